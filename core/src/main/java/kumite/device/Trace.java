@@ -1,0 +1,66 @@
+package kumite.device;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import kumite.build.ContactId;
+
+/**
+ * What happened on the way from one set of holds to the next.
+ *
+ * @param hops the times of each contact that was moved
+ * @param reports all reports sent, in order; the last of each id tells the state at the end
+ * @param endUs when nothing changed any more
+ */
+public record Trace(Map<ContactId, Hops> hops, List<Report> reports, long endUs) {
+  public Trace {
+    hops = Map.copyOf(hops);
+    reports = List.copyOf(reports);
+  }
+
+  /**
+   * When a move got where; times count from the move.
+   *
+   * @param bounceUs when the contact came to rest
+   * @param seenUs when the board first read the new level; empty if it never did
+   * @param settledUs when the debounce took it; empty if it never did
+   * @param reportedUs when a report told of it; empty if none did
+   */
+  public record Hops(
+      long bounceUs, OptionalLong seenUs, OptionalLong settledUs, OptionalLong reportedUs) {}
+
+  /**
+   * One report.
+   *
+   * @param us when it was sent
+   * @param id its report id, 0 where none is used
+   * @param bytes the transfer, with its id first where there is one
+   */
+  public record Report(long us, int id, List<Integer> bytes) {
+    public Report {
+      bytes = List.copyOf(bytes);
+    }
+
+    /** {@return the transfer} */
+    public byte[] toBytes() {
+      byte[] transfer = new byte[bytes.size()];
+      for (int i = 0; i < transfer.length; i++) {
+        transfer[i] = (byte) (int) bytes.get(i);
+      }
+      return transfer;
+    }
+
+    /** {@return the transfer as hexadecimal digits, two a byte, no spaces} */
+    public String hex() {
+      StringBuilder hex = new StringBuilder();
+      bytes.forEach(b -> hex.append(String.format("%02X", b & 0xFF)));
+      return hex.toString();
+    }
+  }
+
+  /** {@return the last report of an id, if any was sent} */
+  public Optional<Report> last(int reportId) {
+    return reports.stream().filter(report -> report.id() == reportId).reduce((a, b) -> b);
+  }
+}

@@ -1,0 +1,409 @@
+package kumite.files;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeMap;
+import kumite.build.BoardChoice;
+import kumite.build.Brief;
+import kumite.build.Build;
+import kumite.build.CaseInside;
+import kumite.build.Common;
+import kumite.build.ContactId;
+import kumite.build.Control;
+import kumite.build.ControlId;
+import kumite.build.Datum;
+import kumite.build.Host;
+import kumite.build.HostFunction;
+import kumite.build.LengthUnit;
+import kumite.build.LogNote;
+import kumite.build.LoomSettings;
+import kumite.build.Mapping;
+import kumite.build.Material;
+import kumite.build.Panel;
+import kumite.build.Placement;
+import kumite.build.Target;
+import kumite.build.Timing;
+import kumite.build.WireColour;
+import kumite.map.TargetText;
+import kumite.parts.BoardKind;
+import kumite.parts.Catalogue;
+import kumite.parts.ControlKind;
+
+/** The border between the saved file and the model: one method each way for each part. */
+final class BuildJson {
+  private static final String FORMAT = "kumite-build";
+  private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+
+  private BuildJson() {}
+
+  // ---- reading
+
+  static Build read(JsonNode root, Catalogue catalogue) {
+    Key top = new Key("", root);
+    String format = top.has("format") ? top.text("format") : "";
+    if (!format.equals(FORMAT)) {
+      throw top.misfit(
+          "format",
+          format.isEmpty() ? "is missing" : "is \"" + format + "\"",
+          "a build file says \"" + FORMAT + "\" here; is it the right file?");
+    }
+    int version = top.integer("version");
+    if (version > BuildFile.VERSION) {
+      throw top.misfit(
+          "version",
+          "is " + version + ", newer than this Kumite reads (" + BuildFile.VERSION + ")",
+          "open it with a newer Kumite");
+    }
+    if (version < 1) {
+      throw top.misfit("version", "is " + version + "; versions begin at 1", "");
+    }
+    String revision = top.text("revision");
+    Brief brief = brief(top.object("brief"));
+    Panel panel = panel(top.object("panel"));
+    List<Control> controls = new ArrayList<>();
+    for (Key key : top.objects("controls")) {
+      controls.add(control(key, catalogue));
+    }
+    requireUniqueIds(controls);
+    Map<ContactId, ControlKind> contacts = contacts(controls, catalogue);
+    Optional<BoardChoice> board = top.maybe("board").map(key -> board(key, catalogue));
+    LoomSettings loom = loom(top.object("loom"), contacts, board, catalogue);
+    Mapping mapping = mapping(top.object("map"), contacts);
+    Timing timing = timing(top.object("timing"));
+    List<LogNote> log = new ArrayList<>();
+    for (Key key : top.objects("log")) {
+      log.add(note(key));
+    }
+    top.done();
+    return top.make(
+        () ->
+            new Build(revision, brief, panel, controls, board, loom, mapping, timing, log));
+  }
+
+  private static void requireUniqueIds(List<Control> controls) {
+    Set<ControlId> seen = new HashSet<>();
+    for (int i = 0; i < controls.size(); i++) {
+      if (!seen.add(controls.get(i).id())) {
+        throw new Key.Misfit(
+            "controls[" + i + "].id",
+            "\"" + controls.get(i).id() + "\" is used by another control",
+            "give each control an id of its own");
+      }
+    }
+  }
+
+  private static Map<ContactId, ControlKind> contacts(List<Control> controls, Catalogue catalogue) {
+    Map<ContactId, ControlKind> contacts = new HashMap<>();
+    for (Control control : controls) {
+      ControlKind kind = catalogue.kindOf(control);
+      kind.contacts().forEach(c -> contacts.put(new ContactId(control.id(), c.name()), kind));
+    }
+    return contacts;
+  }
+
+  private static Brief brief(Key key) {
+    List<HostFunction> functions = new ArrayList<>();
+    for (Key item : key.objects("functions")) {
+      HostFunction function =
+          item.make(
+              () -> new HostFunction(item.text("name"), item.word("wants", HostFunction.Wants.class)));
+      item.done();
+      functions.add(function);
+    }
+    String units = key.text("units");
+    if (!units.equals("mm") && !units.equals("in")) {
+      throw key.misfit("units", "\"" + units + "\" is unknown here", "use mm or in");
+    }
+    Brief brief =
+        key.make(
+            () ->
+                new Brief(
+                    key.text("title"),
+                    key.word("host", Host.class),
+                    key.number("supply_v"),
+                    key.number("reach_mm"),
+                    units.equals("in") ? LengthUnit.INCH : LengthUnit.MM,
+                    functions));
+    key.done();
+    return brief;
+  }
+
+  private static Panel panel(Key key) {
+    Key in = key.object("inside");
+    CaseInside inside =
+        in.make(() -> new CaseInside(in.number("wall_mm"), in.number("depth_mm")));
+    in.done();
+    Panel panel =
+        key.make(
+            () ->
+                new Panel(
+                    key.number("width_mm"),
+                    key.number("height_mm"),
+                    key.number("corner_mm"),
+                    key.number("thickness_mm"),
+                    key.word("material", Material.class),
+                    inside,
+                    key.word("datum", Datum.class)));
+    key.done();
+    return panel;
+  }
+
+  private static Control control(Key key, Catalogue catalogue) {
+    ControlId id = key.make("id", () -> new ControlId(key.text("id")));
+    String kind = key.text("kind");
+    if (catalogue.control(kind).isEmpty()) {
+      throw key.misfit(
+          "kind",
+          "the catalogue has no control \"" + kind + "\"",
+          "use one of "
+              + String.join(", ", catalogue.controls().stream().map(ControlKind::id).toList()));
+    }
+    Control control =
+        key.make(
+            () ->
+                new Control(
+                    id,
+                    key.text("label"),
+                    kind,
+                    placement(key),
+                    key.has("common")
+                        ? Optional.of(key.word("common", Common.class))
+                        : Optional.empty(),
+                    key.has("lamp_ohm")
+                        ? OptionalDouble.of(key.number("lamp_ohm"))
+                        : OptionalDouble.empty()));
+    key.done();
+    return control;
+  }
+
+  private static Placement placement(Key key) {
+    return new Placement(
+        key.number("x_mm"),
+        key.number("y_mm"),
+        key.has("turn_degrees") ? key.number("turn_degrees") : 0);
+  }
+
+  private static BoardChoice board(Key key, Catalogue catalogue) {
+    String kind = key.text("kind");
+    if (catalogue.board(kind).isEmpty()) {
+      throw key.misfit(
+          "kind",
+          "the catalogue has no board \"" + kind + "\"",
+          "use one of "
+              + String.join(", ", catalogue.boards().stream().map(BoardKind::id).toList()));
+    }
+    BoardChoice choice = key.make(() -> new BoardChoice(kind, placement(key)));
+    key.done();
+    return choice;
+  }
+
+  private static ContactId contact(
+      Key key, String text, Map<ContactId, ControlKind> contacts) {
+    ContactId id = key.make(text, () -> ContactId.parse(text));
+    if (!contacts.containsKey(id)) {
+      throw key.misfit(
+          text,
+          "the build has no such contact",
+          "name a control, or control.contact for a lever; take the entry out if the control is gone");
+    }
+    return id;
+  }
+
+  private static LoomSettings loom(
+      Key key,
+      Map<ContactId, ControlKind> contacts,
+      Optional<BoardChoice> board,
+      Catalogue catalogue) {
+    Map<ContactId, String> locks = new TreeMap<>();
+    Key lockKey = key.object("locks");
+    for (String text : lockKey.members().keySet()) {
+      locks.put(contact(lockKey, text, contacts), lockKey.text(text));
+    }
+    Map<ContactId, WireColour> colours = new TreeMap<>();
+    Key colourKey = key.object("colours");
+    for (String text : colourKey.members().keySet()) {
+      colours.put(
+          contact(colourKey, text, contacts),
+          colourKey.make(text, () -> WireColour.parse(colourKey.text(text))));
+    }
+    LoomSettings settings =
+        key.make(
+            () ->
+                new LoomSettings(
+                    key.word("shape", LoomSettings.CommonShape.class),
+                    key.number("slack_mm"),
+                    key.number("service_loop_mm"),
+                    key.integer("gauge_awg"),
+                    locks,
+                    colours));
+    key.done();
+    return settings;
+  }
+
+  private static Mapping mapping(Key key, Map<ContactId, ControlKind> contacts) {
+    Map<ContactId, Mapping.Entry> entries = new TreeMap<>();
+    for (String text : key.members().keySet()) {
+      ContactId id = contact(key, text, contacts);
+      Key entry = key.member(text);
+      Target target = entry.make("to", () -> TargetText.parse(entry.text("to")));
+      entries.put(
+          id, new Mapping.Entry(target, entry.has("function") ? entry.text("function") : ""));
+      entry.done();
+    }
+    return new Mapping(entries);
+  }
+
+  private static Timing timing(Key key) {
+    Timing timing =
+        key.make(
+            () ->
+                new Timing(
+                    key.integer("scan_us"),
+                    key.word("debounce", Timing.Debounce.class),
+                    key.integer("wait_us"),
+                    key.integer("poll_us")));
+    key.done();
+    return timing;
+  }
+
+  private static LogNote note(Key key) {
+    String text = key.text("date");
+    LocalDate date;
+    try {
+      date = LocalDate.parse(text);
+    } catch (DateTimeParseException e) {
+      throw key.misfit("date", "\"" + text + "\" is no date", "write it as 2026-11-23");
+    }
+    LogNote note = key.make(() -> new LogNote(date, key.text("text")));
+    key.done();
+    return note;
+  }
+
+  // ---- writing
+
+  static ObjectNode write(Build build) {
+    ObjectNode root = NODES.objectNode();
+    root.put("format", FORMAT);
+    root.put("version", BuildFile.VERSION);
+    root.put("revision", build.revision());
+    root.set("brief", brief(build.brief()));
+    root.set("panel", panel(build.panel()));
+    ArrayNode controls = root.putArray("controls");
+    build.controls().forEach(control -> controls.add(control(control)));
+    build
+        .board()
+        .ifPresent(
+            board -> {
+              ObjectNode node = root.putObject("board");
+              node.put("kind", board.kind());
+              place(node, board.placement());
+            });
+    root.set("loom", loom(build.loom()));
+    ObjectNode map = root.putObject("map");
+    build
+        .mapping()
+        .entries()
+        .forEach(
+            (contact, entry) -> {
+              ObjectNode node = map.putObject(contact.toString());
+              node.put("to", TargetText.of(entry.target()));
+              node.put("function", entry.function());
+            });
+    ObjectNode timing = root.putObject("timing");
+    timing.put("scan_us", build.timing().scanUs());
+    timing.put("debounce", word(build.timing().debounce()));
+    timing.put("wait_us", build.timing().waitUs());
+    timing.put("poll_us", build.timing().pollUs());
+    ArrayNode log = root.putArray("log");
+    for (LogNote note : build.log()) {
+      log.addObject().put("date", note.date().toString()).put("text", note.text());
+    }
+    return root;
+  }
+
+  private static ObjectNode brief(Brief brief) {
+    ObjectNode node = NODES.objectNode();
+    node.put("title", brief.title());
+    node.put("host", word(brief.host()));
+    number(node, "supply_v", brief.supplyVolts());
+    number(node, "reach_mm", brief.reachMm());
+    node.put("units", brief.units().symbol());
+    ArrayNode functions = node.putArray("functions");
+    brief
+        .functions()
+        .forEach(f -> functions.addObject().put("name", f.name()).put("wants", word(f.wants())));
+    return node;
+  }
+
+  private static ObjectNode panel(Panel panel) {
+    ObjectNode node = NODES.objectNode();
+    number(node, "width_mm", panel.widthMm());
+    number(node, "height_mm", panel.heightMm());
+    number(node, "corner_mm", panel.cornerMm());
+    number(node, "thickness_mm", panel.thicknessMm());
+    node.put("material", word(panel.material()));
+    node.put("datum", word(panel.datum()));
+    ObjectNode inside = node.putObject("inside");
+    number(inside, "wall_mm", panel.inside().wallMm());
+    number(inside, "depth_mm", panel.inside().depthMm());
+    return node;
+  }
+
+  private static ObjectNode control(Control control) {
+    ObjectNode node = NODES.objectNode();
+    node.put("id", control.id().text());
+    node.put("label", control.label());
+    node.put("kind", control.kind());
+    place(node, control.placement());
+    control.common().ifPresent(common -> node.put("common", word(common)));
+    control.lampOhm().ifPresent(ohm -> number(node, "lamp_ohm", ohm));
+    return node;
+  }
+
+  private static ObjectNode loom(LoomSettings loom) {
+    ObjectNode node = NODES.objectNode();
+    node.put("shape", word(loom.shape()));
+    number(node, "slack_mm", loom.slackMm());
+    number(node, "service_loop_mm", loom.serviceLoopMm());
+    node.put("gauge_awg", loom.gaugeAwg());
+    ObjectNode locks = node.putObject("locks");
+    loom.locks().forEach((contact, terminal) -> locks.put(contact.toString(), terminal));
+    ObjectNode colours = node.putObject("colours");
+    loom.colours().forEach((contact, colour) -> colours.put(contact.toString(), colour.code()));
+    return node;
+  }
+
+  private static void place(ObjectNode node, Placement placement) {
+    number(node, "x_mm", placement.xMm());
+    number(node, "y_mm", placement.yMm());
+    if (placement.turnDegrees() != 0) {
+      number(node, "turn_degrees", placement.turnDegrees());
+    }
+  }
+
+  /** Writes whole numbers without a point, and all others exactly as they read back. */
+  private static void number(ObjectNode node, String key, double value) {
+    if (value == Math.rint(value)) {
+      node.put(key, (long) value);
+    } else {
+      node.put(key, value);
+    }
+  }
+
+  private static String word(Enum<?> constant) {
+    return constant.name().toLowerCase(Locale.ROOT);
+  }
+}

@@ -1,0 +1,180 @@
+package kumite.loom;
+
+import java.util.Arrays;
+
+/**
+ * The shortest way through a set of places, each once: the order in which a common is laid.
+ *
+ * <p>Up to {@value #EXACT} places the order is exact (dynamic programming over subsets: Held and
+ * Karp, "A dynamic programming approach to sequencing problems", J. SIAM 10 (1962)). Beyond, it starts
+ * from the nearest neighbour and is bettered by turning stretches round and moving single places
+ * (2-opt and or-opt, Croes 1958 and Or 1976, from memory) until neither helps.
+ */
+final class Route {
+  /** Largest count solved exactly; one more place doubles the work. */
+  static final int EXACT = 9;
+
+  private Route() {}
+
+  /**
+   * Finds the order.
+   *
+   * @param distance symmetric distances; place 0 is the start
+   * @param returns whether the way comes back to place 0 at the end
+   * @return all places in order, beginning with 0
+   */
+  static int[] shortest(double[][] distance, boolean returns) {
+    int n = distance.length;
+    if (n <= 2) {
+      int[] order = new int[n];
+      Arrays.setAll(order, i -> i);
+      return order;
+    }
+    return n - 1 <= EXACT ? exact(distance, returns) : good(distance, returns);
+  }
+
+  /** {@return the length of an order} */
+  static double length(double[][] distance, int[] order, boolean returns) {
+    double sum = 0;
+    for (int i = 1; i < order.length; i++) {
+      sum += distance[order[i - 1]][order[i]];
+    }
+    return returns && order.length > 1 ? sum + distance[order[order.length - 1]][0] : sum;
+  }
+
+  private static int[] exact(double[][] distance, boolean returns) {
+    int n = distance.length - 1;
+    int all = (1 << n) - 1;
+    double[][] best = new double[all + 1][n];
+    int[][] from = new int[all + 1][n];
+    for (double[] row : best) {
+      Arrays.fill(row, Double.POSITIVE_INFINITY);
+    }
+    for (int i = 0; i < n; i++) {
+      best[1 << i][i] = distance[0][i + 1];
+    }
+    for (int set = 1; set <= all; set++) {
+      for (int last = 0; last < n; last++) {
+        if ((set >> last & 1) == 0 || best[set][last] == Double.POSITIVE_INFINITY) {
+          continue;
+        }
+        for (int next = 0; next < n; next++) {
+          if ((set >> next & 1) == 0) {
+            double length = best[set][last] + distance[last + 1][next + 1];
+            int larger = set | 1 << next;
+            if (length < best[larger][next]) {
+              best[larger][next] = length;
+              from[larger][next] = last;
+            }
+          }
+        }
+      }
+    }
+    int last = 0;
+    double least = Double.POSITIVE_INFINITY;
+    for (int i = 0; i < n; i++) {
+      double length = best[all][i] + (returns ? distance[i + 1][0] : 0);
+      if (length < least) {
+        least = length;
+        last = i;
+      }
+    }
+    int[] order = new int[n + 1];
+    int set = all;
+    for (int at = n; at > 0; at--) {
+      order[at] = last + 1;
+      int before = from[set][last];
+      set &= ~(1 << last);
+      last = before;
+    }
+    return order;
+  }
+
+  private static int[] good(double[][] distance, boolean returns) {
+    int n = distance.length;
+    int[] order = new int[n];
+    boolean[] used = new boolean[n];
+    used[0] = true;
+    for (int i = 1; i < n; i++) {
+      int nearest = -1;
+      for (int j = 1; j < n; j++) {
+        if (!used[j]
+            && (nearest < 0 || distance[order[i - 1]][j] < distance[order[i - 1]][nearest])) {
+          nearest = j;
+        }
+      }
+      order[i] = nearest;
+      used[nearest] = true;
+    }
+    boolean better = true;
+    while (better) {
+      better = turnStretches(distance, order, returns) | moveSingles(distance, order, returns);
+    }
+    return order;
+  }
+
+  private static double edge(double[][] distance, int[] order, int from, int to, boolean returns) {
+    if (to < order.length) {
+      return distance[order[from]][order[to]];
+    }
+    return returns ? distance[order[from]][0] : 0;
+  }
+
+  private static boolean turnStretches(double[][] distance, int[] order, boolean returns) {
+    boolean any = false;
+    for (int i = 1; i < order.length - 1; i++) {
+      for (int j = i + 1; j < order.length; j++) {
+        double before = distance[order[i - 1]][order[i]] + edge(distance, order, j, j + 1, returns);
+        double after =
+            distance[order[i - 1]][order[j]]
+                + (j + 1 < order.length
+                    ? distance[order[i]][order[j + 1]]
+                    : returns ? distance[order[i]][0] : 0);
+        if (after < before - 1e-9) {
+          for (int a = i, b = j; a < b; a++, b--) {
+            int swap = order[a];
+            order[a] = order[b];
+            order[b] = swap;
+          }
+          any = true;
+        }
+      }
+    }
+    return any;
+  }
+
+  private static boolean moveSingles(double[][] distance, int[] order, boolean returns) {
+    boolean any = false;
+    for (int i = 1; i < order.length; i++) {
+      int place = order[i];
+      double taken =
+          distance[order[i - 1]][place]
+              + edge(distance, order, i, i + 1, returns)
+              - (i + 1 < order.length
+                  ? distance[order[i - 1]][order[i + 1]]
+                  : returns ? distance[order[i - 1]][0] : 0);
+      for (int j = 0; j < order.length; j++) {
+        if (j == i || j == i - 1) {
+          continue; // between itself and a neighbour: no move
+        }
+        double added =
+            distance[order[j]][place]
+                + (j + 1 < order.length
+                    ? distance[place][order[j + 1]] - distance[order[j]][order[j + 1]]
+                    : returns ? distance[place][0] - distance[order[j]][0] : 0);
+        if (added < taken - 1e-9) {
+          if (j > i) {
+            System.arraycopy(order, i + 1, order, i, j - i);
+            order[j] = place;
+          } else {
+            System.arraycopy(order, j + 1, order, j + 2, i - j - 1);
+            order[j + 1] = place;
+          }
+          any = true;
+          break;
+        }
+      }
+    }
+    return any;
+  }
+}

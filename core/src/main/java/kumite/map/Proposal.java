@@ -1,0 +1,157 @@
+package kumite.map;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import kumite.build.AxisName;
+import kumite.build.Build;
+import kumite.build.ContactId;
+import kumite.build.Control;
+import kumite.build.Mapping;
+import kumite.build.Target;
+import kumite.parts.BoardKind;
+import kumite.parts.Catalogue;
+import kumite.parts.ContactKind;
+import kumite.parts.ControlKind;
+import kumite.parts.Terminal;
+
+/**
+ * Meanings for the contacts that have none yet.
+ *
+ * <p>The first lever takes the hat, a second one the ends of X and Y; other switches take the next
+ * free button, wipers and ladders the next free axis. On a board that fixes its meanings only those
+ * are handed out. A host function whose name holds the control's label is named along.
+ */
+public final class Proposal {
+  /** Sliders and knobs are best told apart as Z and Rz, which hosts list first after a stick. */
+  private static final List<AxisName> AXIS_ORDER =
+      List.of(
+          AxisName.Z,
+          AxisName.RZ,
+          AxisName.SLIDER,
+          AxisName.DIAL,
+          AxisName.RX,
+          AxisName.RY,
+          AxisName.X,
+          AxisName.Y);
+
+  private static final Map<Target.Direction, String> LEVER = new EnumMap<>(Target.Direction.class);
+
+  static {
+    LEVER.put(Target.Direction.N, "up");
+    LEVER.put(Target.Direction.S, "down");
+    LEVER.put(Target.Direction.W, "left");
+    LEVER.put(Target.Direction.E, "right");
+  }
+
+  private final Build build;
+  private final Set<Target> used = new HashSet<>();
+  private final Set<String> served = new HashSet<>();
+  private final Optional<Set<Target>> allowed;
+
+  private Proposal(Build build, Catalogue catalogue) {
+    this.build = build;
+    build
+        .mapping()
+        .entries()
+        .values()
+        .forEach(
+            entry -> {
+              used.add(entry.target());
+              served.add(entry.function());
+            });
+    this.allowed =
+        catalogue
+            .boardOf(build)
+            .filter(BoardKind::fixedMap)
+            .map(
+                board -> {
+                  Set<Target> targets = new LinkedHashSet<>();
+                  board.terminals(Terminal.Role.INPUT).stream()
+                      .flatMap(t -> t.fixed().stream())
+                      .forEach(text -> targets.add(TargetText.parse(text)));
+                  return targets;
+                });
+  }
+
+  /** {@return the build's mapping with every contact mapped that can be} */
+  public static Mapping rest(Build build, Catalogue catalogue) {
+    Proposal proposal = new Proposal(build, catalogue);
+    Mapping mapping = build.mapping();
+    for (Control control : build.controls()) {
+      ControlKind kind = catalogue.kindOf(control);
+      for (ContactKind contact : kind.contacts()) {
+        ContactId id = new ContactId(control.id(), contact.name());
+        if (mapping.of(id).isEmpty()) {
+          Optional<Target> target = proposal.next(kind, contact);
+          if (target.isPresent()) {
+            String function = proposal.functionFor(control, contact);
+            proposal.used.add(target.get());
+            proposal.served.add(function);
+            mapping = mapping.with(id, new Mapping.Entry(target.get(), function));
+          }
+        }
+      }
+    }
+    return mapping;
+  }
+
+  /** {@return a meaning for one contact, if any is left for it} */
+  private Optional<Target> next(ControlKind kind, ContactKind contact) {
+    List<Target> candidates = new ArrayList<>();
+    if (contact.type().analog()) {
+      AXIS_ORDER.forEach(axis -> candidates.add(new Target.Axis(axis)));
+    } else {
+      if (kind.family() == ControlKind.Family.LEVER) {
+        candidates.addAll(leverTargets(contact.name()));
+      }
+      for (int n = 1; n <= 128; n++) {
+        candidates.add(new Target.Button(n));
+      }
+    }
+    return candidates.stream()
+        .filter(target -> !used.contains(target))
+        .filter(target -> allowed.map(set -> set.contains(target)).orElse(true))
+        .findFirst();
+  }
+
+  private static List<Target> leverTargets(String contact) {
+    for (Map.Entry<Target.Direction, String> entry : LEVER.entrySet()) {
+      if (entry.getValue().equals(contact)) {
+        Target.Direction direction = entry.getKey();
+        boolean sideways = direction == Target.Direction.W || direction == Target.Direction.E;
+        boolean high = direction == Target.Direction.E || direction == Target.Direction.S;
+        return List.of(
+            new Target.Hat(direction),
+            new Target.AxisEnd(sideways ? AxisName.X : AxisName.Y, high));
+      }
+    }
+    return List.of();
+  }
+
+  private String functionFor(Control control, ContactKind contact) {
+    String wanted = (control.label() + " " + contact.name()).strip().toLowerCase(Locale.ROOT);
+    String[] words = wanted.split("[^a-z0-9]+");
+    return build.brief().functions().stream()
+        .map(kumite.build.HostFunction::name)
+        .filter(name -> !served.contains(name))
+        .filter(
+            name -> {
+              String lower = " " + name.toLowerCase(Locale.ROOT) + " ";
+              for (String word : words) {
+                if (!lower.contains(" " + word + " ")) {
+                  return false;
+                }
+              }
+              return true;
+            })
+        .findFirst()
+        .orElse("");
+  }
+}

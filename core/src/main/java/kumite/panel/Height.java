@@ -1,0 +1,22 @@
+package kumite.panel;
+
+/** The level at which a gap is measured. */
+public enum Height {
+  /** On the finished face: flanges, bezels and plates. */
+  FACE("on the face"),
+  /** Through the panel: cut-outs and screw holes. */
+  PANEL("through the panel"),
+  /** Below the panel: bodies, walls, the board. */
+  BELOW("below the panel");
+
+  private final String words;
+
+  Height(String words) {
+    this.words = words;
+  }
+
+  /** {@return the height in words for people} */
+  public String words() {
+    return words;
+  }
+}

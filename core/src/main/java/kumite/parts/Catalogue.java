@@ -1,0 +1,109 @@
+package kumite.parts;
+
+import java.util.Collection;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.build.Build;
+import kumite.build.Control;
+
+/**
+ * All kinds of controls and boards that a build can use.
+ *
+ * <pre>{@code
+ * Catalogue catalogue = Catalogue.standard();
+ * ControlKind kind = catalogue.control("button-30").orElseThrow();
+ * }</pre>
+ */
+public final class Catalogue {
+  private final Map<String, ControlKind> controls;
+  private final Map<String, BoardKind> boards;
+
+  private Catalogue(Map<String, ControlKind> controls, Map<String, BoardKind> boards) {
+    this.controls = Collections.unmodifiableMap(controls);
+    this.boards = Collections.unmodifiableMap(boards);
+  }
+
+  private static final class Standard {
+    static final Catalogue CATALOGUE = CatalogueReader.shipped();
+  }
+
+  /** {@return the catalogue that ships with the application; read once} */
+  public static Catalogue standard() {
+    return Standard.CATALOGUE;
+  }
+
+  /**
+   * A catalogue of the given kinds.
+   *
+   * @throws IllegalArgumentException if two kinds share an id
+   */
+  public static Catalogue of(Collection<ControlKind> controls, Collection<BoardKind> boards) {
+    Map<String, ControlKind> byControl = new LinkedHashMap<>();
+    for (ControlKind kind : controls) {
+      requireNew(byControl.put(kind.id(), kind) == null, kind.id());
+    }
+    Map<String, BoardKind> byBoard = new LinkedHashMap<>();
+    for (BoardKind kind : boards) {
+      requireNew(byBoard.put(kind.id(), kind) == null, kind.id());
+    }
+    return new Catalogue(byControl, byBoard);
+  }
+
+  private static void requireNew(boolean isNew, String id) {
+    if (!isNew) {
+      throw new IllegalArgumentException("the catalogue has two kinds with the id \"" + id + "\"");
+    }
+  }
+
+  /** {@return this catalogue with one more board, or another one of its id} */
+  public Catalogue with(BoardKind board) {
+    Map<String, BoardKind> next = new LinkedHashMap<>(boards);
+    next.put(board.id(), board);
+    return new Catalogue(new LinkedHashMap<>(controls), next);
+  }
+
+  /** {@return all kinds of controls, in tray order} */
+  public List<ControlKind> controls() {
+    return List.copyOf(controls.values());
+  }
+
+  /** {@return all kinds of boards} */
+  public List<BoardKind> boards() {
+    return List.copyOf(boards.values());
+  }
+
+  /** {@return the kind of control with that id, if there is one} */
+  public Optional<ControlKind> control(String id) {
+    return Optional.ofNullable(controls.get(id));
+  }
+
+  /** {@return the kind of board with that id, if there is one} */
+  public Optional<BoardKind> board(String id) {
+    return Optional.ofNullable(boards.get(id));
+  }
+
+  /**
+   * The kind of a control of a checked build.
+   *
+   * @throws IllegalArgumentException if the catalogue has none; files are checked for that on load
+   */
+  public ControlKind kindOf(Control control) {
+    return control(control.kind())
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "control \""
+                        + control.id()
+                        + "\" is of kind \""
+                        + control.kind()
+                        + "\", which the catalogue does not have"));
+  }
+
+  /** {@return the kind of a checked build's board, if one is chosen} */
+  public Optional<BoardKind> boardOf(Build build) {
+    return build.board().flatMap(choice -> board(choice.kind()));
+  }
+}

@@ -1,0 +1,114 @@
+package kumite.power;
+
+import java.util.List;
+import java.util.Locale;
+import kumite.working.Source;
+import kumite.working.Working;
+
+/**
+ * The series resistor of a light-emitting diode.
+ *
+ * @param lights whether the supply exceeds the lamp's forward voltage at all
+ * @param exactOhm by the formula; 0 where it does not light
+ * @param chosenOhm the next preferred value up; 0 where it does not light
+ * @param milliamps the current that flows with the chosen value
+ * @param watts lost in the chosen resistor
+ * @param ratingWatts the smallest usual rating that is at most half used
+ * @param working how it came about
+ */
+public record LampResistor(
+    boolean lights,
+    double exactOhm,
+    double chosenOhm,
+    double milliamps,
+    double watts,
+    double ratingWatts,
+    Working working) {
+
+  private static final Source SOURCE =
+      Source.standard("Ohm's law; preferred values IEC 60063; half the rating is common practice");
+  private static final double[] RATINGS = {0.125, 0.25, 0.5, 1, 2, 5};
+
+  /**
+   * Works out the resistor.
+   *
+   * @param supplyVolts above 0
+   * @param forwardVolts of the lamp, above 0
+   * @param wantedMilliamps above 0
+   * @param series the preferred values to choose from
+   * @throws IllegalArgumentException if a value is not above 0
+   */
+  public static LampResistor of(
+      double supplyVolts, double forwardVolts, double wantedMilliamps, ESeries series) {
+    positive(supplyVolts, "the supply");
+    positive(forwardVolts, "the forward voltage");
+    positive(wantedMilliamps, "the current");
+    List<Working.Value> given =
+        List.of(
+            Working.value("Vs", supplyVolts, 2, "V", "supply"),
+            Working.value("Vf", forwardVolts, 2, "V", "forward voltage of the lamp"),
+            Working.value("I", wantedMilliamps, 1, "mA", "wanted current"));
+    double spare = supplyVolts - forwardVolts;
+    if (spare <= 0) {
+      return new LampResistor(
+          false,
+          0,
+          0,
+          0,
+          0,
+          0,
+          new Working(
+              "lamp resistor",
+              "R = (Vs - Vf) / I",
+              given,
+              "it will not light: the supply is not above the lamp's forward voltage",
+              SOURCE));
+    }
+    double exact = spare / wantedMilliamps * 1000;
+    double chosen = series.atLeast(exact);
+    double milliamps = spare / chosen * 1000;
+    double watts = spare * spare / chosen;
+    double rating = RATINGS[RATINGS.length - 1];
+    for (int i = RATINGS.length - 1; i >= 0 && RATINGS[i] >= 2 * watts; i--) {
+      rating = RATINGS[i];
+    }
+    List<Working.Value> values = new java.util.ArrayList<>(given);
+    values.add(Working.value("R", exact, 1, "ohm", "exact"));
+    values.add(Working.value("R " + series, chosen, 0, "ohm", "next preferred value up"));
+    values.add(Working.value("I", milliamps, 1, "mA", "with that value"));
+    values.add(Working.value("P", watts * 1000, 1, "mW", "I^2 R, at most half the rating"));
+    return new LampResistor(
+        true,
+        exact,
+        chosen,
+        milliamps,
+        watts,
+        rating,
+        new Working(
+            "lamp resistor",
+            "R = (Vs - Vf) / I",
+            values,
+            String.format(Locale.ROOT, "%s, %s W", ohms(chosen), plain(rating)),
+            SOURCE));
+  }
+
+  /** {@return a resistance as builders write it: {@code 220 ohm}, {@code 4.7 kohm}} */
+  public static String ohms(double ohm) {
+    return ohm >= 1e6
+        ? plain(ohm / 1e6) + " Mohm"
+        : ohm >= 1000 ? plain(ohm / 1000) + " kohm" : plain(ohm) + " ohm";
+  }
+
+  private static String plain(double value) {
+    return new java.math.BigDecimal(value)
+        .round(new java.math.MathContext(4))
+        .stripTrailingZeros()
+        .toPlainString();
+  }
+
+  private static void positive(double value, String what) {
+    if (!(value > 0) || Double.isInfinite(value)) {
+      throw new IllegalArgumentException(what + " must be above 0, but was " + value);
+    }
+  }
+}

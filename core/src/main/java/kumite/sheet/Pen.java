@@ -1,0 +1,252 @@
+package kumite.sheet;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import kumite.build.Placement;
+import kumite.build.Point;
+import kumite.parts.Shape;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+
+/**
+ * Draws on the pages of one document, in millimetres from the top left corner of the page.
+ *
+ * <p>A PDF point is 1/72 in (ISO 32000-1, 8.3.2.3), so 100 mm are 283.46 points.
+ */
+final class Pen implements AutoCloseable {
+  private static final double POINTS_PER_MM = 72 / 25.4;
+
+  private final PDDocument document;
+  private final Paper paper;
+  private final Map<Face, PDFont> fonts = new EnumMap<>(Face.class);
+  private PDPageContentStream out;
+
+  Pen(PDDocument document, Paper paper) throws IOException {
+    this.document = document;
+    this.paper = paper;
+    for (Face face : Face.values()) {
+      try (InputStream stream = Pen.class.getResourceAsStream(face.resource())) {
+        if (stream == null) {
+          throw new IOException("the application lacks its font " + face.resource());
+        }
+        fonts.put(face, PDType0Font.load(document, stream, true));
+      }
+    }
+  }
+
+  /** Begins the next page. */
+  void page() throws IOException {
+    endPage();
+    PDPage page =
+        new PDPage(new PDRectangle(points(paper.widthMm()), points(paper.heightMm())));
+    document.addPage(page);
+    out = new PDPageContentStream(document, page);
+    ink(0);
+    width(0.2);
+  }
+
+  @Override
+  public void close() throws IOException {
+    endPage();
+  }
+
+  /** Ends the page; a document is whole only after that. */
+  void endPage() throws IOException {
+    if (out != null) {
+      out.close();
+      out = null;
+    }
+  }
+
+  Paper paper() {
+    return paper;
+  }
+
+  /** Grey from 0, black, to 1, white. */
+  void ink(double grey) throws IOException {
+    out.setStrokingColor((float) grey);
+    out.setNonStrokingColor((float) grey);
+  }
+
+  void width(double mm) throws IOException {
+    out.setLineWidth(points(mm));
+  }
+
+  void dashed(double onMm, double offMm) throws IOException {
+    out.setLineDashPattern(new float[] {points(onMm), points(offMm)}, 0);
+  }
+
+  void solid() throws IOException {
+    out.setLineDashPattern(new float[0], 0);
+  }
+
+  void line(double x1, double y1, double x2, double y2) throws IOException {
+    out.moveTo(x(x1), y(y1));
+    out.lineTo(x(x2), y(y2));
+    out.stroke();
+  }
+
+  void box(double left, double top, double width, double height, double corner)
+      throws IOException {
+    boxPath(left, top, width, height, corner);
+    out.stroke();
+  }
+
+  private void boxPath(double left, double top, double width, double height, double corner)
+      throws IOException {
+    double r = Math.min(corner, Math.min(width, height) / 2);
+    double k = r * 0.5523; // a quarter circle as one Bezier curve is off by under 0.03 %
+    double right = left + width;
+    double bottom = top + height;
+    out.moveTo(x(left + r), y(top));
+    out.lineTo(x(right - r), y(top));
+    out.curveTo(
+        x(right - r + k), y(top), x(right), y(top + r - k), x(right), y(top + r));
+    out.lineTo(x(right), y(bottom - r));
+    out.curveTo(
+        x(right), y(bottom - r + k), x(right - r + k), y(bottom), x(right - r), y(bottom));
+    out.lineTo(x(left + r), y(bottom));
+    out.curveTo(
+        x(left + r - k), y(bottom), x(left), y(bottom - r + k), x(left), y(bottom - r));
+    out.lineTo(x(left), y(top + r));
+    out.curveTo(x(left), y(top + r - k), x(left + r - k), y(top), x(left + r), y(top));
+    out.closePath();
+  }
+
+  void fill(double left, double top, double width, double height, double grey)
+      throws IOException {
+    ink(grey);
+    boxPath(left, top, width, height, 0);
+    out.fill();
+    ink(0);
+  }
+
+  void circle(double x, double y, double diameter) throws IOException {
+    box(x - diameter / 2, y - diameter / 2, diameter, diameter, diameter / 2);
+  }
+
+  /**
+   * Draws a part's outline.
+   *
+   * @param left where the panel's left edge is on the page
+   * @param bottom where its front edge is
+   * @param scale millimetres on paper for one on the panel
+   */
+  void shape(Shape shape, Placement placement, double left, double bottom, double scale)
+      throws IOException {
+    double cx = left + placement.xMm() * scale;
+    double cy = bottom - placement.yMm() * scale;
+    if (shape instanceof Shape.Round round) {
+      circle(cx, cy, round.diameterMm() * scale);
+      return;
+    }
+    if (placement.turnDegrees() == 0) {
+      double w = shape.widthMm() * scale;
+      double h = shape.heightMm() * scale;
+      box(cx - w / 2, cy - h / 2, w, h, ((Shape.Rect) shape).cornerMm() * scale);
+      return;
+    }
+    double w = shape.widthMm() / 2;
+    double h = shape.heightMm() / 2;
+    Point[] corners = {new Point(-w, -h), new Point(w, -h), new Point(w, h), new Point(-w, h)};
+    for (int i = 0; i < 4; i++) {
+      Point at = placement.place(corners[i]);
+      double px = left + at.xMm() * scale;
+      double py = bottom - at.yMm() * scale;
+      if (i == 0) {
+        out.moveTo(x(px), y(py));
+      } else {
+        out.lineTo(x(px), y(py));
+      }
+    }
+    out.closePath();
+    out.stroke();
+  }
+
+  /** Writes a text with its base line at y; the size is in points, as printers count. */
+  void text(Face face, double size, double x, double y, String text) throws IOException {
+    out.beginText();
+    out.setFont(fonts.get(face), (float) size);
+    out.newLineAtOffset(x(x), y(y));
+    out.showText(writable(face, text));
+    out.endText();
+  }
+
+  void textCentred(Face face, double size, double x, double y, String text) throws IOException {
+    text(face, size, x - widthMm(face, size, text) / 2, y, text);
+  }
+
+  /** {@return the width of a text in mm} */
+  double widthMm(Face face, double size, String text) {
+    try {
+      return fonts.get(face).getStringWidth(writable(face, text)) / 1000 * size / POINTS_PER_MM;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** {@return the text broken at spaces into lines no wider than given; a long word is cut} */
+  List<String> wrap(Face face, double size, String text, double widthMm) {
+    List<String> lines = new ArrayList<>();
+    StringBuilder line = new StringBuilder();
+    for (String word : text.split(" ")) {
+      String longer = line.isEmpty() ? word : line + " " + word;
+      if (widthMm(face, size, longer) <= widthMm) {
+        line = new StringBuilder(longer);
+        continue;
+      }
+      if (!line.isEmpty()) {
+        lines.add(line.toString());
+      }
+      while (widthMm(face, size, word) > widthMm && word.length() > 1) {
+        int fits = word.length() - 1;
+        while (fits > 1 && widthMm(face, size, word.substring(0, fits)) > widthMm) {
+          fits--;
+        }
+        lines.add(word.substring(0, fits));
+        word = word.substring(fits);
+      }
+      line = new StringBuilder(word);
+    }
+    lines.add(line.toString());
+    return lines;
+  }
+
+  /** {@return the text with every sign that the font lacks put as a question mark} */
+  private String writable(Face face, String text) {
+    StringBuilder safe = new StringBuilder();
+    text.codePoints()
+        .forEach(
+            point -> {
+              String sign = new String(Character.toChars(point));
+              try {
+                fonts.get(face).encode(sign);
+                safe.append(sign);
+              } catch (IOException | IllegalArgumentException e) {
+                safe.append('?');
+              }
+            });
+    return safe.toString();
+  }
+
+  private static float points(double mm) {
+    return (float) (mm * POINTS_PER_MM);
+  }
+
+  private static float x(double mm) {
+    return points(mm);
+  }
+
+  private float y(double mm) {
+    return points(paper.heightMm() - mm);
+  }
+}

@@ -1,0 +1,270 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.build.Build;
+import kumite.build.ContactId;
+import kumite.build.Host;
+import kumite.build.Mapping;
+import kumite.build.Target;
+import kumite.build.Timing;
+import kumite.hid.ReportLayout;
+import kumite.hid.Usage;
+import kumite.loom.ContactSite;
+import kumite.loom.Loom;
+import kumite.map.Coverage;
+import kumite.map.Proposal;
+import kumite.map.TargetText;
+import kumite.parts.Catalogue;
+import kumite.parts.ContactKind;
+import kumite.working.Source;
+import kumite.working.Working;
+
+/** Checks of the map and its timing. */
+final class MapChecks {
+  private final Build build;
+  private final Catalogue catalogue;
+  private final Map<ContactId, ContactSite> sites = new HashMap<>();
+  private final List<Finding> findings = new ArrayList<>();
+
+  private MapChecks(Build build, Catalogue catalogue, Loom loom) {
+    this.build = build;
+    this.catalogue = catalogue;
+    loom.sites().forEach(site -> sites.put(site.id(), site));
+  }
+
+  static List<Finding> of(
+      Build build, Catalogue catalogue, Loom loom, Coverage coverage, ReportLayout layout) {
+    MapChecks checks = new MapChecks(build, catalogue, loom);
+    if (!loom.sites().isEmpty()) {
+      checks.unmapped(loom);
+      checks.unfit();
+      checks.clashes(coverage);
+      checks.coverage(coverage);
+      checks.buttons(layout);
+      checks.bounce(loom);
+    }
+    return checks.findings;
+  }
+
+  private void unmapped(Loom loom) {
+    List<ContactSite> without =
+        loom.sites().stream().filter(site -> site.entry().isEmpty()).toList();
+    if (without.isEmpty()) {
+      findings.add(
+          fine("MP-20", "Every contact means something", loom.sites().size() + " contacts are mapped"));
+      return;
+    }
+    Mapping proposed = Proposal.rest(build, catalogue);
+    boolean helps = proposed.entries().size() > build.mapping().entries().size();
+    String names =
+        String.join(", ", without.stream().limit(5).map(ContactSite::label).toList())
+            + (without.size() > 5 ? " and " + (without.size() - 5) + " more" : "");
+    findings.add(
+        Finding.of(
+                "MP-01",
+                Severity.LOOK,
+                Station.MAP,
+                without.stream().map(site -> site.id().toString()).toList(),
+                without.size() + (without.size() == 1 ? " contact means" : " contacts mean") + " nothing yet",
+                names)
+            .mendedBy(
+                helps
+                    ? Optional.of(
+                        Fix.of(
+                            "Map the rest", b -> b.withMapping(Proposal.rest(b, catalogue))))
+                    : Optional.empty()));
+  }
+
+  private void unfit() {
+    build
+        .mapping()
+        .entries()
+        .forEach(
+            (contact, entry) -> {
+              ContactSite site = sites.get(contact);
+              if (site == null) {
+                return;
+              }
+              String why = whyUnfit(site, entry.target());
+              if (!why.isEmpty()) {
+                Build without = build.withMapping(build.mapping().without(contact));
+                Optional<Mapping.Entry> other = Proposal.rest(without, catalogue).of(contact);
+                findings.add(
+                    Finding.of(
+                            "MP-06",
+                            Severity.STOP,
+                            Station.MAP,
+                            List.of(contact.toString()),
+                            site.label() + " cannot give " + TargetText.of(entry.target()),
+                            why)
+                        .mendedBy(
+                            other.map(
+                                o ->
+                                    Fix.of(
+                                        "Make it " + TargetText.of(o.target()),
+                                        b ->
+                                            b.withMapping(
+                                                b.mapping()
+                                                    .with(
+                                                        contact,
+                                                        new Mapping.Entry(
+                                                            o.target(), entry.function())))))));
+              }
+            });
+  }
+
+  private static String whyUnfit(ContactSite site, Target target) {
+    ContactKind.Type type = site.contact().type();
+    if (target instanceof Target.Steps && site.kind().steps() < 2) {
+      return "Only a stepped control gives one button for each step";
+    }
+    if (target instanceof Target.Axis && type == ContactKind.Type.SWITCH) {
+      return "A switch has no travel; it can drive one end of an axis, such as Axis X-";
+    }
+    if (target instanceof Target.Steps steps
+        && steps.first() + site.kind().steps() - 1 > 128) {
+      return "Its last step would be beyond button 128";
+    }
+    return "";
+  }
+
+  private void clashes(Coverage coverage) {
+    List<Target> targets = new ArrayList<>(coverage.clashes().keySet());
+    targets.sort(java.util.Comparator.comparing(TargetText::of));
+    for (Target target : targets) {
+      List<ContactId> contacts =
+          coverage.clashes().get(target).stream().filter(sites::containsKey).toList();
+      if (contacts.size() < 2) {
+        continue;
+      }
+      ContactId last = contacts.get(contacts.size() - 1);
+      Mapping without = build.mapping().without(last);
+      Optional<Mapping.Entry> other =
+          Proposal.rest(build.withMapping(without), catalogue)
+              .of(last)
+              .filter(entry -> !entry.target().equals(target));
+      String function = build.mapping().of(last).map(Mapping.Entry::function).orElse("");
+      findings.add(
+          Finding.of(
+                  "MP-04",
+                  Severity.LOOK,
+                  Station.MAP,
+                  contacts.stream().map(ContactId::toString).toList(),
+                  TargetText.of(target) + " is given by " + contacts.size() + " contacts",
+                  String.join(", ", contacts.stream().map(c -> sites.get(c).label()).toList())
+                      + ": the host cannot tell them apart")
+              .mendedBy(
+                  other.map(
+                      entry ->
+                          Fix.of(
+                              "Make " + sites.get(last).label() + " " + TargetText.of(entry.target()),
+                              b ->
+                                  b.withMapping(
+                                      b.mapping()
+                                          .with(
+                                              last,
+                                              new Mapping.Entry(entry.target(), function)))))));
+    }
+  }
+
+  private void coverage(Coverage coverage) {
+    for (Coverage.Row row : coverage.rows()) {
+      if (row.by().isEmpty()) {
+        findings.add(
+            Finding.of(
+                "MP-02",
+                Severity.LOOK,
+                Station.MAP,
+                List.of(),
+                "Nothing gives " + row.function().name(),
+                "The host asks for it as a " + row.function().wants().words()
+                    + "; choose a contact for it, or take it out of the brief"));
+      } else if (!row.fits()) {
+        findings.add(
+            Finding.of(
+                "MP-03",
+                Severity.LOOK,
+                Station.MAP,
+                row.by().stream().map(ContactId::toString).toList(),
+                row.function().name() + " gets the wrong kind of input",
+                "The host wants a " + row.function().wants().words() + " for it"));
+      }
+    }
+    if (!coverage.rows().isEmpty() && coverage.covered() == coverage.rows().size()) {
+      findings.add(
+          fine(
+              "MP-21",
+              "All " + coverage.rows().size() + " functions covered",
+              "Whatever the host asks for has its contact"));
+    }
+  }
+
+  private void buttons(ReportLayout layout) {
+    Host host = build.brief().host();
+    long used = layout.fields().stream().filter(f -> f.usage().page() == Usage.BUTTON).count();
+    if (used > host.buttons()) {
+      findings.add(
+          Finding.of(
+                  "MP-05",
+                  Severity.LOOK,
+                  Station.MAP,
+                  List.of(),
+                  used + " buttons are more than a " + host.words() + " surely takes",
+                  "It lists " + host.buttons() + " of one gamepad dependably; give keys to the rest")
+              .showing(
+                  new Working(
+                      "buttons of one gamepad",
+                      "highest button number in the report",
+                      List.of(Working.value("n", used, 0, "", "buttons in the report")),
+                      used + " of " + host.buttons(),
+                      Source.common("hosts differ; try yours"))));
+    }
+  }
+
+  private void bounce(Loom loom) {
+    Timing timing = build.timing();
+    if (timing.debounce() != Timing.Debounce.EAGER) {
+      return;
+    }
+    Optional<ContactSite> worst =
+        loom.sites().stream()
+            .filter(site -> site.contact().type() == ContactKind.Type.SWITCH)
+            .max(java.util.Comparator.comparingInt(site -> site.kind().bounce().mostUs()));
+    if (worst.isPresent() && worst.get().kind().bounce().mostUs() > timing.waitUs()) {
+      int most = worst.get().kind().bounce().mostUs();
+      findings.add(
+          Finding.of(
+                  "MP-08",
+                  Severity.LOOK,
+                  Station.MAP,
+                  List.of(worst.get().id().toString()),
+                  worst.get().label() + " may report twice",
+                  "Eager debounce holds off for "
+                      + ms(timing.waitUs())
+                      + "; a worn contact of this kind bounces for up to "
+                      + ms(most))
+              .mendedBy(
+                  Fix.of(
+                      "Hold off for " + ms(most),
+                      b ->
+                          b.withTiming(
+                              new Timing(
+                                  b.timing().scanUs(),
+                                  b.timing().debounce(),
+                                  most,
+                                  b.timing().pollUs())))));
+    }
+  }
+
+  private static String ms(int us) {
+    return Working.number(us / 1000.0, us % 1000 == 0 ? 0 : 1) + " ms";
+  }
+
+  private static Finding fine(String code, String title, String detail) {
+    return Finding.of(code, Severity.FINE, Station.MAP, List.of(), title, detail);
+  }
+}

@@ -75,8 +75,7 @@ public record Build(
     return new Build(
         "A",
         new Brief(title, Host.COMPUTER, 5.0, 105, LengthUnit.MM, List.of()),
-        new Panel(
-            300, 200, 6, 3, Material.ACRYLIC, new CaseInside(12, 70), Datum.FRONT_LEFT),
+        new Panel(300, 200, 6, 3, Material.ACRYLIC, new CaseInside(12, 70), Datum.FRONT_LEFT),
         List.of(),
         Optional.empty(),
         LoomSettings.USUAL,
@@ -147,8 +146,7 @@ public record Build(
 
   /** {@return this build with other controls} */
   public Build withControls(List<Control> newControls) {
-    return new Build(
-        revision, brief, panel, newControls, board, loom, mapping, timing, log);
+    return new Build(revision, brief, panel, newControls, board, loom, mapping, timing, log);
   }
 
   /** {@return this build under another brief} */

@@ -84,7 +84,9 @@ public final class Length {
     return new Typed(mm, both(mm));
   }
 
-  /** {@return the length in the unit, with its symbol: millimetres with one decimal, inches three} */
+  /**
+   * {@return the length in the unit, with its symbol: millimetres with one decimal, inches three}
+   */
   public static String text(double mm, LengthUnit unit) {
     return number(mm, unit) + " " + unit.symbol();
   }

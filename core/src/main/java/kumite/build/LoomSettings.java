@@ -1,9 +1,9 @@
 package kumite.build;
 
+import java.util.Collections;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
-import java.util.Collections;
 
 /**
  * What the builder decided about the wiring; the rest is worked out.

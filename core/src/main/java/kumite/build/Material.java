@@ -3,8 +3,8 @@ package kumite.build;
 /**
  * What a panel is made of, with the least web between two holes that does not crack or tear.
  *
- * <p>The web factors are common practice, no source: about a quarter of the thickness in metal, half
- * in wood and fibreboard, one thickness in brittle acrylic, never under 2 mm.
+ * <p>The web factors are common practice, no source: about a quarter of the thickness in metal,
+ * half in wood and fibreboard, one thickness in brittle acrylic, never under 2 mm.
  */
 public enum Material {
   PLYWOOD("plywood", 0.5, 4),

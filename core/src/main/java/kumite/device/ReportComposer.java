@@ -80,8 +80,7 @@ final class ReportComposer {
       return; // a finding says so
     }
     int step = (int) Math.rint(at * (count - 1));
-    Optional<InputField> field =
-        layout.fieldOf(new Usage(Usage.BUTTON, steps.first() + step));
+    Optional<InputField> field = layout.fieldOf(new Usage(Usage.BUTTON, steps.first() + step));
     field.ifPresent(f -> f.write(transfer, 1));
   }
 
@@ -95,8 +94,10 @@ final class ReportComposer {
 
   /** {@return 0 to 7 clockwise from north; opposites cancel; null where nothing is left} */
   static int hatValue(Set<Target.Direction> held) {
-    int north = (held.contains(Target.Direction.N) ? 1 : 0) - (held.contains(Target.Direction.S) ? 1 : 0);
-    int east = (held.contains(Target.Direction.E) ? 1 : 0) - (held.contains(Target.Direction.W) ? 1 : 0);
+    int north =
+        (held.contains(Target.Direction.N) ? 1 : 0) - (held.contains(Target.Direction.S) ? 1 : 0);
+    int east =
+        (held.contains(Target.Direction.E) ? 1 : 0) - (held.contains(Target.Direction.W) ? 1 : 0);
     int[][] byNorthEast = {
       {5, 4, 3}, // south: west, none, east
       {6, ReportLayout.HAT_NULL, 2},

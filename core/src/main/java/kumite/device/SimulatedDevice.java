@@ -24,8 +24,8 @@ import kumite.timing.Debouncer;
  * trace.last(0); // the report with the horn's button set
  * }</pre>
  *
- * <p>The same seed gives the same trace. Transfers over the cable take no time here; at full speed a
- * short report takes well under 0.1 ms.
+ * <p>The same seed gives the same trace. Transfers over the cable take no time here; at full speed
+ * a short report takes well under 0.1 ms.
  */
 public final class SimulatedDevice {
   /** A run that has not come to rest by then never will. */
@@ -130,7 +130,8 @@ public final class SimulatedDevice {
       return trace(moving, reports, restUs);
     }
     run(moving, before, scanPhase, pollPhase, restUs, reports);
-    return trace(moving, reports, reports.isEmpty() ? restUs : reports.get(reports.size() - 1).us());
+    return trace(
+        moving, reports, reports.isEmpty() ? restUs : reports.get(reports.size() - 1).us());
   }
 
   private void run(
@@ -148,7 +149,8 @@ public final class SimulatedDevice {
     List<Moving> readable = moving.values().stream().filter(m -> m.path.whole()).toList();
     // After the last edge: one look, the wait, a look to see that it is over, and one report.
     long endUs =
-        Math.min(LONGEST_US, restUs + timing.waitUs() * 2L + timing.scanUs() * 3L + timing.pollUs());
+        Math.min(
+            LONGEST_US, restUs + timing.waitUs() * 2L + timing.scanUs() * 3L + timing.pollUs());
     long scanUs = scanPhase;
     long pollUs = pollPhase;
     while (Math.min(scanUs, pollUs) <= endUs) {
@@ -187,8 +189,7 @@ public final class SimulatedDevice {
     Map<ContactId, Trace.Hops> hops = new HashMap<>();
     moving.forEach(
         (id, m) ->
-            hops.put(
-                id, new Trace.Hops(m.bounce.lengthUs(), m.seenUs, m.settledUs, m.reportedUs)));
+            hops.put(id, new Trace.Hops(m.bounce.lengthUs(), m.seenUs, m.settledUs, m.reportedUs)));
     return new Trace(hops, reports, endUs);
   }
 }

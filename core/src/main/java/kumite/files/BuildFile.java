@@ -60,8 +60,8 @@ public final class BuildFile {
   /**
    * Reads a build file.
    *
-   * @throws BuildFileException if it is missing, unreadable, cut short, of another format or a newer
-   *     version, or holds an unknown key or a value out of range
+   * @throws BuildFileException if it is missing, unreadable, cut short, of another format or a
+   *     newer version, or holds an unknown key or a value out of range
    */
   public static Build read(Path file, Catalogue catalogue) throws BuildFileException {
     String name = file.toString();
@@ -163,8 +163,7 @@ public final class BuildFile {
         }
         channel.force(true);
       }
-      Files.move(
-          half, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+      Files.move(half, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
     } finally {
       Files.deleteIfExists(half);
     }

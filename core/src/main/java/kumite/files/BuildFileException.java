@@ -15,7 +15,11 @@ public final class BuildFileException extends Exception {
   public BuildFileException(String file, String place, String what, String remedy) {
     super(
         oneLine(
-            file + (place.isEmpty() ? "" : ": " + place) + ": " + what + (remedy.isEmpty() ? "" : "; " + remedy)));
+            file
+                + (place.isEmpty() ? "" : ": " + place)
+                + ": "
+                + what
+                + (remedy.isEmpty() ? "" : "; " + remedy)));
   }
 
   private static String oneLine(String text) {

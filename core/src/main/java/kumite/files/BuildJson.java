@@ -89,8 +89,7 @@ final class BuildJson {
     }
     top.done();
     return top.make(
-        () ->
-            new Build(revision, brief, panel, controls, board, loom, mapping, timing, log));
+        () -> new Build(revision, brief, panel, controls, board, loom, mapping, timing, log));
   }
 
   private static void requireUniqueIds(List<Control> controls) {
@@ -119,7 +118,9 @@ final class BuildJson {
     for (Key item : key.objects("functions")) {
       HostFunction function =
           item.make(
-              () -> new HostFunction(item.text("name"), item.word("wants", HostFunction.Wants.class)));
+              () ->
+                  new HostFunction(
+                      item.text("name"), item.word("wants", HostFunction.Wants.class)));
       item.done();
       functions.add(function);
     }
@@ -143,8 +144,7 @@ final class BuildJson {
 
   private static Panel panel(Key key) {
     Key in = key.object("inside");
-    CaseInside inside =
-        in.make(() -> new CaseInside(in.number("wall_mm"), in.number("depth_mm")));
+    CaseInside inside = in.make(() -> new CaseInside(in.number("wall_mm"), in.number("depth_mm")));
     in.done();
     Panel panel =
         key.make(
@@ -210,8 +210,7 @@ final class BuildJson {
     return choice;
   }
 
-  private static ContactId contact(
-      Key key, String text, Map<ContactId, ControlKind> contacts) {
+  private static ContactId contact(Key key, String text, Map<ContactId, ControlKind> contacts) {
     ContactId id = key.make(text, () -> ContactId.parse(text));
     if (!contacts.containsKey(id)) {
       throw key.misfit(

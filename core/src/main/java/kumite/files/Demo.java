@@ -46,7 +46,10 @@ public final class Demo {
     Optional<String> text = text(name);
     if (text.isEmpty()) {
       throw new BuildFileException(
-          "demo " + name, "", "there is no such demo", "choose one of " + String.join(", ", names()));
+          "demo " + name,
+          "",
+          "there is no such demo",
+          "choose one of " + String.join(", ", names()));
     }
     return BuildFile.parse(text.get(), name + BuildFile.ENDING, catalogue);
   }

@@ -13,8 +13,8 @@ import kumite.build.Build;
 import kumite.parts.Catalogue;
 
 /**
- * The journal of unsaved work: the newest unsaved build, kept in a file of its own until it is saved
- * or thrown away.
+ * The journal of unsaved work: the newest unsaved build, kept in a file of its own until it is
+ * saved or thrown away.
  */
 public final class Journal {
   private final Path file;

@@ -88,10 +88,12 @@ final class Key {
   /** {@return all members, whatever their names; none of them is unknown} */
   Map<String, JsonNode> members() {
     Map<String, JsonNode> members = new LinkedHashMap<>();
-    node.properties().forEach(entry -> {
-      asked.add(entry.getKey());
-      members.put(entry.getKey(), entry.getValue());
-    });
+    node.properties()
+        .forEach(
+            entry -> {
+              asked.add(entry.getKey());
+              members.put(entry.getKey(), entry.getValue());
+            });
     return members;
   }
 

@@ -39,8 +39,8 @@ public final class DescriptorReader {
    * Reads a whole descriptor.
    *
    * @return its input fields in order; padding is left out
-   * @throws IllegalArgumentException if it is cut short or its collections do not close; the message
-   *     gives the byte
+   * @throws IllegalArgumentException if it is cut short or its collections do not close; the
+   *     message gives the byte
    */
   public static List<InputField> inputFields(byte[] descriptor) {
     return new DescriptorReader(descriptor.clone()).read();
@@ -80,7 +80,8 @@ public final class DescriptorReader {
           // A maximum below the minimum is a common slip of unsigned writing; hosts read it so.
           globals =
               range(
-                  globals.logicalMinimum, globals.logicalMinimum >= 0 && signed < 0 ? value : signed);
+                  globals.logicalMinimum,
+                  globals.logicalMinimum >= 0 && signed < 0 ? value : signed);
       case DescriptorWriter.REPORT_ID -> {
         require(value >= 1 && value <= 255, at, "report id " + value + " is not 1 to 255");
         globals =

@@ -43,8 +43,7 @@ final class DescriptorWriter {
 
   /** Writes an item whose data is signed: 200 takes two bytes, or it would read back as -56. */
   DescriptorWriter signed(int prefix, int value) {
-    int size =
-        value == (byte) value ? 1 : value == (short) value ? 2 : 4;
+    int size = value == (byte) value ? 1 : value == (short) value ? 2 : 4;
     return data(prefix, value, size);
   }
 

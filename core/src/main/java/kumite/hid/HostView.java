@@ -3,8 +3,8 @@ package kumite.hid;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeSet;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * What a host that knows only the descriptor makes of a report.
@@ -20,7 +20,9 @@ public record HostView(Set<Usage> on, Map<Usage, Integer> values) {
         new TreeSet<>((a, b) -> a.page() != b.page() ? a.page() - b.page() : a.id() - b.id());
     Map<Usage, Integer> values = new LinkedHashMap<>();
     for (InputField field : fields) {
-      boolean otherReport = field.reportId() > 0 && (transfer.length == 0 || (transfer[0] & 0xFF) != field.reportId());
+      boolean otherReport =
+          field.reportId() > 0
+              && (transfer.length == 0 || (transfer[0] & 0xFF) != field.reportId());
       if (otherReport || field.bitOffset() + field.bits() > transfer.length * 8) {
         continue;
       }

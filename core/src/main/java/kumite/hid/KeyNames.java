@@ -6,7 +6,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
-/** Names of keys and their usages on the keyboard page (HID Usage Tables, section 10, from memory). */
+/**
+ * Names of keys and their usages on the keyboard page (HID Usage Tables, section 10, from memory).
+ */
 public final class KeyNames {
   private static final Map<Integer, String> BY_USAGE = new LinkedHashMap<>();
   private static final Map<String, Integer> BY_NAME = new LinkedHashMap<>();
@@ -19,8 +21,23 @@ public final class KeyNames {
       name(0x1E + i, String.valueOf((i + 1) % 10));
     }
     String[] afterDigits = {
-      "Enter", "Esc", "Backspace", "Tab", "Space", "Minus", "Equals", "LeftBracket",
-      "RightBracket", "Backslash", "Hash", "Semicolon", "Quote", "Grave", "Comma", "Dot", "Slash",
+      "Enter",
+      "Esc",
+      "Backspace",
+      "Tab",
+      "Space",
+      "Minus",
+      "Equals",
+      "LeftBracket",
+      "RightBracket",
+      "Backslash",
+      "Hash",
+      "Semicolon",
+      "Quote",
+      "Grave",
+      "Comma",
+      "Dot",
+      "Slash",
       "CapsLock"
     };
     for (int i = 0; i < afterDigits.length; i++) {
@@ -30,8 +47,25 @@ public final class KeyNames {
       name(0x3A + i, "F" + (i + 1));
     }
     String[] afterF = {
-      "PrintScreen", "ScrollLock", "Pause", "Insert", "Home", "PageUp", "Delete", "End",
-      "PageDown", "Right", "Left", "Down", "Up", "NumLock", "KP/", "KP*", "KP-", "KP+", "KPEnter"
+      "PrintScreen",
+      "ScrollLock",
+      "Pause",
+      "Insert",
+      "Home",
+      "PageUp",
+      "Delete",
+      "End",
+      "PageDown",
+      "Right",
+      "Left",
+      "Down",
+      "Up",
+      "NumLock",
+      "KP/",
+      "KP*",
+      "KP-",
+      "KP+",
+      "KPEnter"
     };
     for (int i = 0; i < afterF.length; i++) {
       name(0x46 + i, afterF[i]);
@@ -40,7 +74,13 @@ public final class KeyNames {
       name(0x59 + i, "KP" + (i + 1) % 10);
     }
     String[] modifiers = {
-      "LeftCtrl", "LeftShift", "LeftAlt", "LeftGui", "RightCtrl", "RightShift", "RightAlt",
+      "LeftCtrl",
+      "LeftShift",
+      "LeftAlt",
+      "LeftGui",
+      "RightCtrl",
+      "RightShift",
+      "RightAlt",
       "RightGui"
     };
     for (int i = 0; i < modifiers.length; i++) {
@@ -62,8 +102,7 @@ public final class KeyNames {
 
   /** {@return the usage of the key of that name, spaces and case ignored} */
   public static Optional<Integer> usage(String name) {
-    return Optional.ofNullable(
-        BY_NAME.get(name.replaceAll("[ _]", "").toLowerCase(Locale.ROOT)));
+    return Optional.ofNullable(BY_NAME.get(name.replaceAll("[ _]", "").toLowerCase(Locale.ROOT)));
   }
 
   /** {@return all named keys, usage to name} */

@@ -15,10 +15,10 @@ import kumite.build.Target;
 /**
  * The report descriptor of a mapping, and where in its reports each meaning sits.
  *
- * <p>Gamepad report: buttons from 1 to the highest used, one bit each; the hat in four bits; axes of
- * sixteen bits. Keyboard report: eight modifier bits, then one bit per key, so that any number of
- * keys can be held at once. Where a build uses both, the gamepad is report 1 and the keyboard report
- * 2; a single report carries no id.
+ * <p>Gamepad report: buttons from 1 to the highest used, one bit each; the hat in four bits; axes
+ * of sixteen bits. Keyboard report: eight modifier bits, then one bit per key, so that any number
+ * of keys can be held at once. Where a build uses both, the gamepad is report 1 and the keyboard
+ * report 2; a single report carries no id.
  *
  * <p>The descriptor is the one truth: the fields are read back from its bytes.
  */
@@ -36,8 +36,7 @@ public final class ReportLayout {
     this.fields = DescriptorReader.inputFields(descriptor);
     for (InputField field : fields) {
       byUsage.put(field.usage(), field);
-      lengths.merge(
-          field.reportId(), (field.bitOffset() + field.bits() + 7) / 8, Math::max);
+      lengths.merge(field.reportId(), (field.bitOffset() + field.bits() + 7) / 8, Math::max);
     }
   }
 
@@ -82,12 +81,7 @@ public final class ReportLayout {
   }
 
   private static void writeGamepad(
-      DescriptorWriter out,
-      int id,
-      int buttons,
-      boolean hat,
-      Set<AxisName> axes,
-      int axisMaximum) {
+      DescriptorWriter out, int id, int buttons, boolean hat, Set<AxisName> axes, int axisMaximum) {
     begin(out, Usage.GAMEPAD, id);
     if (buttons > 0) {
       out.item(DescriptorWriter.USAGE_PAGE, Usage.BUTTON)

@@ -7,8 +7,8 @@ import java.util.Arrays;
  *
  * <p>Shortest augmenting paths with row and column potentials, O(rows² × columns); after Kuhn, "The
  * Hungarian method for the assignment problem", Naval Research Logistics Quarterly 2 (1955), in the
- * form of Jonker and Volgenant, Computing 38 (1987). The result is optimal. Of equally cheap results
- * the same one is always given.
+ * form of Jonker and Volgenant, Computing 38 (1987). The result is optimal. Of equally cheap
+ * results the same one is always given.
  */
 final class Assignment {
   private Assignment() {}

@@ -15,13 +15,12 @@ import kumite.build.WireColour.Hue;
 /**
  * Colours for signal strands, each once in its bundle.
  *
- * <p>Black is kept for ground and red for supply. Ten plain colours come first, the least used of the
- * whole loom before others; then white, grey and so on with a stripe.
+ * <p>Black is kept for ground and red for supply. Ten plain colours come first, the least used of
+ * the whole loom before others; then white, grey and so on with a stripe.
  */
 final class Colours {
   private static final List<Hue> PLAIN =
-      List.of(
-          Hue.YE, Hue.GN, Hue.BU, Hue.OG, Hue.BN, Hue.VT, Hue.WH, Hue.GY, Hue.PK, Hue.TQ);
+      List.of(Hue.YE, Hue.GN, Hue.BU, Hue.OG, Hue.BN, Hue.VT, Hue.WH, Hue.GY, Hue.PK, Hue.TQ);
 
   private Colours() {}
 

@@ -32,8 +32,7 @@ public record CommonRun(
 
   /** {@return the run in a few words, such as {@code ground ring over 9}} */
   public String words() {
-    return String.format(
-        Locale.ROOT, "%s %s over %d", name, ring ? "ring" : "chain", stops.size());
+    return String.format(Locale.ROOT, "%s %s over %d", name, ring ? "ring" : "chain", stops.size());
   }
 
   /** {@return how many controls go silent at most when one link breaks} */

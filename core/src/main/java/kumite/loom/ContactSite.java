@@ -55,9 +55,7 @@ public record ContactSite(
 
   /** {@return the label for people: {@code Horn} or {@code Rudder lever left}} */
   public String label() {
-    return contact.name().isEmpty()
-        ? control.label()
-        : control.label() + " " + contact.name();
+    return contact.name().isEmpty() ? control.label() : control.label() + " " + contact.name();
   }
 
   /** {@return where its control sits} */

@@ -51,8 +51,7 @@ public record Loom(
       return new Loom(sites, plan, List.of(), List.of(), Map.of());
     }
     Map<String, List<ContactId>> bundles = bundles(sites, plan);
-    Map<ContactId, WireColour> colours =
-        Colours.assign(bundles, build.loom().colours());
+    Map<ContactId, WireColour> colours = Colours.assign(bundles, build.loom().colours());
     StrandCutter cutter = new StrandCutter(build, board.get());
     for (ContactSite site : sites) {
       plan.of(site.id())

@@ -14,11 +14,7 @@ import kumite.parts.Terminal;
  * @param reasons why this terminal, most telling first
  */
 public record PinChoice(
-    ContactId contact,
-    Terminal terminal,
-    boolean locked,
-    double straightMm,
-    List<String> reasons) {
+    ContactId contact, Terminal terminal, boolean locked, double straightMm, List<String> reasons) {
   public PinChoice {
     reasons = List.copyOf(reasons);
   }

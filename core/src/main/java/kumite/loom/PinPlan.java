@@ -30,8 +30,8 @@ import kumite.parts.Terminal;
  * uncrossing two lines shortens them (triangle inequality). Added to it are {@value
  * #ANALOG_SPARED_MM} mm for a switch on a terminal that measures volts and {@value #LED_MM} mm for
  * one that shares the lamp on the board, so that those are taken last. Terminals kept for start-up
- * and serial port are never taken unless locked. On a board that fixes its meanings, a mapped contact
- * goes to the socket of its meaning.
+ * and serial port are never taken unless locked. On a board that fixes its meanings, a mapped
+ * contact goes to the socket of its meaning.
  */
 public final class PinPlan {
   static final double ANALOG_SPARED_MM = 60;
@@ -114,7 +114,11 @@ public final class PinPlan {
         choices.put(
             site.id(),
             new PinChoice(
-                site.id(), locked.get(), true, straight, List.of("you locked it to this terminal")));
+                site.id(),
+                locked.get(),
+                true,
+                straight,
+                List.of("you locked it to this terminal")));
       } else {
         open.add(site);
       }
@@ -142,8 +146,7 @@ public final class PinPlan {
     }
     placed.forEach(
         (site, terminal) ->
-            choices.put(
-                site.id(), explain(build, board, site, terminal, terminals, holder)));
+            choices.put(site.id(), explain(build, board, site, terminal, terminals, holder)));
     List<Terminal> free =
         board.terminals(Terminal.Role.INPUT).stream()
             .filter(terminal -> !taken.contains(terminal.name()))

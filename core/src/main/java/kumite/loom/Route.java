@@ -6,9 +6,9 @@ import java.util.Arrays;
  * The shortest way through a set of places, each once: the order in which a common is laid.
  *
  * <p>Up to {@value #EXACT} places the order is exact (dynamic programming over subsets: Held and
- * Karp, "A dynamic programming approach to sequencing problems", J. SIAM 10 (1962)). Beyond, it starts
- * from the nearest neighbour and is bettered by turning stretches round and moving single places
- * (2-opt and or-opt, Croes 1958 and Or 1976, from memory) until neither helps.
+ * Karp, "A dynamic programming approach to sequencing problems", J. SIAM 10 (1962)). Beyond, it
+ * starts from the nearest neighbour and is bettered by turning stretches round and moving single
+ * places (2-opt and or-opt, Croes 1958 and Or 1976, from memory) until neither helps.
  */
 final class Route {
   /** Largest count solved exactly; one more place doubles the work. */

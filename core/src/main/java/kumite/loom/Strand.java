@@ -8,8 +8,8 @@ import kumite.working.Working;
 /**
  * One wire between two places.
  *
- * @param id its number on the label: {@code W} for signals, {@code G} ground, {@code V} supply, {@code
- *     C} a rail common, {@code L} lamps
+ * @param id its number on the label: {@code W} for signals, {@code G} ground, {@code V} supply,
+ *     {@code C} a rail common, {@code L} lamps
  * @param contact the contact it serves; empty for commons and supplies
  * @param from its end at a control
  * @param to its other end

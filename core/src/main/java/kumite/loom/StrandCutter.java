@@ -19,7 +19,6 @@ import kumite.build.WireColour;
 import kumite.build.WireColour.Hue;
 import kumite.panel.Gaps;
 import kumite.parts.BoardKind;
-import kumite.parts.ContactKind;
 import kumite.parts.ControlKind;
 import kumite.parts.Terminal;
 import kumite.working.Source;
@@ -58,7 +57,13 @@ final class StrandCutter {
         site.contact().name().isEmpty()
             ? site.contact().tab()
             : site.contact().name() + " " + site.contact().tab();
-    add('W', Optional.of(site.id()), end(site.control(), site.kind(), tab), boardEnd(terminal), colour, cut);
+    add(
+        'W',
+        Optional.of(site.id()),
+        end(site.control(), site.kind(), tab),
+        boardEnd(terminal),
+        colour,
+        cut);
   }
 
   /** Lays each shared side: ground and rail for switches, supply and ground for pots. */
@@ -169,8 +174,7 @@ final class StrandCutter {
       for (int extra = 1; extra < tabs.getOrDefault(control, 1); extra++) {
         add(letter, Optional.empty(), here, here, colour, jumper());
       }
-      stops.add(
-          new CommonRun.Stop(control.id(), control.label(), control.placement().centre()));
+      stops.add(new CommonRun.Stop(control.id(), control.label(), control.placement().centre()));
       previous = here;
       last = control;
     }
@@ -181,7 +185,13 @@ final class StrandCutter {
               .min(Comparator.comparingDouble(t -> PinPlan.place(build, t).distanceMm(startAt)))
               .orElse(start);
       ControlKind kind = controls.get(last);
-      add(letter, Optional.empty(), previous, boardEnd(back), colour, toBoard(last, kind, PinPlan.place(build, back)));
+      add(
+          letter,
+          Optional.empty(),
+          previous,
+          boardEnd(back),
+          colour,
+          toBoard(last, kind, PinPlan.place(build, back)));
     }
     int length = strands.subList(before, strands.size()).stream().mapToInt(Strand::lengthMm).sum();
     runs.add(new CommonRun(name, start.name(), ring, stops, length));
@@ -302,9 +312,7 @@ final class StrandCutter {
 
   private static Strand.End end(Control control, ControlKind kind, String tab) {
     String joint =
-        kind.tabMm() > 0
-            ? "push-on " + String.format(Locale.ROOT, "%.1f", kind.tabMm())
-            : "solder";
+        kind.tabMm() > 0 ? "push-on " + String.format(Locale.ROOT, "%.1f", kind.tabMm()) : "solder";
     return new Strand.End(control.label(), tab, joint);
   }
 }

@@ -6,17 +6,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.ControlId;
 import kumite.build.Edit;
 import kumite.build.Placement;
 import kumite.build.Point;
+import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
 import kumite.parts.ControlKind;
 
 /** The edits of laying out a panel. Each is one undoable step. */
 public final class Arrange {
+  /** Room for a plug's bend between a board and the back wall: common practice, no source. */
+  private static final double BOARD_FROM_WALL_MM = 4;
+
   private Arrange() {}
 
   /** {@return an edit that puts controls at the given places} */
@@ -48,8 +53,7 @@ public final class Arrange {
    */
   public static Control fresh(Build build, ControlKind kind, Point at) {
     String label = build.freshLabel(kind.family().word());
-    return Control.of(
-        build.freshId(label), label, kind.id(), Placement.at(at.xMm(), at.yMm()));
+    return Control.of(build.freshId(label), label, kind.id(), Placement.at(at.xMm(), at.yMm()));
   }
 
   /** {@return an edit that adds a control} */
@@ -127,6 +131,23 @@ public final class Arrange {
     return place("Mirror " + name(build, ids), placements);
   }
 
+  /** {@return the build with a board; a first one goes to the middle of the back of the case} */
+  public static Build withBoard(Build build, BoardKind kind) {
+    Placement at =
+        build
+            .board()
+            .map(BoardChoice::placement)
+            .orElseGet(
+                () ->
+                    Placement.at(
+                        build.panel().widthMm() / 2,
+                        build.panel().heightMm()
+                            - build.panel().inside().wallMm()
+                            - kind.heightMm() / 2
+                            - BOARD_FROM_WALL_MM));
+    return build.withBoard(Optional.of(new BoardChoice(kind.id(), at)));
+  }
+
   /** {@return the label of a single control, or how many there are} */
   public static String name(Build build, Collection<ControlId> ids) {
     return ids.size() == 1
@@ -145,9 +166,7 @@ public final class Arrange {
     double bestDistance = Double.POSITIVE_INFINITY;
     Control probe = fresh(build, kind, wished);
     List<Room> rooms =
-        build.controls().stream()
-            .map(c -> Room.of(catalogue.kindOf(c), c.placement()))
-            .toList();
+        build.controls().stream().map(c -> Room.of(catalogue.kindOf(c), c.placement())).toList();
     double wall = build.panel().inside().wallMm() + Gaps.BODY_MM;
     for (double x = wall; x <= build.panel().widthMm() - wall; x += 4) {
       for (double y = wall; y <= build.panel().heightMm() - wall; y += 4) {
@@ -185,10 +204,7 @@ public final class Arrange {
     }
 
     boolean meets(Room other) {
-      return left < other.right
-          && other.left < right
-          && front < other.back
-          && other.front < back;
+      return left < other.right && other.left < right && front < other.back && other.front < back;
     }
   }
 }

@@ -21,8 +21,8 @@ import kumite.working.Working;
 import org.locationtech.jts.geom.Envelope;
 
 /**
- * All gaps of a panel that are narrower than {@value #INTEREST_MM} mm, worst first, and the depth of
- * every control.
+ * All gaps of a panel that are narrower than {@value #INTEREST_MM} mm, worst first, and the depth
+ * of every control.
  *
  * @param list the gaps, the one missing most first
  */
@@ -120,8 +120,7 @@ public record Gaps(List<Gap> list) {
   }
 
   /** Measures one part against the panel, the walls and the board. */
-  static void alone(
-      Placed part, Build build, Catalogue catalogue, double web, List<Gap> found) {
+  static void alone(Placed part, Build build, Catalogue catalogue, double web, List<Gap> found) {
     edge(part, build.panel(), web, found);
     wall(part, build.panel(), found);
     build
@@ -161,14 +160,7 @@ public record Gaps(List<Gap> list) {
           found);
     }
     if (!a.body().clearlyBeyond(b.body(), INTEREST_MM)) {
-      add(
-          Gap.Kind.BODY_BODY,
-          a,
-          b,
-          a.body().to(b.body()),
-          BODY_MM,
-          "room to get them in",
-          found);
+      add(Gap.Kind.BODY_BODY, a, b, a.body().to(b.body()), BODY_MM, "room to get them in", found);
     }
   }
 
@@ -183,8 +175,7 @@ public record Gaps(List<Gap> list) {
     if (between.gapMm() > INTEREST_MM) {
       return;
     }
-    double centres =
-        a.control().placement().centre().distanceMm(b.control().placement().centre());
+    double centres = a.control().placement().centre().distanceMm(b.control().placement().centre());
     found.add(
         new Gap(
             kind,
@@ -301,13 +292,11 @@ public record Gaps(List<Gap> list) {
 
   private static Optional<Gap> board(
       Placed part, Panel panel, BoardKind board, Placement placement) {
-    double room =
-        panel.inside().depthMm() - depthBelowMm(part.kind(), panel) - BOARD_HEIGHT_MM;
+    double room = panel.inside().depthMm() - depthBelowMm(part.kind(), panel) - BOARD_HEIGHT_MM;
     if (room >= BEND_MM) {
       return Optional.empty(); // it hangs well above the board
     }
-    Swept outline =
-        Swept.of(new Shape.Rect(board.widthMm(), board.heightMm(), 0), placement);
+    Swept outline = Swept.of(new Shape.Rect(board.widthMm(), board.heightMm(), 0), placement);
     if (part.body().clearlyBeyond(outline, INTEREST_MM)) {
       return Optional.empty();
     }
@@ -346,9 +335,7 @@ public record Gaps(List<Gap> list) {
         new Working(
             kind.words(),
             formula,
-            List.of(
-                size("A", kind, part),
-                Working.value("needed", needed, 1, "mm", why)),
+            List.of(size("A", kind, part), Working.value("needed", needed, 1, "mm", why)),
             Working.number(side.gapMm(), 1) + " mm",
             Source.common("the gap is measured; the room needed is")));
   }

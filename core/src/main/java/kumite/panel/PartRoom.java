@@ -1,9 +1,9 @@
 package kumite.panel;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.LinkedHashMap;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.ControlId;

@@ -169,7 +169,8 @@ final class CatalogueReader {
                           "board " + id + ": terminal " + terminalName + " is in no group"));
       Set<Terminal.Ability> abilities = EnumSet.noneOf(Terminal.Ability.class);
       if (data.can() != null) {
-        data.can().forEach(a -> abilities.add(Terminal.Ability.valueOf(a.toUpperCase(Locale.ROOT))));
+        data.can()
+            .forEach(a -> abilities.add(Terminal.Ability.valueOf(a.toUpperCase(Locale.ROOT))));
       }
       return new Terminal(
           terminalName,

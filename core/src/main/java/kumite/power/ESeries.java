@@ -4,8 +4,8 @@ package kumite.power;
  * Preferred resistor values (IEC 60063).
  *
  * <p>The lists are those of the standard's table 1 for two significant figures, from memory. They
- * are not the rounded powers of ten: E24 has 2.7, 3.0, 3.3, 3.6, 3.9, 4.3, 4.7 and 8.2 where rounding
- * would give other figures.
+ * are not the rounded powers of ten: E24 has 2.7, 3.0, 3.3, 3.6, 3.9, 4.3, 4.7 and 8.2 where
+ * rounding would give other figures.
  */
 public enum ESeries {
   E12(10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82),

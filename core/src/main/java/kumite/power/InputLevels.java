@@ -106,15 +106,15 @@ public record InputLevels(
       held = rail;
     }
     String pullName = pullsUp ? "pull-up" : down ? "pull-down" : "none";
-    Reading idleReading =
-        pullName.equals("none") ? Reading.UNDEFINED : read(board, idle);
+    Reading idleReading = pullName.equals("none") ? Reading.UNDEFINED : read(board, idle);
     Working working =
         new Working(
             "volts while held",
             "V = Vc + (Vp - Vc) x Rs / (Rs + Rp)",
             List.of(
                 Working.value("Vc", rail, 2, "V", "the common, " + common.words()),
-                Working.value("Vp", pullsUp ? supply : 0, 2, "V", "what the " + pullName + " pulls to"),
+                Working.value(
+                    "Vp", pullsUp ? supply : 0, 2, "V", "what the " + pullName + " pulls to"),
                 Working.value("Rs", series, 2, "ohm", "contact and wire"),
                 Working.value("Rp", pull, 0, "ohm", "the strongest pull inside")),
             Working.number(held, 4) + " V",

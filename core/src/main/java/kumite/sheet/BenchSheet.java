@@ -33,8 +33,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 
 /**
- * The sheet to take to the bench: build facts, panel plan, drill table, wiring chart, map chart, open
- * findings and cautions.
+ * The sheet to take to the bench: build facts, panel plan, drill table, wiring chart, map chart,
+ * open findings and cautions.
  *
  * <pre>{@code
  * byte[] pdf = BenchSheet.pdf(bench, Paper.A4);
@@ -153,9 +153,7 @@ public final class BenchSheet {
     room(height + 24);
     heading(
         String.format(
-            Locale.ROOT,
-            "Panel from the finished face, not to scale (1 : %.2f)",
-            1 / scale));
+            Locale.ROOT, "Panel from the finished face, not to scale (1 : %.2f)", 1 / scale));
     double left = MARGIN_MM + 10;
     double top = y + 3;
     double bottom = top + height;
@@ -189,8 +187,10 @@ public final class BenchSheet {
       pen.line(cx - 1.5, cy, cx + 1.5, cy);
       pen.line(cx, cy - 1.5, cx, cy + 1.5);
       double below = kind.face().heightMm() * scale / 2 + 3;
-      double room = 26; // a label wider than its neighbour's distance is cut, the table has it whole
-      pen.textCentred(Face.STRONG, 6.5, cx, cy + below, cut(Face.STRONG, 6.5, control.label(), room));
+      double room =
+          26; // a label wider than its neighbour's distance is cut, the table has it whole
+      pen.textCentred(
+          Face.STRONG, 6.5, cx, cy + below, cut(Face.STRONG, 6.5, control.label(), room));
       Point shown = panel.datum().fromStored(at.centre(), panel);
       pen.textCentred(
           Face.MONO,
@@ -227,8 +227,7 @@ public final class BenchSheet {
   }
 
   private String tick(double mm) {
-    return String.format(
-        Locale.ROOT, "%.0f", unit == LengthUnit.MM ? mm : mm / Length.MM_PER_INCH);
+    return String.format(Locale.ROOT, "%.0f", unit == LengthUnit.MM ? mm : mm / Length.MM_PER_INCH);
   }
 
   private void drill() throws IOException {
@@ -381,8 +380,7 @@ public final class BenchSheet {
     pen.page();
     pages++;
     y = MARGIN_MM + 4;
-    pen.text(
-        Face.STRONG, 14, MARGIN_MM, y, cut(Face.STRONG, 14, build.brief().title(), 120));
+    pen.text(Face.STRONG, 14, MARGIN_MM, y, cut(Face.STRONG, 14, build.brief().title(), 120));
     String page = "Kumite bench sheet, revision " + build.revision() + ", page " + pages;
     pen.text(
         Face.WORDS,
@@ -407,8 +405,7 @@ public final class BenchSheet {
   }
 
   private void paragraph(String text) throws IOException {
-    for (String line :
-        pen.wrap(Face.WORDS, 9, text, pen.paper().widthMm() - 2 * MARGIN_MM)) {
+    for (String line : pen.wrap(Face.WORDS, 9, text, pen.paper().widthMm() - 2 * MARGIN_MM)) {
       room(ROW_MM);
       pen.text(Face.WORDS, 9, MARGIN_MM, y, line);
       y += 4.4;
@@ -438,7 +435,8 @@ public final class BenchSheet {
           pen.width(0.2);
           pen.box(x + 1, y - 3, 3, 3, 0);
         } else {
-          Face face = i == 0 || header[i].matches("x|y|cut|colour|terminal") ? Face.MONO : Face.WORDS;
+          Face face =
+              i == 0 || header[i].matches("x|y|cut|colour|terminal") ? Face.MONO : Face.WORDS;
           double size = face == Face.MONO ? 7 : 8.5;
           pen.text(face, size, x, y, cut(face, size, row[i], widths[i] - 2));
         }

@@ -46,8 +46,7 @@ final class Pen implements AutoCloseable {
   /** Begins the next page. */
   void page() throws IOException {
     endPage();
-    PDPage page =
-        new PDPage(new PDRectangle(points(paper.widthMm()), points(paper.heightMm())));
+    PDPage page = new PDPage(new PDRectangle(points(paper.widthMm()), points(paper.heightMm())));
     document.addPage(page);
     out = new PDPageContentStream(document, page);
     ink(0);
@@ -95,8 +94,7 @@ final class Pen implements AutoCloseable {
     out.stroke();
   }
 
-  void box(double left, double top, double width, double height, double corner)
-      throws IOException {
+  void box(double left, double top, double width, double height, double corner) throws IOException {
     boxPath(left, top, width, height, corner);
     out.stroke();
   }
@@ -109,21 +107,17 @@ final class Pen implements AutoCloseable {
     double bottom = top + height;
     out.moveTo(x(left + r), y(top));
     out.lineTo(x(right - r), y(top));
-    out.curveTo(
-        x(right - r + k), y(top), x(right), y(top + r - k), x(right), y(top + r));
+    out.curveTo(x(right - r + k), y(top), x(right), y(top + r - k), x(right), y(top + r));
     out.lineTo(x(right), y(bottom - r));
-    out.curveTo(
-        x(right), y(bottom - r + k), x(right - r + k), y(bottom), x(right - r), y(bottom));
+    out.curveTo(x(right), y(bottom - r + k), x(right - r + k), y(bottom), x(right - r), y(bottom));
     out.lineTo(x(left + r), y(bottom));
-    out.curveTo(
-        x(left + r - k), y(bottom), x(left), y(bottom - r + k), x(left), y(bottom - r));
+    out.curveTo(x(left + r - k), y(bottom), x(left), y(bottom - r + k), x(left), y(bottom - r));
     out.lineTo(x(left), y(top + r));
     out.curveTo(x(left), y(top + r - k), x(left + r - k), y(top), x(left + r), y(top));
     out.closePath();
   }
 
-  void fill(double left, double top, double width, double height, double grey)
-      throws IOException {
+  void fill(double left, double top, double width, double height, double grey) throws IOException {
     ink(grey);
     boxPath(left, top, width, height, 0);
     out.fill();

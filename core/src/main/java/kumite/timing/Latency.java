@@ -8,8 +8,8 @@ import kumite.working.Working;
 /**
  * The delay from the first edge of a contact to the report that tells of it.
  *
- * <p>Waits for the next look and for the next report are uniform over their periods, so they add half
- * of them on average and all of them at worst; bounce is left out.
+ * <p>Waits for the next look and for the next report are uniform over their periods, so they add
+ * half of them on average and all of them at worst; bounce is left out.
  *
  * @param meanUs on average
  * @param worstUs at worst

@@ -43,7 +43,12 @@ public record Finding(
   }
 
   static Finding of(
-      String code, Severity severity, Station station, List<String> about, String title, String detail) {
+      String code,
+      Severity severity,
+      Station station,
+      List<String> about,
+      String title,
+      String detail) {
     return new Finding(
         code,
         severity,

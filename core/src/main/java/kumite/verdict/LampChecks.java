@@ -64,7 +64,11 @@ final class LampChecks {
               Station.LOOM,
               about,
               control.label() + "'s lamp will not light",
-              "It needs " + Working.number(lamp.forwardVolts(), 1) + " V; " + feed + " gives no more")
+              "It needs "
+                  + Working.number(lamp.forwardVolts(), 1)
+                  + " V; "
+                  + feed
+                  + " gives no more")
           .showing(wanted.working());
     }
     Fix fix =
@@ -80,7 +84,9 @@ final class LampChecks {
               Station.LOOM,
               about,
               control.label() + "'s lamp has no resistor",
-              "On " + feed + " nothing but the lamp itself limits the current; it dies early and may"
+              "On "
+                  + feed
+                  + " nothing but the lamp itself limits the current; it dies early and may"
                   + " take the board's supply with it")
           .showing(wanted.working())
           .mendedBy(fix);
@@ -109,7 +115,12 @@ final class LampChecks {
             Station.LOOM,
             about,
             control.label() + "'s lamp is fed rightly",
-            LampResistor.ohms(ohm) + " from " + feed + " passes " + Working.number(milliamps, 1) + " mA")
+            LampResistor.ohms(ohm)
+                + " from "
+                + feed
+                + " passes "
+                + Working.number(milliamps, 1)
+                + " mA")
         .showing(wanted.working());
   }
 }

@@ -8,12 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.ContactId;
 import kumite.build.LoomSettings;
-import kumite.build.Placement;
 import kumite.build.WireColour;
 import kumite.device.SignalPath;
 import kumite.loom.CommonRun;
@@ -22,6 +20,7 @@ import kumite.loom.Loom;
 import kumite.loom.PinPlan;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
+import kumite.panel.Arrange;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
 import kumite.parts.Terminal;
@@ -46,8 +45,7 @@ final class LoomChecks {
     loom.sites().forEach(site -> sites.put(site.id(), site));
   }
 
-  static List<Finding> of(
-      Build build, Catalogue catalogue, Loom loom, List<SignalPath> paths) {
+  static List<Finding> of(Build build, Catalogue catalogue, Loom loom, List<SignalPath> paths) {
     LoomChecks checks = new LoomChecks(build, catalogue, loom, paths);
     if (!loom.sites().isEmpty()) {
       Optional<BoardKind> board = catalogue.boardOf(build);
@@ -78,32 +76,11 @@ final class LoomChecks {
                 loom.sites().size()
                     + " contacts wait for terminals; nothing can be wired or pressed before")
             .mendedBy(
-                fit.map(
-                    kind ->
-                        Fix.of(
-                            "Use " + kind.name(),
-                            b -> withBoard(b, kind)))));
-  }
-
-  /** {@return the build with a board in the middle of the back of its case} */
-  static Build withBoard(Build build, BoardKind kind) {
-    Placement at =
-        build
-            .board()
-            .map(BoardChoice::placement)
-            .orElseGet(
-                () ->
-                    Placement.at(
-                        build.panel().widthMm() / 2,
-                        build.panel().heightMm()
-                            - build.panel().inside().wallMm()
-                            - kind.heightMm() / 2
-                            - 4));
-    return build.withBoard(Optional.of(new BoardChoice(kind.id(), at)));
+                fit.map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)))));
   }
 
   private boolean takesAll(Build candidate, BoardKind kind) {
-    Build with = withBoard(candidate.withLoom(withoutLocks(candidate)), kind);
+    Build with = Arrange.withBoard(candidate.withLoom(withoutLocks(candidate)), kind);
     return Loom.of(with, catalogue).plan().unplaced().isEmpty();
   }
 
@@ -127,7 +104,9 @@ final class LoomChecks {
                 return; // a lock of a contact that is gone does nothing
               }
               Fix release =
-                  Fix.of("Let " + site.label() + " go", b -> b.withLoom(b.loom().withoutLock(contact)));
+                  Fix.of(
+                      "Let " + site.label() + " go",
+                      b -> b.withLoom(b.loom().withoutLock(contact)));
               Optional<Terminal> terminal = board.terminal(name);
               if (terminal.isEmpty()) {
                 lock(
@@ -248,10 +227,12 @@ final class LoomChecks {
                 Severity.STOP,
                 Station.LOOM,
                 unplaced.stream().map(site -> site.id().toString()).toList(),
-                unplaced.size() + (unplaced.size() == 1 ? " contact has" : " contacts have") + " no terminal",
+                unplaced.size()
+                    + (unplaced.size() == 1 ? " contact has" : " contacts have")
+                    + " no terminal",
                 names + ": " + String.join("; ", reasons))
             .mendedBy(
-                fit.map(kind -> Fix.of("Use " + kind.name(), b -> withBoard(b, kind)))));
+                fit.map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)))));
   }
 
   private void commons(BoardKind board) {
@@ -269,7 +250,11 @@ final class LoomChecks {
                     Severity.STOP,
                     Station.LOOM,
                     List.of(site.control().id().text()),
-                    site.control().label() + " shares the " + site.common().words() + ", the others the " + board.common().words(),
+                    site.control().label()
+                        + " shares the "
+                        + site.common().words()
+                        + ", the others the "
+                        + board.common().words(),
                     "Mixed commons read upside down, and joining the two shorts the supply to ground")
                 .mendedBy(
                     Fix.of(
@@ -317,10 +302,14 @@ final class LoomChecks {
                         ? Optional.empty()
                         : Optional.of(
                             Fix.of(
-                                "Wire " + path.site().control().label() + " to " + board.common().words(),
+                                "Wire "
+                                    + path.site().control().label()
+                                    + " to "
+                                    + board.common().words(),
                                 b ->
                                     b.withControl(
-                                        path.id().control(), c -> c.withCommon(Optional.empty()))))));
+                                        path.id().control(),
+                                        c -> c.withCommon(Optional.empty()))))));
       }
     }
     Optional<InputLevels> sample =

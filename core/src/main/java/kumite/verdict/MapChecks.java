@@ -55,7 +55,10 @@ final class MapChecks {
         loom.sites().stream().filter(site -> site.entry().isEmpty()).toList();
     if (without.isEmpty()) {
       findings.add(
-          fine("MP-20", "Every contact means something", loom.sites().size() + " contacts are mapped"));
+          fine(
+              "MP-20",
+              "Every contact means something",
+              loom.sites().size() + " contacts are mapped"));
       return;
     }
     Mapping proposed = Proposal.rest(build, catalogue);
@@ -69,13 +72,14 @@ final class MapChecks {
                 Severity.LOOK,
                 Station.MAP,
                 without.stream().map(site -> site.id().toString()).toList(),
-                without.size() + (without.size() == 1 ? " contact means" : " contacts mean") + " nothing yet",
+                without.size()
+                    + (without.size() == 1 ? " contact means" : " contacts mean")
+                    + " nothing yet",
                 names)
             .mendedBy(
                 helps
                     ? Optional.of(
-                        Fix.of(
-                            "Map the rest", b -> b.withMapping(Proposal.rest(b, catalogue))))
+                        Fix.of("Map the rest", b -> b.withMapping(Proposal.rest(b, catalogue))))
                     : Optional.empty()));
   }
 
@@ -125,8 +129,7 @@ final class MapChecks {
     if (target instanceof Target.Axis && type == ContactKind.Type.SWITCH) {
       return "A switch has no travel; it can drive one end of an axis, such as Axis X-";
     }
-    if (target instanceof Target.Steps steps
-        && steps.first() + site.kind().steps() - 1 > 128) {
+    if (target instanceof Target.Steps steps && steps.first() + site.kind().steps() - 1 > 128) {
       return "Its last step would be beyond button 128";
     }
     return "";
@@ -161,7 +164,10 @@ final class MapChecks {
                   other.map(
                       entry ->
                           Fix.of(
-                              "Make " + sites.get(last).label() + " " + TargetText.of(entry.target()),
+                              "Make "
+                                  + sites.get(last).label()
+                                  + " "
+                                  + TargetText.of(entry.target()),
                               b ->
                                   b.withMapping(
                                       b.mapping()
@@ -181,7 +187,8 @@ final class MapChecks {
                 Station.MAP,
                 List.of(),
                 "Nothing gives " + row.function().name(),
-                "The host asks for it as a " + row.function().wants().words()
+                "The host asks for it as a "
+                    + row.function().wants().words()
                     + "; choose a contact for it, or take it out of the brief"));
       } else if (!row.fits()) {
         findings.add(
@@ -214,7 +221,9 @@ final class MapChecks {
                   Station.MAP,
                   List.of(),
                   used + " buttons are more than a " + host.words() + " surely takes",
-                  "It lists " + host.buttons() + " of one gamepad dependably; give keys to the rest")
+                  "It lists "
+                      + host.buttons()
+                      + " of one gamepad dependably; give keys to the rest")
               .showing(
                   new Working(
                       "buttons of one gamepad",

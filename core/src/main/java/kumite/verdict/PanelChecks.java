@@ -91,7 +91,8 @@ final class PanelChecks {
                                         c.placement()
                                             .movedTo(
                                                 Math.max(0, Math.min(x, b.panel().widthMm())),
-                                                Math.max(0, Math.min(y, b.panel().heightMm()))))))));
+                                                Math.max(
+                                                    0, Math.min(y, b.panel().heightMm()))))))));
       }
     }
     return off;
@@ -148,7 +149,8 @@ final class PanelChecks {
   private Finding finding(Gap gap, List<Gap> pair) {
     boolean overlap = gap.gapMm() <= 0;
     boolean stop =
-        overlap || gap.kind().height() == kumite.panel.Height.PANEL && gap.gapMm() < gap.neededMm() / 2;
+        overlap
+            || gap.kind().height() == kumite.panel.Height.PANEL && gap.gapMm() < gap.neededMm() / 2;
     String title =
         switch (gap.kind()) {
           case HOLE_HOLE ->
@@ -163,13 +165,18 @@ final class PanelChecks {
               between(gap)
                   + (overlap ? " flanges overlap" : " flanges " + mm(gap.gapMm()) + " apart");
           case BODY_BODY ->
-              between(gap) + (overlap ? " bodies collide" : " bodies " + mm(gap.gapMm()) + " apart");
+              between(gap)
+                  + (overlap ? " bodies collide" : " bodies " + mm(gap.gapMm()) + " apart");
           case BODY_WALL ->
               label(gap.control())
-                  + (overlap ? " body meets the case wall" : " body " + mm(gap.gapMm()) + " from the wall");
+                  + (overlap
+                      ? " body meets the case wall"
+                      : " body " + mm(gap.gapMm()) + " from the wall");
           case BODY_BOARD ->
               label(gap.control())
-                  + (overlap ? " body sits on the board" : " body " + mm(gap.gapMm()) + " from the board");
+                  + (overlap
+                      ? " body sits on the board"
+                      : " body " + mm(gap.gapMm()) + " from the board");
           case DEPTH -> throw new AssertionError(gap);
         };
     StringBuilder detail =
@@ -181,7 +188,12 @@ final class PanelChecks {
     pair.stream()
         .skip(1)
         .forEach(
-            other -> detail.append("; ").append(other.kind().words()).append(" ").append(mm(other.gapMm())));
+            other ->
+                detail
+                    .append("; ")
+                    .append(other.kind().words())
+                    .append(" ")
+                    .append(mm(other.gapMm())));
     List<String> about = new ArrayList<>(List.of(gap.control().text()));
     gap.other().ifPresent(other -> about.add(other.text()));
     return Finding.of(
@@ -199,8 +211,7 @@ final class PanelChecks {
         label,
         new kumite.build.Edit(
             label,
-            b ->
-                Arrange.shift(b, List.of(nudge.control()), nudge.dxMm(), nudge.dyMm()).apply(b)));
+            b -> Arrange.shift(b, List.of(nudge.control()), nudge.dxMm(), nudge.dyMm()).apply(b)));
   }
 
   private void depth(Gaps gaps) {
@@ -223,10 +234,14 @@ final class PanelChecks {
                     Station.PANEL,
                     List.of(gap.control().text()),
                     label(gap.control())
-                        + (gap.gapMm() < 0 ? " is deeper than the case" : " leaves little room below"),
+                        + (gap.gapMm() < 0
+                            ? " is deeper than the case"
+                            : " leaves little room below"),
                     mm(gap.neededMm())
                         + " needed below the tabs for the bend of the wire, "
-                        + (gap.gapMm() < 0 ? mm(-gap.gapMm()) + " too deep" : mm(gap.gapMm()) + " there"))
+                        + (gap.gapMm() < 0
+                            ? mm(-gap.gapMm()) + " too deep"
+                            : mm(gap.gapMm()) + " there"))
                 .showing(gap.working())
                 .mendedBy(
                     wanted > 2000
@@ -294,7 +309,13 @@ final class PanelChecks {
               Station.PANEL,
               List.of(),
               "The panel holds every part",
-              "All take " + mm(panel.thicknessMm()) + "; from " + mm(low) + " to " + mm(high) + " would do"));
+              "All take "
+                  + mm(panel.thicknessMm())
+                  + "; from "
+                  + mm(low)
+                  + " to "
+                  + mm(high)
+                  + " would do"));
     }
   }
 

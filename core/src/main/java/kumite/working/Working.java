@@ -49,7 +49,8 @@ public record Working(
   /** {@return a value with a unit, with the given number of decimals} */
   public static Value value(
       String symbol, double number, int decimals, String unit, String meaning) {
-    return new Value(symbol, number(number, decimals) + (unit.isEmpty() ? "" : " " + unit), meaning);
+    return new Value(
+        symbol, number(number, decimals) + (unit.isEmpty() ? "" : " " + unit), meaning);
   }
 
   /** {@return a number with a point and a fixed count of decimals; never "-0.0"} */

@@ -1,0 +1,129 @@
+package kumite.desktop;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.stage.Stage;
+import kumite.build.Build;
+import kumite.desktop.brief.BriefStation;
+import kumite.desktop.log.LogStation;
+import kumite.desktop.loom.LoomStation;
+import kumite.desktop.map.MapStation;
+import kumite.desktop.panel.PanelStation;
+import kumite.desktop.shell.Shell;
+import kumite.desktop.shell.Workbench;
+import kumite.files.BuildFile;
+import kumite.files.BuildFileException;
+import kumite.files.Demo;
+import kumite.files.Journal;
+import kumite.parts.Catalogue;
+import kumite.verdict.Station;
+
+/** The application: one window over one workbench. */
+public final class KumiteApp extends Application {
+  private Workbench workbench;
+  private Shell shell;
+  private Safekeeper safekeeper;
+
+  @Override
+  public void start(Stage stage) {
+    Options options;
+    try {
+      options = Options.parse(getParameters().getRaw());
+    } catch (IllegalArgumentException e) {
+      System.err.println(e.getMessage());
+      Platform.exit();
+      return;
+    }
+    setUserAgentStylesheet(Look.baseTheme());
+    Look.loadFonts();
+    open(stage, options, Catalogue.standard());
+    if (options.pictures().isPresent()) {
+      new Pictures(stage, workbench, shell, options.pictures().get()).takeAll();
+    } else if (options.picture().isPresent()) {
+      Pictures.takeOne(stage, options.picture().get());
+    }
+    if (options.exitWhenShown()) {
+      Platform.runLater(() -> Platform.runLater(Platform::exit));
+    }
+  }
+
+  /** Shows the window; tests call this with a folder of their own for the journal. */
+  void open(Stage stage, Options options, Catalogue catalogue) {
+    Build first = Build.empty("New build");
+    Optional<Path> file = Optional.empty();
+    Optional<String> complaint = Optional.empty();
+    try {
+      if (options.file().isPresent()) {
+        first = BuildFile.read(options.file().get(), catalogue);
+        file = options.file();
+      } else if (options.demo().isPresent()) {
+        first = Demo.open(options.demo().get(), catalogue);
+      }
+    } catch (BuildFileException e) {
+      complaint = Optional.of(e.getMessage());
+    }
+    workbench = new Workbench(catalogue, first);
+    workbench.file().set(file);
+    shell = new Shell(workbench, stations());
+    Scene scene = new Scene(shell, 1280, 800);
+    Look.dress(scene);
+    shell.install(scene);
+    stage.setScene(scene);
+    stage.setMinWidth(1000);
+    stage.setMinHeight(660);
+    stage.setTitle("Kumite");
+    workbench.build().addListener((o, was, is) -> stage.setTitle(is.brief().title() + " – Kumite"));
+    stage.setTitle(first.brief().title() + " – Kumite");
+    stage.show();
+    complaint.ifPresent(workbench::complain);
+    if (options.pictures().isEmpty()) {
+      Journal journal = new Journal(options.state());
+      Optional<Journal.Unsaved> unsaved = journal.find(catalogue);
+      safekeeper = new Safekeeper(workbench, journal);
+      unsaved.ifPresent(this::offer);
+    }
+  }
+
+  private void offer(Journal.Unsaved unsaved) {
+    Build now = workbench.build().get();
+    shell.offerRecovery(
+        "There is unsaved work",
+        "\""
+            + unsaved.build().brief().title()
+            + "\", "
+            + unsaved.build().controls().size()
+            + " controls, was not saved when Kumite last ended"
+            + unsaved.savedAs().map(f -> "; it belongs to " + f).orElse("")
+            + ".",
+        () -> workbench.openUnsaved(unsaved.build(), now, unsaved.savedAs()),
+        () -> workbench.say("The unsaved work was thrown away"));
+  }
+
+  private static Map<Station, Shell.Maker> stations() {
+    Map<Station, Shell.Maker> makers = new EnumMap<>(Station.class);
+    makers.put(Station.BRIEF, BriefStation::new);
+    makers.put(Station.PANEL, PanelStation::new);
+    makers.put(Station.LOOM, LoomStation::new);
+    makers.put(Station.MAP, MapStation::new);
+    makers.put(Station.LOG, (bench, frame) -> new LogStation(bench, Clock.systemDefaultZone()));
+    return makers;
+  }
+
+  /** {@return the state of the window, for tests} */
+  Workbench workbench() {
+    return workbench;
+  }
+
+  @Override
+  public void stop() {
+    if (safekeeper != null) {
+      safekeeper.finish();
+    }
+  }
+}

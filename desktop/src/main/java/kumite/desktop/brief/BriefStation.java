@@ -1,0 +1,287 @@
+package kumite.desktop.brief;
+
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import kumite.build.Brief;
+import kumite.build.Edit;
+import kumite.build.Host;
+import kumite.build.HostFunction;
+import kumite.desktop.field.Segments;
+import kumite.desktop.field.TypedField;
+import kumite.desktop.shell.Shell;
+import kumite.desktop.shell.StationView;
+import kumite.desktop.shell.Workbench;
+import kumite.verdict.Bench;
+import kumite.verdict.Station;
+
+/** What the controller must do. */
+public final class BriefStation implements StationView {
+  private final Workbench workbench;
+  private final VBox root = new VBox();
+  private final TextField title = new TextField();
+  private final TextField revision = new TextField();
+  private final Segments<Host> host;
+  private final TypedField supply;
+  private final TypedField reach;
+  private final Label hostFacts = new Label();
+  private final ListView<HostFunction> functions = new ListView<>();
+  private final TextField newName = new TextField();
+  private final ComboBox<HostFunction.Wants> newWants = new ComboBox<>();
+  private final Label count = new Label();
+
+  /** The station's room. */
+  public BriefStation(Workbench workbench, Shell.Frame frame) {
+    this.workbench = workbench;
+    root.getStyleClass().add("station-room");
+    Label heading = new Label("Brief");
+    heading.getStyleClass().add("station-title");
+    Label what = new Label("what it must do, for whose hands, on which host");
+    what.getStyleClass().add("note");
+    HBox head = new HBox(heading, what);
+    head.getStyleClass().add("station-head");
+
+    title.setId("brief-title");
+    title.setPrefColumnCount(22);
+    onTaken(
+        title,
+        text -> brief("Title " + text, b -> b.withTitle(text)),
+        () -> workbench.build().get().brief().title());
+    revision.setId("brief-revision");
+    revision.setPrefColumnCount(2);
+    onTaken(
+        revision,
+        text ->
+            workbench.apply(
+                new Edit(
+                    "Revision " + text,
+                    b -> b.withRevision(text.toUpperCase(java.util.Locale.ROOT)))),
+        () -> workbench.build().get().revision());
+    host =
+        new Segments<>(
+            Host::words, h -> brief("Host " + h.words(), b -> b.withHost(h)), Host.values());
+    supply =
+        TypedField.number(
+            "supply", "V", 1, 12, v -> brief("Set the supply", b -> b.withSupplyVolts(v)));
+    reach = TypedField.length("reach", mm -> brief("Set the reach", b -> b.withReach(mm)));
+    HBox first = new HBox(named("title", title), named("revision", revision), named("host", host));
+    first.getStyleClass().add("field-row");
+    HBox second =
+        new HBox(
+            named("supply from the host's port", supply),
+            named("reach of the hand: resting palm to fingertip", reach));
+    second.getStyleClass().add("field-row");
+    hostFacts.getStyleClass().add("note");
+    hostFacts.setWrapText(true);
+    VBox facts = new VBox(first, second, hostFacts);
+    facts.getStyleClass().addAll("sheet", "form");
+
+    Label listTitle = new Label("The host asks for");
+    listTitle.getStyleClass().add("emphasis");
+    count.getStyleClass().add("note");
+    HBox listHead = new HBox(listTitle, count);
+    listHead.getStyleClass().add("station-head");
+    functions.setId("functions");
+    functions.setFixedCellSize(34);
+    functions.setCellFactory(view -> new FunctionCell());
+    Label none =
+        new Label(
+            "List what the host's settings page asks for, in its order: one line each.\n"
+                + "The Map station then tells what is covered.");
+    none.getStyleClass().add("note");
+    functions.setPlaceholder(none);
+    VBox.setVgrow(functions, Priority.ALWAYS);
+    newName.setId("new-function");
+    newName.setPromptText("Another function, such as Sound horn");
+    newName.setPrefColumnCount(24);
+    newName.setOnAction(event -> addFunction());
+    newWants.getItems().setAll(HostFunction.Wants.values());
+    newWants.setValue(HostFunction.Wants.PRESS);
+    newWants.setConverter(words());
+    newWants.setAccessibleText("What kind of input it takes");
+    Button add = new Button("Add");
+    add.setOnAction(event -> addFunction());
+    HBox adder = new HBox(newName, newWants, add);
+    adder.getStyleClass().add("field-row");
+    VBox list = new VBox(listHead, functions, adder);
+    list.getStyleClass().addAll("sheet", "form");
+    VBox.setVgrow(list, Priority.ALWAYS);
+    root.getChildren().addAll(head, facts, list);
+  }
+
+  private static StringConverter<HostFunction.Wants> words() {
+    return new StringConverter<>() {
+      @Override
+      public String toString(HostFunction.Wants wants) {
+        return wants == null ? "" : wants.words();
+      }
+
+      @Override
+      public HostFunction.Wants fromString(String text) {
+        throw new UnsupportedOperationException("chosen, not typed");
+      }
+    };
+  }
+
+  private static VBox named(String name, Node field) {
+    Label label = new Label(name);
+    label.getStyleClass().add("field-name");
+    label.setLabelFor(field);
+    return new VBox(label, field);
+  }
+
+  private static void onTaken(
+      TextField field,
+      java.util.function.Consumer<String> taken,
+      java.util.function.Supplier<String> current) {
+    Runnable take =
+        () -> {
+          String text = field.getText().strip();
+          if (!text.equals(current.get())) {
+            taken.accept(text);
+          }
+          field.setText(current.get());
+        };
+    field.setOnAction(event -> take.run());
+    field
+        .focusedProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!is) {
+                take.run();
+              }
+            });
+  }
+
+  private void brief(String label, java.util.function.UnaryOperator<Brief> change) {
+    workbench.apply(new Edit(label, b -> b.withBrief(change.apply(b.brief()))));
+  }
+
+  private void functions(
+      String label, java.util.function.UnaryOperator<List<HostFunction>> change) {
+    brief(label, b -> b.withFunctions(change.apply(new ArrayList<>(b.functions()))));
+  }
+
+  private void addFunction() {
+    String name = newName.getText().strip();
+    if (name.isEmpty()) {
+      workbench.complain("Name the function first, as the host's settings page does");
+      return;
+    }
+    HostFunction function = new HostFunction(name, newWants.getValue());
+    int before = workbench.build().get().brief().functions().size();
+    functions(
+        "Ask for " + name,
+        list -> {
+          list.add(function);
+          return list;
+        });
+    if (workbench.build().get().brief().functions().size() > before) {
+      newName.clear();
+    }
+    newName.requestFocus();
+  }
+
+  @Override
+  public Station station() {
+    return Station.BRIEF;
+  }
+
+  @Override
+  public Node node() {
+    return root;
+  }
+
+  @Override
+  public void show(Bench bench) {
+    Brief brief = bench.build().brief();
+    if (!title.isFocused()) {
+      title.setText(brief.title());
+    }
+    if (!revision.isFocused()) {
+      revision.setText(bench.build().revision());
+    }
+    host.choose(brief.host());
+    supply.show(brief.supplyVolts());
+    reach.unit(brief.units());
+    reach.show(brief.reachMm());
+    hostFacts.setText(
+        "A "
+            + brief.host().words()
+            + " takes "
+            + brief.host().buttons()
+            + " buttons of one gamepad dependably (common practice, no source). Measure the hand that"
+            + " will use it; averages mislead.");
+    if (!functions.getItems().equals(brief.functions())) {
+      functions.getItems().setAll(brief.functions());
+    }
+    count.setText(
+        brief.functions().isEmpty() ? "" : brief.functions().size() + " functions, in its order");
+  }
+
+  private final class FunctionCell extends ListCell<HostFunction> {
+    private final Label number = new Label();
+    private final Label name = new Label();
+    private final Label wants = new Label();
+    private final Button up = new Button("Up");
+    private final Button remove = new Button("Remove");
+    private final HBox row;
+
+    FunctionCell() {
+      number.getStyleClass().addAll("mono", "note");
+      number.setMinWidth(28);
+      wants.getStyleClass().add("note");
+      name.setMinWidth(160);
+      up.getStyleClass().add("small");
+      remove.getStyleClass().add("small");
+      Region gap = new Region();
+      HBox.setHgrow(gap, Priority.ALWAYS);
+      row = new HBox(number, name, wants, gap, up, remove);
+      row.getStyleClass().add("contact-row");
+      up.setOnAction(
+          event -> {
+            int at = getIndex();
+            functions(
+                "Move " + getItem().name() + " up",
+                list -> {
+                  list.add(at - 1, list.remove(at));
+                  return list;
+                });
+          });
+      remove.setOnAction(
+          event -> {
+            int at = getIndex();
+            functions(
+                "No longer ask for " + getItem().name(),
+                list -> {
+                  list.remove(at);
+                  return list;
+                });
+          });
+    }
+
+    @Override
+    protected void updateItem(HostFunction function, boolean empty) {
+      super.updateItem(function, empty);
+      setText(null);
+      setGraphic(empty ? null : row);
+      if (!empty) {
+        number.setText(String.valueOf(getIndex() + 1));
+        name.setText(function.name());
+        wants.setText("wants a " + function.wants().words());
+        up.setDisable(getIndex() == 0);
+      }
+    }
+  }
+}

@@ -1,0 +1,87 @@
+package kumite.desktop.field;
+
+import java.util.EnumMap;
+import java.util.Map;
+import javafx.scene.control.Label;
+import javafx.scene.layout.StackPane;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.StrokeLineCap;
+import kumite.build.WireColour;
+import kumite.build.WireColour.Hue;
+
+/** A wire drawn as a strand in its own colour with an ink edge and its letter code. */
+public final class StrandLine extends StackPane {
+  /** The colours of insulation. They belong to the wire, not to the theme. */
+  private static final Map<Hue, Color> PAINT = new EnumMap<>(Hue.class);
+
+  static {
+    PAINT.put(Hue.BK, Color.web("#1b1b1b"));
+    PAINT.put(Hue.BN, Color.web("#7a4a26"));
+    PAINT.put(Hue.RD, Color.web("#c22a20"));
+    PAINT.put(Hue.OG, Color.web("#e07a1f"));
+    PAINT.put(Hue.YE, Color.web("#e8c11c"));
+    PAINT.put(Hue.GN, Color.web("#2e8b4f"));
+    PAINT.put(Hue.BU, Color.web("#2b66b8"));
+    PAINT.put(Hue.VT, Color.web("#7b4aa6"));
+    PAINT.put(Hue.GY, Color.web("#8c9196"));
+    PAINT.put(Hue.WH, Color.web("#ffffff"));
+    PAINT.put(Hue.PK, Color.web("#e79ab5"));
+    PAINT.put(Hue.TQ, Color.web("#2fb0a8"));
+  }
+
+  private final Line edge = line("strand-edge", 6);
+  private final Line base = line("strand-base", 4);
+  private final Line stripe = line("strand-stripe", 1.6);
+  private final Label label = new Label();
+
+  /** An empty strand. */
+  public StrandLine() {
+    getStyleClass().add("strand-line");
+    label.getStyleClass().addAll("mono", "strand-label");
+    stripe.getStrokeDashArray().setAll(7.0, 7.0);
+    getChildren().addAll(edge, base, stripe, label);
+    setMinWidth(70);
+    setMaxWidth(Double.MAX_VALUE);
+  }
+
+  private static Line line(String style, double width) {
+    Line line = new Line();
+    line.getStyleClass().add(style);
+    line.setStrokeWidth(width);
+    line.setStrokeLineCap(StrokeLineCap.BUTT);
+    line.setManaged(false);
+    return line;
+  }
+
+  /** Shows a wire. */
+  public void show(WireColour colour, String text) {
+    base.setStroke(paint(colour.base()));
+    stripe.setVisible(colour.stripe().isPresent());
+    colour.stripe().ifPresent(hue -> stripe.setStroke(paint(hue)));
+    label.setText(text);
+    setAccessibleText(text + ", " + colour.words());
+  }
+
+  /** {@return the colour of insulation of that hue} */
+  public static Color paint(Hue hue) {
+    return PAINT.get(hue);
+  }
+
+  @Override
+  protected void layoutChildren() {
+    super.layoutChildren();
+    double y = snapPositionY(getHeight() / 2);
+    for (Line line : new Line[] {edge, base, stripe}) {
+      line.setStartX(0);
+      line.setEndX(getWidth());
+      line.setStartY(y);
+      line.setEndY(y);
+    }
+  }
+
+  @Override
+  protected double computeMinHeight(double width) {
+    return 22;
+  }
+}

@@ -1,0 +1,185 @@
+package kumite.desktop.field;
+
+import java.util.function.DoubleConsumer;
+import java.util.function.DoubleFunction;
+import java.util.function.Function;
+import javafx.css.PseudoClass;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.VBox;
+import kumite.build.Length;
+import kumite.build.LengthUnit;
+
+/**
+ * A number that a person types. While it is typed, the line below says what it is understood as, or
+ * what is wrong; Enter or leaving the field takes it, Escape puts the old one back. The last good
+ * value is never lost.
+ */
+public final class TypedField extends VBox {
+  private static final PseudoClass BAD = PseudoClass.getPseudoClass("bad");
+
+  /**
+   * What was typed.
+   *
+   * @param value the number
+   * @param understood what it was understood as
+   */
+  public record Typed(double value, String understood) {}
+
+  private final TextField text = new TextField();
+  private final Label understood = new Label();
+  private Function<String, Typed> reader;
+  private DoubleFunction<String> writer;
+  private final DoubleConsumer taken;
+  private double value;
+
+  private TypedField(
+      String name,
+      Function<String, Typed> reader,
+      DoubleFunction<String> writer,
+      DoubleConsumer taken) {
+    this.reader = reader;
+    this.writer = writer;
+    this.taken = taken;
+    getStyleClass().add("typed-field");
+    text.getStyleClass().add("mono");
+    text.setAccessibleText(name);
+    understood.getStyleClass().add("understood");
+    understood.setMinHeight(14);
+    getChildren().addAll(text, understood);
+    text.textProperty().addListener((o, was, is) -> read());
+    text.setOnAction(event -> take());
+    text.focusedProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (is) {
+                text.selectAll();
+              } else {
+                take();
+              }
+              read();
+            });
+    text.setOnKeyPressed(
+        event -> {
+          if (event.getCode() == KeyCode.ESCAPE) {
+            write();
+            event.consume();
+          }
+        });
+  }
+
+  /** {@return a field for a length; it accepts mm and in whatever the unit shown} */
+  public static TypedField length(String name, DoubleConsumer taken) {
+    TypedField field = new TypedField(name, text -> null, Double::toString, taken);
+    field.unit(LengthUnit.MM);
+    return field;
+  }
+
+  /**
+   * {@return a field for another quantity}
+   *
+   * @param unit its unit, said back
+   */
+  public static TypedField number(
+      String name, String unit, double low, double high, DoubleConsumer taken) {
+    return new TypedField(
+        name,
+        typed -> {
+          String plain =
+              typed.strip().replaceAll("(?i)\\s*" + java.util.regex.Pattern.quote(unit) + "$", "");
+          double number;
+          try {
+            number = Double.parseDouble(plain.replace(',', '.'));
+          } catch (NumberFormatException e) {
+            throw new IllegalArgumentException(
+                "\""
+                    + typed.strip()
+                    + "\" is no number; type "
+                    + plain(low)
+                    + " to "
+                    + plain(high));
+          }
+          if (!(number >= low && number <= high)) {
+            throw new IllegalArgumentException(
+                "type " + plain(low) + " to " + plain(high) + " " + unit);
+          }
+          return new Typed(number, plain(number) + " " + unit);
+        },
+        TypedField::plain,
+        taken);
+  }
+
+  /** Shows lengths in another unit. */
+  public void unit(LengthUnit unit) {
+    reader =
+        typed -> {
+          Length.Typed length = Length.parse(typed, unit);
+          return new Typed(length.mm(), length.understood());
+        };
+    writer = mm -> Length.number(mm, unit) + " " + unit.symbol();
+    if (!text.isFocused()) {
+      write();
+    }
+  }
+
+  /** Shows a value; while the field is being typed in, it is kept for later. */
+  public void show(double newValue) {
+    value = newValue;
+    if (!text.isFocused()) {
+      write();
+    }
+  }
+
+  /** {@return the field itself, for focus and tests} */
+  public TextField field() {
+    return text;
+  }
+
+  private void write() {
+    text.setText(writer.apply(value));
+    read();
+  }
+
+  private void read() {
+    try {
+      Typed typed = reader.apply(text.getText());
+      text.pseudoClassStateChanged(BAD, false);
+      understood.pseudoClassStateChanged(BAD, false);
+      understood.setText(text.isFocused() && typed != null ? typed.understood() : "");
+    } catch (IllegalArgumentException e) {
+      text.pseudoClassStateChanged(BAD, true);
+      understood.pseudoClassStateChanged(BAD, true);
+      understood.setText(e.getMessage());
+      understood.setTooltip(new Tooltip(e.getMessage()));
+    }
+  }
+
+  private void take() {
+    try {
+      Typed typed = reader.apply(text.getText());
+      // What is shown is rounded: only a text that was changed is a new value.
+      if (typed != null && !text.getText().equals(writer.apply(value))) {
+        value = typed.value();
+        taken.accept(value);
+      }
+      if (!text.isFocused()) {
+        write();
+      } else {
+        text.setText(writer.apply(value));
+        text.selectAll();
+      }
+    } catch (IllegalArgumentException e) {
+      if (!text.isFocused()) {
+        write(); // the last good value stands
+      }
+    }
+  }
+
+  private static String plain(double number) {
+    return number == Math.rint(number) && Math.abs(number) < 1e9
+        ? String.valueOf((long) number)
+        : String.valueOf(number);
+  }
+}

@@ -1,0 +1,125 @@
+package kumite.desktop.log;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import kumite.build.Edit;
+import kumite.build.LogNote;
+import kumite.desktop.shell.StationView;
+import kumite.desktop.shell.Workbench;
+import kumite.verdict.Bench;
+import kumite.verdict.Station;
+
+/** What was done and measured, with its date. */
+public final class LogStation implements StationView {
+  private final Workbench workbench;
+  private final Clock clock;
+  private final VBox root = new VBox();
+  private final ListView<LogNote> notes = new ListView<>();
+  private final TextField text = new TextField();
+
+  /** The station's room; the clock dates the notes. */
+  public LogStation(Workbench workbench, Clock clock) {
+    this.workbench = workbench;
+    this.clock = clock;
+    root.getStyleClass().add("station-room");
+    Label title = new Label("Log");
+    title.getStyleClass().add("station-title");
+    Label what = new Label("what you did and measured; newest first");
+    what.getStyleClass().add("note");
+    HBox head = new HBox(title, what);
+    head.getStyleClass().add("station-head");
+    text.setId("new-note");
+    text.setPromptText("What did you do or measure?");
+    text.setOnAction(event -> add());
+    HBox.setHgrow(text, Priority.ALWAYS);
+    Button add = new Button("Note it");
+    add.getStyleClass().add("accent");
+    add.setOnAction(event -> add());
+    HBox adder = new HBox(text, add);
+    adder.getStyleClass().add("field-row");
+    notes.setId("notes");
+    notes.setCellFactory(view -> new NoteCell());
+    Label none = new Label("No notes yet. Write down the first thing you measured.");
+    none.getStyleClass().add("note");
+    notes.setPlaceholder(none);
+    VBox.setVgrow(notes, Priority.ALWAYS);
+    VBox sheet = new VBox(adder, notes);
+    sheet.getStyleClass().addAll("sheet", "form");
+    VBox.setVgrow(sheet, Priority.ALWAYS);
+    root.getChildren().addAll(head, sheet);
+  }
+
+  private void add() {
+    String note = text.getText().strip();
+    if (note.isEmpty()) {
+      text.requestFocus();
+      return;
+    }
+    LogNote dated = new LogNote(LocalDate.now(clock), note);
+    workbench.apply(
+        new Edit(
+            "Note",
+            b -> {
+              List<LogNote> log = new ArrayList<>(b.log());
+              log.add(dated);
+              return b.withLog(log);
+            }));
+    text.clear();
+  }
+
+  @Override
+  public Station station() {
+    return Station.LOG;
+  }
+
+  @Override
+  public Node node() {
+    return root;
+  }
+
+  @Override
+  public void show(Bench bench) {
+    List<LogNote> newestFirst = new ArrayList<>(bench.build().log());
+    Collections.reverse(newestFirst);
+    notes.getItems().setAll(newestFirst);
+  }
+
+  private static final class NoteCell extends ListCell<LogNote> {
+    private final Label date = new Label();
+    private final Label note = new Label();
+    private final HBox row = new HBox(date, note);
+
+    NoteCell() {
+      date.getStyleClass().addAll("mono", "note");
+      date.setMinWidth(96);
+      note.setWrapText(true);
+      HBox.setHgrow(note, Priority.ALWAYS);
+      row.getStyleClass().add("note-row");
+      row.setMaxWidth(Double.MAX_VALUE);
+      setPrefWidth(0); // the row takes the list's width, so that long notes wrap
+    }
+
+    @Override
+    protected void updateItem(LogNote item, boolean empty) {
+      super.updateItem(item, empty);
+      setText(null);
+      setGraphic(empty ? null : row);
+      if (!empty) {
+        date.setText(item.date().toString());
+        note.setText(item.text());
+      }
+    }
+  }
+}

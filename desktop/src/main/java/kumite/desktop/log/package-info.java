@@ -1,0 +1,2 @@
+/** The Log station: dated notes. */
+package kumite.desktop.log;

@@ -1,0 +1,411 @@
+package kumite.desktop.loom;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import kumite.build.ContactId;
+import kumite.build.Edit;
+import kumite.build.Length;
+import kumite.build.LengthUnit;
+import kumite.build.LoomSettings;
+import kumite.build.WireColour;
+import kumite.desktop.field.Segments;
+import kumite.desktop.field.TypedField;
+import kumite.desktop.shell.Commands;
+import kumite.desktop.shell.Shell;
+import kumite.desktop.shell.StationView;
+import kumite.desktop.shell.Workbench;
+import kumite.device.SignalPath;
+import kumite.loom.CommonRun;
+import kumite.loom.PinChoice;
+import kumite.loom.Strand;
+import kumite.parts.BoardKind;
+import kumite.verdict.Bench;
+import kumite.verdict.Station;
+
+/** What goes to which terminal, with which wire. */
+public final class LoomStation implements StationView {
+  private enum View {
+    STRANDS("By strand"),
+    COMMONS("Commons"),
+    CUT_LIST("Cut list");
+
+    private final String words;
+
+    View(String words) {
+      this.words = words;
+    }
+  }
+
+  private final Workbench workbench;
+  private final VBox root = new VBox();
+  private final Label facts = new Label();
+  private final Segments<View> tabs;
+  private final ListView<SignalPath> strands = new ListView<>();
+  private final ListView<Strand> commons = new ListView<>();
+  private final ListView<String> cutList = new ListView<>();
+  private final VBox runs = new VBox();
+  private final StackPane list = new StackPane();
+  private final BoardView boardView;
+  private final VBox why = new VBox();
+  private final ComboBox<BoardKind> board = new ComboBox<>();
+  private final ComboBox<LoomSettings.CommonShape> shape = new ComboBox<>();
+  private final TypedField slack;
+  private final TypedField loop;
+  private final TypedField gauge;
+  private final VBox empty = new VBox();
+  private final Label emptyText = new Label();
+  private View view = View.STRANDS;
+  private boolean showing;
+
+  /** The station's room. */
+  public LoomStation(Workbench workbench, Shell.Frame frame) {
+    this.workbench = workbench;
+    boardView = new BoardView(workbench);
+    root.getStyleClass().add("station-room");
+    Label title = new Label("Loom");
+    title.getStyleClass().add("station-title");
+    facts.getStyleClass().add("note");
+    tabs =
+        new Segments<>(
+            v -> v.words,
+            v -> {
+              view = v;
+              show(workbench.bench().get());
+            },
+            View.values());
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox head = new HBox(title, facts, gap, tabs);
+    head.getStyleClass().add("station-head");
+
+    board.setId("board-choice");
+    board.setAccessibleText("Board");
+    board.setPromptText("Choose a board");
+    board.setPrefWidth(230);
+    board.getItems().setAll(workbench.catalogue().boards());
+    board.setConverter(words(BoardKind::name));
+    board
+        .valueProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!showing && is != null) {
+                workbench.apply(Commands.board(is));
+              }
+            });
+    shape.setAccessibleText("How commons are laid");
+    shape.getItems().setAll(LoomSettings.CommonShape.values());
+    shape.setConverter(words(LoomSettings.CommonShape::words));
+    shape
+        .valueProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!showing && is != null) {
+                loom("Commons as " + is.words(), l -> l.withShape(is));
+              }
+            });
+    slack =
+        TypedField.length(
+            "slack at each end",
+            mm -> loom("Set the slack", l -> l.withAllowances(mm, l.serviceLoopMm())));
+    loop =
+        TypedField.length(
+            "service loop",
+            mm -> loom("Set the service loop", l -> l.withAllowances(l.slackMm(), mm)));
+    gauge =
+        TypedField.number(
+            "gauge",
+            "AWG",
+            10,
+            36,
+            n -> loom("Set the gauge", l -> l.withGauge((int) Math.round(n))));
+    for (TypedField field : new TypedField[] {slack, loop, gauge}) {
+      field.field().setPrefColumnCount(7);
+    }
+    HBox settings =
+        new HBox(
+            named("board", board),
+            named("commons", shape),
+            named("slack, each end", slack),
+            named("service loop", loop),
+            named("gauge", gauge));
+    settings.getStyleClass().addAll("field-row", "bar");
+
+    strands.setId("strands");
+    strands.setCellFactory(v -> new StrandCell(workbench));
+    strands.setFixedCellSize(32);
+    strands
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!showing && is != null) {
+                workbench.select(is.id());
+              }
+            });
+    commons.setCellFactory(v -> new CommonCell(workbench));
+    commons.setFixedCellSize(30);
+    cutList.setFixedCellSize(30);
+    cutList.getStyleClass().add("mono");
+    runs.getStyleClass().add("runs");
+
+    emptyText.getStyleClass().add("emphasis");
+    Button first = new Button("Use " + workbench.catalogue().boards().get(0).name());
+    first.getStyleClass().add("accent");
+    first.setId("use-first-board");
+    first.setOnAction(
+        event -> workbench.apply(Commands.board(workbench.catalogue().boards().get(0))));
+    Button toPanel = new Button("Go to the panel");
+    toPanel.setOnAction(event -> workbench.station().set(Station.PANEL));
+    empty.getStyleClass().add("empty-state");
+    empty.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
+    empty.getChildren().addAll(emptyText, first, toPanel);
+
+    why.getStyleClass().add("why");
+    why.setMinHeight(Region.USE_PREF_SIZE);
+    VBox left = new VBox(list, why);
+    VBox.setVgrow(list, Priority.ALWAYS);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    HBox body = new HBox(left, boardView);
+    StackPane sheet = new StackPane(body, empty);
+    sheet.getStyleClass().add("sheet");
+    VBox.setVgrow(sheet, Priority.ALWAYS);
+    root.getChildren().addAll(head, settings, sheet);
+    workbench.path().addListener((o, was, is) -> selected());
+    workbench.holds().addListener((o, was, is) -> strands.refresh());
+  }
+
+  private static <T> StringConverter<T> words(java.util.function.Function<T, String> words) {
+    return new StringConverter<>() {
+      @Override
+      public String toString(T value) {
+        return value == null ? "" : words.apply(value);
+      }
+
+      @Override
+      public T fromString(String text) {
+        throw new UnsupportedOperationException("chosen, not typed");
+      }
+    };
+  }
+
+  private static VBox named(String name, Node field) {
+    Label label = new Label(name);
+    label.getStyleClass().add("field-name");
+    label.setLabelFor(field);
+    return new VBox(label, field);
+  }
+
+  private void loom(String label, java.util.function.UnaryOperator<LoomSettings> change) {
+    workbench.apply(new Edit(label, b -> b.withLoom(change.apply(b.loom()))));
+  }
+
+  @Override
+  public Station station() {
+    return Station.LOOM;
+  }
+
+  @Override
+  public Node node() {
+    return root;
+  }
+
+  @Override
+  public void show(Bench bench) {
+    showing = true;
+    LengthUnit unit = bench.build().brief().units();
+    board.setValue(bench.board().orElse(null));
+    shape.setValue(bench.build().loom().shape());
+    slack.unit(unit);
+    loop.unit(unit);
+    slack.show(bench.build().loom().slackMm());
+    loop.show(bench.build().loom().serviceLoopMm());
+    gauge.show(bench.build().loom().gaugeAwg());
+    int count = bench.loom().strands().size();
+    facts.setText(
+        count == 0
+            ? "nothing wired yet"
+            : count
+                + " strands · "
+                + String.format(Locale.ROOT, "%.2f m", bench.loom().totalMetres())
+                + " · "
+                + String.join(", ", bench.loom().runs().stream().map(CommonRun::words).toList()));
+    boolean noControls = bench.build().controls().isEmpty();
+    empty.setVisible(noControls || bench.board().isEmpty());
+    emptyText.setText(
+        noControls
+            ? "Nothing to wire yet: put a control on the panel first."
+            : "Choose a board, and every contact gets its terminal.");
+    empty.getChildren().get(1).setManaged(!noControls);
+    empty.getChildren().get(1).setVisible(!noControls);
+    empty.getChildren().get(2).setManaged(noControls);
+    empty.getChildren().get(2).setVisible(noControls);
+    tabs.choose(view);
+    switch (view) {
+      case STRANDS -> {
+        strands.getItems().setAll(bench.paths());
+        list.getChildren().setAll(strands);
+      }
+      case COMMONS -> {
+        commons
+            .getItems()
+            .setAll(bench.loom().strands().stream().filter(s -> s.contact().isEmpty()).toList());
+        runs.getChildren().setAll(bench.loom().runs().stream().map(this::run).toList());
+        VBox box = new VBox(runs, commons);
+        VBox.setVgrow(commons, Priority.ALWAYS);
+        list.getChildren().setAll(box);
+      }
+      case CUT_LIST -> {
+        cutList.getItems().setAll(cuts(bench, unit));
+        list.getChildren().setAll(cutList);
+      }
+    }
+    why.setVisible(view == View.STRANDS && bench.board().isPresent());
+    why.setManaged(why.isVisible());
+    boardView.show(bench);
+    showing = false;
+    selected();
+  }
+
+  private Label run(CommonRun run) {
+    Label label =
+        new Label(
+            run.words()
+                + ", as laid: "
+                + run.terminal()
+                + " – "
+                + String.join(" – ", run.stops().stream().map(CommonRun.Stop::label).toList())
+                + (run.ring() ? " – back to the board" : ""));
+    label.setWrapText(true);
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    return label;
+  }
+
+  /** One row for each colour and gauge: how many of which lengths, and how much in all. */
+  private static List<String> cuts(Bench bench, LengthUnit unit) {
+    Map<WireColour, List<Strand>> byColour = new LinkedHashMap<>();
+    bench.loom().strands().stream()
+        .sorted(Comparator.comparing(Strand::colour).thenComparing(s -> -s.lengthMm()))
+        .forEach(s -> byColour.computeIfAbsent(s.colour(), c -> new ArrayList<>()).add(s));
+    List<String> rows = new ArrayList<>();
+    byColour.forEach(
+        (colour, list) -> {
+          int total = list.stream().mapToInt(Strand::lengthMm).sum();
+          rows.add(
+              String.format(
+                  Locale.ROOT,
+                  "%-4s %2d AWG  %2d pieces  %6.2f m, with 10 %% spare %6.2f m",
+                  colour.code(),
+                  list.get(0).gaugeAwg(),
+                  list.size(),
+                  total / 1000.0,
+                  total * 1.1 / 1000));
+          for (Strand strand : list) {
+            rows.add(
+                "       "
+                    + strand.id()
+                    + "  "
+                    + Length.text(strand.lengthMm(), unit)
+                    + "  "
+                    + strand.from().words()
+                    + " to "
+                    + strand.to().words());
+          }
+        });
+    return rows;
+  }
+
+  private void selected() {
+    showing = true;
+    Optional<SignalPath> path = workbench.path().get().flatMap(workbench.bench().get()::path);
+    if (path.isPresent()) {
+      strands.getSelectionModel().select(path.get());
+    } else {
+      strands.getSelectionModel().clearSelection();
+    }
+    showing = false;
+    boardView.mark();
+    why(path);
+  }
+
+  private void why(Optional<SignalPath> path) {
+    why.getChildren().clear();
+    if (path.isEmpty() || path.get().pin().isEmpty() || path.get().strand().isEmpty()) {
+      Label hint = new Label("Select a strand to see why it goes where it goes.");
+      hint.getStyleClass().add("note");
+      why.getChildren().add(hint);
+      return;
+    }
+    PinChoice pin = path.get().pin().get();
+    Strand strand = path.get().strand().get();
+    ContactId id = path.get().id();
+    Label title = new Label("Why " + pin.terminal().name() + " for " + path.get().site().label());
+    title.getStyleClass().add("strong");
+    Label reasons = new Label(String.join("; ", pin.reasons()) + ".");
+    reasons.setWrapText(true);
+    reasons.setMinHeight(Region.USE_PREF_SIZE);
+    reasons.getStyleClass().add("note");
+    Label cut =
+        new Label(
+            strand.working().formula()
+                + ": "
+                + String.join(
+                    " + ",
+                    strand.working().values().stream()
+                        .map(v -> v.symbol() + " " + v.text().replace(" mm", ""))
+                        .toList())
+                + " = "
+                + strand.lengthMm()
+                + " mm");
+    cut.getStyleClass().addAll("mono", "note");
+    cut.setWrapText(true);
+    cut.setMinHeight(Region.USE_PREF_SIZE);
+    Button lock = new Button(pin.locked() ? "Let go" : "Lock to " + pin.terminal().name());
+    lock.setTooltip(new Tooltip("A locked contact keeps its terminal when the plan is redrawn"));
+    lock.setOnAction(
+        event ->
+            loom(
+                (pin.locked() ? "Let go " : "Lock ") + path.get().site().label(),
+                l -> pin.locked() ? l.withoutLock(id) : l.withLock(id, pin.terminal().name())));
+    ComboBox<String> colour = new ComboBox<>();
+    colour.setAccessibleText("Colour of the strand");
+    colour.getItems().add("colour by plan");
+    for (WireColour.Hue hue : WireColour.Hue.values()) {
+      colour.getItems().add(hue + " " + hue.words());
+    }
+    Optional<WireColour> chosen =
+        Optional.ofNullable(workbench.build().get().loom().colours().get(id));
+    colour.setValue(chosen.map(c -> c.code() + " " + c.words()).orElse("colour by plan"));
+    colour.setOnAction(
+        event -> {
+          String text = colour.getValue();
+          loom(
+              "Colour " + strand.id(),
+              l ->
+                  text.startsWith("colour")
+                      ? l.withoutColour(id)
+                      : l.withColour(id, WireColour.parse(text.substring(0, 2))));
+        });
+    Label move = new Label("Click a terminal of the board to move it there.");
+    move.getStyleClass().add("note");
+    HBox actions = new HBox(lock, colour, move);
+    actions.getStyleClass().add("field-row");
+    why.getChildren().addAll(title, reasons, cut, actions);
+  }
+}

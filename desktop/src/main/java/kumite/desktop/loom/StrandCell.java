@@ -1,0 +1,69 @@
+package kumite.desktop.loom;
+
+import javafx.css.PseudoClass;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import kumite.build.Length;
+import kumite.desktop.field.StrandLine;
+import kumite.desktop.shell.Workbench;
+import kumite.device.SignalPath;
+
+/** One contact with its strand and terminal. */
+final class StrandCell extends ListCell<SignalPath> {
+  private static final PseudoClass LIVE = PseudoClass.getPseudoClass("live");
+
+  private final Workbench workbench;
+  private final Label control = new Label();
+  private final Label tab = new Label();
+  private final StrandLine line = new StrandLine();
+  private final Label cut = new Label();
+  private final Label terminal = new Label();
+  private final HBox row = new HBox(control, tab, line, cut, terminal);
+
+  StrandCell(Workbench workbench) {
+    this.workbench = workbench;
+    row.getStyleClass().add("strand-row");
+    control.setMinWidth(128);
+    control.setPrefWidth(128);
+    control.setMaxWidth(128);
+    tab.getStyleClass().addAll("mono", "note");
+    tab.setMinWidth(34);
+    cut.getStyleClass().add("mono");
+    cut.setMinWidth(72);
+    terminal.getStyleClass().addAll("mono", "terminal-chip");
+    terminal.setMinWidth(64);
+    HBox.setHgrow(line, Priority.ALWAYS);
+  }
+
+  @Override
+  protected void updateItem(SignalPath path, boolean empty) {
+    super.updateItem(path, empty);
+    setText(null);
+    setGraphic(empty ? null : row);
+    if (empty) {
+      return;
+    }
+    control.setText(path.site().label());
+    tab.setText(path.site().contact().tab());
+    boolean wired = path.strand().isPresent();
+    line.setVisible(wired);
+    path.strand()
+        .ifPresent(
+            strand -> {
+              line.show(strand.colour(), strand.id() + " " + strand.colour());
+              cut.setText(
+                  Length.text(strand.lengthMm(), workbench.build().get().brief().units())
+                      .replace(".0 mm", " mm"));
+            });
+    if (!wired) {
+      cut.setText("–");
+    }
+    terminal.setText(
+        path.pin()
+            .map(pin -> pin.terminal().name() + (pin.locked() ? " \u25A0" : ""))
+            .orElse("none"));
+    row.pseudoClassStateChanged(LIVE, workbench.holds().get().of(path.id()) > 0);
+  }
+}

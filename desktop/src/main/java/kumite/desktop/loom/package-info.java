@@ -1,0 +1,2 @@
+/** The Loom station: strands, commons, cut list, board. */
+package kumite.desktop.loom;

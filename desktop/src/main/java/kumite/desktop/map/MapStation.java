@@ -1,0 +1,359 @@
+package kumite.desktop.map;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import kumite.build.ContactId;
+import kumite.build.Edit;
+import kumite.build.Mapping;
+import kumite.build.Timing;
+import kumite.desktop.field.Segments;
+import kumite.desktop.field.TypedField;
+import kumite.desktop.shell.Shell;
+import kumite.desktop.shell.StationView;
+import kumite.desktop.shell.Workbench;
+import kumite.device.SignalPath;
+import kumite.map.Coverage;
+import kumite.map.Proposal;
+import kumite.timing.Latency;
+import kumite.verdict.Bench;
+import kumite.verdict.Station;
+
+/** What each contact means to the host. */
+public final class MapStation implements StationView {
+  private enum View {
+    CONTACTS("Contacts"),
+    TIMING("Timing"),
+    DESCRIPTOR("Descriptor");
+
+    private final String words;
+
+    View(String words) {
+      this.words = words;
+    }
+  }
+
+  private final Workbench workbench;
+  private final Shell.Frame frame;
+  private final VBox root = new VBox();
+  private final Label facts = new Label();
+  private final Segments<View> tabs;
+  private final ListView<SignalPath> contacts = new ListView<>();
+  private final ListView<Coverage.Row> asks = new ListView<>();
+  private final Label asksTitle = new Label();
+  private final Label asksCount = new Label();
+  private final Label listening = new Label();
+  private final HBox body = new HBox();
+  private final VBox timing = new VBox();
+  private final VBox descriptor = new VBox();
+  private final VBox asksBox;
+  private final StackPane sheet = new StackPane();
+  private final VBox empty = new VBox();
+  private final HostPanel host;
+  private final Segments<Timing.Debounce> debounce;
+  private final TypedField scan;
+  private final TypedField wait;
+  private final TypedField poll;
+  private final Label delay = new Label();
+  private View view = View.CONTACTS;
+  private boolean showing;
+
+  /** The station's room. */
+  public MapStation(Workbench workbench, Shell.Frame frame) {
+    this.workbench = workbench;
+    this.frame = frame;
+    host = new HostPanel(workbench);
+    root.getStyleClass().add("station-room");
+    Label title = new Label("Map");
+    title.getStyleClass().add("station-title");
+    facts.getStyleClass().add("note");
+    tabs =
+        new Segments<>(
+            v -> v.words,
+            v -> {
+              view = v;
+              show(workbench.bench().get());
+            },
+            View.values());
+    Button rest = new Button("Map the rest");
+    rest.setId("map-rest");
+    rest.setOnAction(event -> frame.commands().mapRest().run().run());
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox head = new HBox(title, facts, gap, rest, tabs);
+    head.getStyleClass().add("station-head");
+
+    contacts.setId("contacts");
+    contacts.setCellFactory(v -> new ContactCell(workbench));
+    contacts.setFixedCellSize(34);
+    contacts.setFocusTraversable(true);
+    contacts
+        .getSelectionModel()
+        .selectedItemProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!showing && is != null) {
+                workbench.select(is.id());
+              }
+            });
+    asks.setId("asks");
+    asks.setFixedCellSize(30);
+    asks.setCellFactory(v -> new AskCell(workbench));
+    asks.setOnMouseClicked(
+        event -> {
+          Coverage.Row row = asks.getSelectionModel().getSelectedItem();
+          if (row != null) {
+            listenFor(row);
+          }
+        });
+    asks.setOnKeyPressed(
+        event -> {
+          Coverage.Row row = asks.getSelectionModel().getSelectedItem();
+          if (event.getCode() == javafx.scene.input.KeyCode.ENTER && row != null) {
+            listenFor(row);
+          }
+        });
+    asksTitle.getStyleClass().add("emphasis");
+    asksTitle.setText("The host asks for");
+    asksCount.getStyleClass().addAll("mono", "strong");
+    Region push = new Region();
+    HBox.setHgrow(push, Priority.ALWAYS);
+    HBox asksHead = new HBox(asksTitle, push, asksCount);
+    listening.setWrapText(true);
+    listening.getStyleClass().add("listening");
+    listening.setMinHeight(Region.USE_PREF_SIZE);
+    asksBox = new VBox(asksHead, listening, asks);
+    asksBox.getStyleClass().addAll("sheet", "asks");
+    asksBox.setMinWidth(250);
+    asksBox.setPrefWidth(290);
+    VBox.setVgrow(asks, Priority.ALWAYS);
+
+    debounce =
+        new Segments<>(
+            Timing.Debounce::words,
+            d -> timing(t -> new Timing(t.scanUs(), d, t.waitUs(), t.pollUs())),
+            Timing.Debounce.values());
+    scan =
+        TypedField.number(
+            "time between looks",
+            "ms",
+            0.05,
+            50,
+            ms -> timing(t -> new Timing(us(ms), t.debounce(), t.waitUs(), t.pollUs())));
+    wait =
+        TypedField.number(
+            "debounce wait",
+            "ms",
+            0,
+            100,
+            ms -> timing(t -> new Timing(t.scanUs(), t.debounce(), us(ms), t.pollUs())));
+    poll =
+        TypedField.number(
+            "time between reports",
+            "ms",
+            1,
+            255,
+            ms -> timing(t -> new Timing(t.scanUs(), t.debounce(), t.waitUs(), us(ms))));
+    buildTiming();
+
+    Label emptyText = new Label("Nothing to map yet: put a control on the panel first.");
+    emptyText.getStyleClass().add("emphasis");
+    Button toPanel = new Button("Go to the panel");
+    toPanel.getStyleClass().add("accent");
+    toPanel.setOnAction(event -> workbench.station().set(Station.PANEL));
+    empty.getChildren().addAll(emptyText, toPanel);
+    empty.getStyleClass().add("empty-state");
+    empty.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
+
+    sheet.getStyleClass().add("sheet");
+    HBox.setHgrow(sheet, Priority.ALWAYS);
+    body.getChildren().addAll(sheet, asksBox);
+    body.getStyleClass().add("map-body");
+    VBox.setVgrow(body, Priority.ALWAYS);
+    root.getChildren().addAll(head, body, host);
+    workbench.path().addListener((o, was, is) -> selected());
+    workbench.holds().addListener((o, was, is) -> contacts.refresh());
+    workbench.station().addListener((o, was, is) -> stopListening());
+  }
+
+  private static int us(double ms) {
+    return (int) Math.round(ms * 1000);
+  }
+
+  private void timing(java.util.function.UnaryOperator<Timing> change) {
+    workbench.apply(new Edit("Set the timing", b -> b.withTiming(change.apply(b.timing()))));
+  }
+
+  private void buildTiming() {
+    timing.getStyleClass().add("timing");
+    Label school =
+        new Label(
+            "Deferred waits until the level has been quiet: it adds the wait to every press. Eager"
+                + " reports the first edge and then holds off: it adds nothing and trusts the first"
+                + " edge.");
+    school.setWrapText(true);
+    school.setMinHeight(Region.USE_PREF_SIZE);
+    school.getStyleClass().add("note");
+    HBox row =
+        new HBox(
+            named("look at the terminals each", scan),
+            named("debounce", debounce),
+            named("wait", wait),
+            named("report each", poll));
+    row.getStyleClass().add("field-row");
+    delay.setWrapText(true);
+    delay.getStyleClass().add("mono");
+    timing.getChildren().addAll(row, school, delay);
+  }
+
+  private static VBox named(String name, Node field) {
+    Label label = new Label(name);
+    label.getStyleClass().add("field-name");
+    return new VBox(label, field);
+  }
+
+  /** The next contact pressed, by key, strip or row, gets this function. */
+  private void listenFor(Coverage.Row row) {
+    String function = row.function().name();
+    listening.setText(
+        "Press the control for \""
+            + function
+            + "\": by its key, on the path strip below, or click its row. Esc stops.");
+    listening.setVisible(true);
+    listening.setManaged(true);
+    frame
+        .keys()
+        .listen(
+            Optional.of(
+                contact -> {
+                  stopListening();
+                  give(contact, function);
+                }));
+  }
+
+  private void stopListening() {
+    frame.keys().listen(Optional.empty());
+    listening.setText("Click a function, then press the control that gives it.");
+    asks.getSelectionModel().clearSelection();
+  }
+
+  private void give(ContactId contact, String function) {
+    workbench.select(contact);
+    workbench.apply(
+        new Edit(
+            "Give " + function + " to " + contact,
+            b -> {
+              Mapping mapping = b.mapping();
+              if (mapping.of(contact).isEmpty()) {
+                mapping = Proposal.rest(b, workbench.catalogue());
+                Optional<Mapping.Entry> proposed = mapping.of(contact);
+                if (proposed.isEmpty()) {
+                  return b;
+                }
+                return b.withMapping(
+                    b.mapping()
+                        .with(contact, new Mapping.Entry(proposed.get().target(), function)));
+              }
+              return b.withMapping(
+                  mapping.with(
+                      contact, new Mapping.Entry(mapping.of(contact).get().target(), function)));
+            }));
+  }
+
+  @Override
+  public Station station() {
+    return Station.MAP;
+  }
+
+  @Override
+  public Node node() {
+    return root;
+  }
+
+  @Override
+  public void show(Bench bench) {
+    showing = true;
+    int mapped = bench.build().mapping().entries().size();
+    facts.setText(
+        mapped
+            + " of "
+            + bench.paths().size()
+            + " contacts mapped · one layer · report of "
+            + bench.layout().reportIds().stream().mapToInt(bench.layout()::lengthBytes).sum()
+            + " bytes");
+    tabs.choose(view);
+    // Setting the same rows again would end an edit in a cell; rows know their path by id.
+    List<SignalPath> rows = bench.paths();
+    if (contacts.getItems().size() == rows.size()) {
+      for (int i = 0; i < rows.size(); i++) {
+        if (!contacts.getItems().get(i).equals(rows.get(i))) {
+          contacts.getItems().set(i, rows.get(i));
+        }
+      }
+    } else {
+      contacts.getItems().setAll(rows);
+    }
+    asks.getItems().setAll(bench.coverage().rows());
+    boolean anyAsked = !bench.coverage().rows().isEmpty();
+    asksCount.setText(
+        anyAsked ? bench.coverage().covered() + " of " + bench.coverage().rows().size() : "");
+    if (!anyAsked) {
+      listening.setText("Nothing listed. Name what the host wants at the Brief station.");
+    } else if (listening.getText().isEmpty() || listening.getText().startsWith("Nothing")) {
+      listening.setText("Click a function, then press the control that gives it.");
+    }
+    Timing t = bench.build().timing();
+    debounce.choose(t.debounce());
+    scan.show(t.scanUs() / 1000.0);
+    wait.show(t.waitUs() / 1000.0);
+    poll.show(t.pollUs() / 1000.0);
+    Latency latency = Latency.of(t);
+    delay.setText(latency.working().inWords());
+    boolean none = bench.paths().isEmpty();
+    List<Node> content = new ArrayList<>();
+    switch (view) {
+      case CONTACTS -> content.add(contacts);
+      case TIMING -> content.add(timing);
+      case DESCRIPTOR -> {
+        descriptor(bench);
+        content.add(descriptor);
+      }
+    }
+    if (none) {
+      content.clear();
+      content.add(empty);
+    }
+    if (!sheet.getChildren().equals(content)) {
+      sheet.getChildren().setAll(content);
+    }
+    showing = false;
+    host.show(bench);
+    selected();
+  }
+
+  private void descriptor(Bench bench) {
+    descriptor.getChildren().setAll(new DescriptorView(bench.layout()));
+    VBox.setVgrow(descriptor.getChildren().get(0), Priority.ALWAYS);
+  }
+
+  private void selected() {
+    boolean was = showing;
+    showing = true;
+    Optional<SignalPath> path = workbench.path().get().flatMap(workbench.bench().get()::path);
+    if (path.isPresent()) {
+      contacts.getSelectionModel().select(path.get());
+    } else {
+      contacts.getSelectionModel().clearSelection();
+    }
+    showing = was;
+  }
+}

@@ -1,0 +1,8 @@
+/**
+ * The workbench window. Start reading at {@link kumite.desktop.KumiteApp}; the state of the window
+ * is {@link kumite.desktop.shell.Workbench}.
+ *
+ * <p>Nothing here computes facts of the trade: stations show a {@code kumite.verdict.Bench} and
+ * make {@code kumite.build.Edit}s.
+ */
+package kumite.desktop;

@@ -1,0 +1,129 @@
+package kumite.desktop.panel;
+
+import javafx.css.PseudoClass;
+import javafx.scene.AccessibleRole;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+import kumite.build.Control;
+import kumite.build.ControlId;
+import kumite.build.Length;
+import kumite.build.LengthUnit;
+import kumite.build.Point;
+import kumite.parts.ControlKind;
+import kumite.parts.ScrewHole;
+import kumite.verdict.Severity;
+
+/** One control drawn on the plan, its centre at the node's origin. */
+final class ControlNode extends Pane {
+  private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
+  private static final PseudoClass LIVE = PseudoClass.getPseudoClass("live");
+  private static final PseudoClass STOP = PseudoClass.getPseudoClass("stop");
+  private static final PseudoClass LOOK = PseudoClass.getPseudoClass("look");
+
+  private final ControlId id;
+  private final Pane turned = new Pane();
+  private final Label label = new Label();
+  private String drawn = "";
+
+  ControlNode(ControlId id) {
+    this.id = id;
+    setId("control-" + id.text());
+    getStyleClass().add("control-node");
+    setAccessibleRole(AccessibleRole.BUTTON);
+    setFocusTraversable(true);
+    setPickOnBounds(false);
+    turned.setPickOnBounds(false);
+    label.getStyleClass().add("control-label");
+    label.setMouseTransparent(true);
+    label.setManaged(false);
+    turned.setManaged(false);
+    getChildren().addAll(turned, label);
+  }
+
+  ControlId controlId() {
+    return id;
+  }
+
+  void show(Control control, ControlKind kind, Scale scale, LengthUnit unit) {
+    String wanted = kind.id() + scale.pxPerMm();
+    if (!wanted.equals(drawn)) {
+      draw(kind, scale.pxPerMm());
+      drawn = wanted;
+    }
+    relocate(scale.x(control.placement().xMm()), scale.y(control.placement().yMm()));
+    turned.setRotate(0);
+    turned
+        .getTransforms()
+        .setAll(new javafx.scene.transform.Rotate(-control.placement().turnDegrees()));
+    label.setText(control.label());
+    label.autosize();
+    double below = kind.face().heightMm() / 2 * scale.pxPerMm() + 3;
+    boolean inside =
+        kind.face().widthMm() * scale.pxPerMm() > label.getWidth() + 6
+            && kind.family() == ControlKind.Family.BUTTON;
+    label.relocate(Math.round(-label.getWidth() / 2), inside ? 6 : Math.round(below));
+    setAccessibleText(
+        control.label()
+            + ", "
+            + kind.name()
+            + ", at "
+            + Length.number(control.placement().xMm(), unit)
+            + ", "
+            + Length.number(control.placement().yMm(), unit));
+  }
+
+  void state(boolean selected, boolean live, Severity worst) {
+    pseudoClassStateChanged(SELECTED, selected);
+    pseudoClassStateChanged(LIVE, live);
+    pseudoClassStateChanged(STOP, worst == Severity.STOP);
+    pseudoClassStateChanged(LOOK, worst == Severity.LOOK);
+  }
+
+  private void draw(ControlKind kind, double s) {
+    turned.getChildren().clear();
+    add(kind.body(), s, "body");
+    add(kind.face(), s, "face");
+    add(kind.cutout(), s, "cutout");
+    if (kind.family() == ControlKind.Family.LEVER) {
+      add(new kumite.parts.Shape.Round(17), s, "grip");
+    } else if (kind.family() == ControlKind.Family.SLIDER) {
+      add(new kumite.parts.Shape.Rect(12, 7, 1), s, "grip");
+    } else if (kind.family() == ControlKind.Family.TOGGLE) {
+      add(new kumite.parts.Shape.Round(6), s, "grip");
+    }
+    for (ScrewHole screw : kind.screws()) {
+      Point at = screw.at();
+      Circle hole = new Circle(at.xMm() * s, -at.yMm() * s, screw.diameterMm() / 2 * s);
+      hole.getStyleClass().add("screw");
+      turned.getChildren().add(hole);
+    }
+    Line across = new Line(-4, 0, 4, 0);
+    Line along = new Line(0, -4, 0, 4);
+    across.getStyleClass().add("centre-mark");
+    along.getStyleClass().add("centre-mark");
+    turned.getChildren().addAll(across, along);
+  }
+
+  private void add(kumite.parts.Shape shape, double s, String style) {
+    javafx.scene.shape.Shape node;
+    if (shape instanceof kumite.parts.Shape.Round round) {
+      node = new Circle(0, 0, round.diameterMm() / 2 * s);
+    } else {
+      kumite.parts.Shape.Rect rect = (kumite.parts.Shape.Rect) shape;
+      Rectangle box =
+          new Rectangle(
+              -rect.widthMm() / 2 * s,
+              -rect.heightMm() / 2 * s,
+              rect.widthMm() * s,
+              rect.heightMm() * s);
+      box.setArcWidth(2 * rect.cornerMm() * s);
+      box.setArcHeight(2 * rect.cornerMm() * s);
+      node = box;
+    }
+    node.getStyleClass().add(style);
+    turned.getChildren().add(node);
+  }
+}

@@ -1,0 +1,77 @@
+package kumite.desktop.panel;
+
+import javafx.scene.Node;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+import kumite.parts.ControlKind;
+
+/** A small drawing of a kind of control, as seen from above. */
+final class TrayIcon {
+  private static final double SIZE = 20;
+
+  private TrayIcon() {}
+
+  static Node of(ControlKind kind) {
+    Pane pane = new Pane();
+    pane.setMinSize(SIZE, SIZE);
+    pane.setMaxSize(SIZE, SIZE);
+    double c = SIZE / 2;
+    switch (kind.family()) {
+      case BUTTON -> {
+        pane.getChildren().add(ring(c, 9));
+        pane.getChildren().add(ring(c, kind.cutout().widthMm() > 25 ? 7 : 5.5));
+        if (kind.lit()) {
+          Circle lamp = ring(c, 2.5);
+          lamp.getStyleClass().add("tray-solid");
+          pane.getChildren().add(lamp);
+        }
+      }
+      case LEVER -> {
+        Circle ball = ring(c, 6.5);
+        ball.getStyleClass().add("tray-solid");
+        pane.getChildren().addAll(ring(c, 9), ball);
+      }
+      case SLIDER -> {
+        Rectangle cap = new Rectangle(c - 6, c - 3, 12, 6);
+        cap.getStyleClass().addAll("tray-line", "tray-solid");
+        Rectangle slot = new Rectangle(c - 1.5, 1, 3, SIZE - 2);
+        slot.getStyleClass().add("tray-line");
+        pane.getChildren().addAll(slot, cap);
+      }
+      case KNOB -> pane.getChildren().addAll(ring(c, 8), hand(c, c, c, 3));
+      case TOGGLE -> {
+        Circle tip = ring(c, 3);
+        tip.getStyleClass().add("tray-solid");
+        pane.getChildren().addAll(ring(c, 6.5), tip);
+      }
+      case ROTARY -> {
+        pane.getChildren().addAll(ring(c, 6.5), hand(c, c, c, 5));
+        for (int i = 0; i < 5; i++) {
+          double angle = Math.toRadians(-60 + 30 * i);
+          pane.getChildren()
+              .add(
+                  hand(
+                      c + 8 * Math.sin(angle),
+                      c - 8 * Math.cos(angle),
+                      c + 9.5 * Math.sin(angle),
+                      c - 9.5 * Math.cos(angle)));
+        }
+      }
+    }
+    return pane;
+  }
+
+  private static Circle ring(double centre, double radius) {
+    Circle circle = new Circle(centre, centre, radius);
+    circle.getStyleClass().add("tray-line");
+    return circle;
+  }
+
+  private static Line hand(double x1, double y1, double x2, double y2) {
+    Line line = new Line(x1, y1, x2, y2);
+    line.getStyleClass().add("tray-line");
+    return line;
+  }
+}

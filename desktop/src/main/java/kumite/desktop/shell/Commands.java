@@ -1,0 +1,194 @@
+package kumite.desktop.shell;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import kumite.build.Build;
+import kumite.build.ContactId;
+import kumite.build.Control;
+import kumite.build.ControlId;
+import kumite.build.Edit;
+import kumite.build.LengthUnit;
+import kumite.build.LoomSettings;
+import kumite.build.Point;
+import kumite.map.Proposal;
+import kumite.panel.Arrange;
+import kumite.parts.BoardKind;
+import kumite.parts.ControlKind;
+import kumite.verdict.Station;
+
+/**
+ * The one list of everything that can be done. Keys, buttons and the finder are made from it, so
+ * that they cannot disagree.
+ */
+public final class Commands {
+  private final Workbench workbench;
+  private final FileDesk files;
+  private final List<Command> all = new ArrayList<>();
+  private Runnable openFinder = () -> {};
+  private Runnable toggleDark = () -> {};
+
+  Commands(Workbench workbench, FileDesk files, List<Station> stations) {
+    this.workbench = workbench;
+    this.files = files;
+    all.add(find());
+    all.add(Command.of("New build", "Shortcut+N", files::startNew));
+    all.add(Command.of("Open a build", "Shortcut+O", files::askOpen));
+    all.add(Command.of("Save", "Shortcut+S", files::save));
+    all.add(Command.of("Save under another name", "Shortcut+Shift+S", files::askSave));
+    all.add(
+        Command.of("Undo", "Shortcut+Z", workbench::undo)
+            .when(() -> workbench.undoLabel().isPresent()));
+    all.add(
+        Command.of("Redo", "Shortcut+Shift+Z", workbench::redo)
+            .when(() -> workbench.redoLabel().isPresent()));
+    all.add(sheet());
+    all.add(
+        Command.of(
+            "Export the wiring chart as CSV", "", () -> files.askExport(FileDesk.What.WIRING)));
+    all.add(
+        Command.of(
+            "Export the drill table as CSV", "", () -> files.askExport(FileDesk.What.DRILL)));
+    all.add(
+        Command.of(
+            "Export the report descriptor", "", () -> files.askExport(FileDesk.What.DESCRIPTOR)));
+    for (int i = 0; i < stations.size(); i++) {
+      Station station = stations.get(i);
+      all.add(
+          Command.of(
+              "Go to " + station.title(),
+              "Shortcut+" + (i + 1),
+              () -> workbench.station().set(station)));
+    }
+    all.add(Command.of("Show millimetres", "", () -> workbench.apply(units(LengthUnit.MM))));
+    all.add(Command.of("Show inches", "", () -> workbench.apply(units(LengthUnit.INCH))));
+    all.add(Command.of("Dark or light", "Shortcut+Shift+L", () -> toggleDark.run()));
+    all.add(Command.of("Let everything go", "", workbench::release));
+    for (ControlKind kind : workbench.catalogue().controls()) {
+      all.add(Command.of("Add " + kind.name(), "", () -> add(kind)));
+    }
+    all.add(duplicate());
+    all.add(mirror());
+    all.add(delete());
+    all.add(Command.of("Select all controls", "Shortcut+A", this::selectAll));
+    for (BoardKind kind : workbench.catalogue().boards()) {
+      all.add(Command.of("Use " + kind.name(), "", () -> workbench.apply(board(kind))));
+    }
+    for (LoomSettings.CommonShape shape : LoomSettings.CommonShape.values()) {
+      all.add(
+          Command.of(
+              "Lay commons as " + shape.words(),
+              "",
+              () ->
+                  workbench.apply(
+                      new Edit(
+                          "Commons as " + shape.words(),
+                          b -> b.withLoom(b.loom().withShape(shape))))));
+    }
+    all.add(mapRest());
+  }
+
+  /** {@return everything that can be done} */
+  List<Command> all() {
+    return List.copyOf(all);
+  }
+
+  void onFind(Runnable open) {
+    openFinder = open;
+  }
+
+  void onToggleDark(Runnable toggle) {
+    toggleDark = toggle;
+  }
+
+  /** {@return opening the finder} */
+  Command find() {
+    return Command.of("Find", "Shortcut+K", () -> openFinder.run());
+  }
+
+  /** {@return writing the bench sheet} */
+  public Command sheet() {
+    return Command.of("Bench sheet", "Shortcut+P", () -> files.askExport(FileDesk.What.SHEET));
+  }
+
+  /** {@return copying the selection} */
+  public Command duplicate() {
+    return Command.of("Duplicate the selection", "Shortcut+D", this::duplicateNow).when(this::any);
+  }
+
+  /** {@return mirroring the selection} */
+  public Command mirror() {
+    return Command.of(
+            "Mirror the selection left to right",
+            "Shortcut+M",
+            () -> workbench.apply(Arrange.mirror(workbench.build().get(), selection())))
+        .when(this::any);
+  }
+
+  /** {@return deleting the selection} */
+  public Command delete() {
+    return Command.of(
+            "Delete the selection",
+            "Delete",
+            () -> workbench.apply(Arrange.delete(workbench.build().get(), selection())))
+        .when(this::any);
+  }
+
+  /** {@return mapping every contact that means nothing yet} */
+  public Command mapRest() {
+    return Command.of(
+        "Map the rest",
+        "",
+        () ->
+            workbench.apply(
+                new Edit(
+                    "Map the rest", b -> b.withMapping(Proposal.rest(b, workbench.catalogue())))));
+  }
+
+  private boolean any() {
+    return !selection().isEmpty();
+  }
+
+  private Set<ControlId> selection() {
+    return workbench.selection().get();
+  }
+
+  private void selectAll() {
+    Set<ControlId> ids = new java.util.LinkedHashSet<>();
+    workbench.build().get().controls().forEach(c -> ids.add(c.id()));
+    workbench.selection().set(ids);
+  }
+
+  private void duplicateNow() {
+    Build before = workbench.build().get();
+    workbench.apply(Arrange.duplicate(before, workbench.catalogue(), selection()));
+    Set<ControlId> fresh = new java.util.LinkedHashSet<>();
+    workbench.build().get().controls().stream()
+        .map(Control::id)
+        .filter(id -> before.control(id).isEmpty())
+        .forEach(fresh::add);
+    workbench.selection().set(fresh);
+  }
+
+  /** Adds a control of a kind near the middle of the panel, where it is free, and selects it. */
+  public void add(ControlKind kind) {
+    Build build = workbench.build().get();
+    Point middle = new Point(build.panel().widthMm() / 2, build.panel().heightMm() / 2);
+    Point free = Arrange.freePlace(build, workbench.catalogue(), kind, middle);
+    Control control = Arrange.fresh(build, kind, free);
+    workbench.apply(Arrange.add(control));
+    workbench.selection().set(Set.of(control.id()));
+    workbench.path().set(Optional.of(new ContactId(control.id(), kind.contacts().get(0).name())));
+    workbench.station().set(Station.PANEL);
+  }
+
+  static Edit units(LengthUnit unit) {
+    return new Edit("Show " + unit.symbol(), b -> b.withBrief(b.brief().withUnits(unit)));
+  }
+
+  /** {@return an edit that chooses a board} */
+  public static Edit board(BoardKind kind) {
+    return new Edit("Use " + kind.name(), build -> Arrange.withBoard(build, kind));
+  }
+}

@@ -1,0 +1,179 @@
+package kumite.desktop.shell;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import javafx.scene.control.Button;
+import javafx.scene.control.Hyperlink;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import kumite.build.ControlId;
+import kumite.verdict.Bench;
+import kumite.verdict.Finding;
+import kumite.verdict.Severity;
+import kumite.verdict.Station;
+import kumite.working.Working;
+
+/** What needs you here: the findings of the station, those about the selection first. */
+final class FindingsPane extends VBox {
+  private final Workbench workbench;
+  private final VBox cards = new VBox();
+  private final Label elsewhere = new Label();
+  private final Set<String> opened = new HashSet<>();
+
+  FindingsPane(Workbench workbench) {
+    this.workbench = workbench;
+    getStyleClass().add("findings");
+    Label heading = new Label("What needs you here");
+    heading.getStyleClass().add("emphasis");
+    cards.getStyleClass().add("cards");
+    ScrollPane scroll = new ScrollPane(cards);
+    scroll.setFitToWidth(true);
+    scroll.setFocusTraversable(false);
+    scroll.getStyleClass().add("quiet-scroll");
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    elsewhere.getStyleClass().add("note");
+    elsewhere.setWrapText(true);
+    elsewhere.setMinHeight(Region.USE_PREF_SIZE);
+    getChildren().addAll(heading, scroll, elsewhere);
+    workbench.bench().addListener((o, was, is) -> show());
+    workbench.station().addListener((o, was, is) -> show());
+    workbench.selection().addListener((o, was, is) -> show());
+    show();
+  }
+
+  private void show() {
+    Bench bench = workbench.bench().get();
+    Station station = workbench.station().get();
+    List<Finding> here =
+        new ArrayList<>(bench.findings().stream().filter(f -> f.station() == station).toList());
+    here.sort(
+        Comparator.comparing((Finding f) -> !aboutSelection(f)).thenComparing(Finding::severity));
+    cards.getChildren().setAll(here.stream().map(this::card).toList());
+    if (here.isEmpty()) {
+      Label none = new Label(nothingHere(bench, station));
+      none.setWrapText(true);
+      none.getStyleClass().add("note");
+      cards.getChildren().add(none);
+    }
+    List<String> others = new ArrayList<>();
+    for (Station other : Station.values()) {
+      int stops = bench.count(other, Severity.STOP);
+      int looks = bench.count(other, Severity.LOOK);
+      if (other != station && stops + looks > 0) {
+        others.add(
+            other.title()
+                + ": "
+                + (stops > 0 ? stops + " to stop" : "")
+                + (stops > 0 && looks > 0 ? ", " : "")
+                + (looks > 0 ? looks + " to look at" : ""));
+      }
+    }
+    elsewhere.setText(others.isEmpty() ? "" : "Elsewhere. " + String.join("; ", others));
+  }
+
+  private static String nothingHere(Bench bench, Station station) {
+    if (station == Station.LOG) {
+      return "The log judges nothing; it keeps what you did and measured.";
+    }
+    return bench.build().controls().isEmpty()
+        ? "Nothing to judge yet. Add a control to the panel first."
+        : "Nothing to judge here.";
+  }
+
+  private boolean aboutSelection(Finding finding) {
+    return workbench.selection().get().stream().map(ControlId::text).anyMatch(finding::isAbout);
+  }
+
+  private VBox card(Finding finding) {
+    Label code = new Label(finding.code());
+    code.getStyleClass().addAll("mono", "code");
+    Label word = new Label(sign(finding.severity()) + finding.severity().word());
+    word.getStyleClass().add("severity");
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    Label title = wrapped(finding.title(), "card-title");
+    Label detail = wrapped(finding.detail(), "card-detail");
+    VBox card = new VBox(new HBox(code, gap, word), title, detail);
+    card.getStyleClass().addAll("card", finding.severity().word());
+    if (aboutSelection(finding)) {
+      card.getStyleClass().add("about-selection");
+    }
+    HBox foot = new HBox();
+    foot.getStyleClass().add("card-foot");
+    finding
+        .fix()
+        .ifPresent(
+            fix -> {
+              Button button = new Button(fix.label());
+              button.getStyleClass().add("fix");
+              button.setWrapText(true);
+              button.setMinHeight(Region.USE_PREF_SIZE);
+              button.setMaxWidth(Double.MAX_VALUE);
+              HBox.setHgrow(button, Priority.SOMETIMES);
+              button.setOnAction(event -> workbench.apply(fix.edit()));
+              foot.getChildren().add(button);
+            });
+    finding.working().ifPresent(working -> addWorking(finding, card, foot, working));
+    if (!foot.getChildren().isEmpty()) {
+      card.getChildren().add(3, foot);
+    }
+    card.setOnMouseClicked(
+        event ->
+            finding.about().stream()
+                .findFirst()
+                .ifPresent(id -> workbench.select(new ControlId(id.split("\\.")[0]))));
+    return card;
+  }
+
+  private void addWorking(Finding finding, VBox card, HBox foot, Working working) {
+    WorkingView view = new WorkingView(working);
+    String key = finding.code() + finding.about();
+    Hyperlink link = new Hyperlink();
+    link.setMinWidth(Region.USE_PREF_SIZE);
+    Runnable show =
+        () -> {
+          boolean open = opened.contains(key);
+          link.setText(open ? "hide working" : "show working");
+          if (open && !card.getChildren().contains(view)) {
+            card.getChildren().add(view);
+          } else if (!open) {
+            card.getChildren().remove(view);
+          }
+        };
+    link.setOnAction(
+        event -> {
+          link.setVisited(false);
+          if (!opened.remove(key)) {
+            opened.add(key);
+          }
+          show.run();
+        });
+    Region push = new Region();
+    HBox.setHgrow(push, Priority.ALWAYS);
+    foot.getChildren().addAll(push, link);
+    show.run();
+  }
+
+  private static String sign(Severity severity) {
+    return switch (severity) {
+      case STOP -> "\u25CF ";
+      case LOOK -> "\u25B2 ";
+      case FINE -> "\u2713 ";
+    };
+  }
+
+  private static Label wrapped(String text, String style) {
+    Label label = new Label(text);
+    label.getStyleClass().add(style);
+    label.setWrapText(true);
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    return label;
+  }
+}

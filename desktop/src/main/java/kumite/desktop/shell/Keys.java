@@ -1,0 +1,122 @@
+package kumite.desktop.shell;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import javafx.scene.Scene;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyEvent;
+import kumite.build.ContactId;
+import kumite.device.SignalPath;
+import kumite.verdict.Bench;
+
+/**
+ * Letter keys that press contacts: each contact gets the first free letter of its label, so that
+ * holding H presses Horn. They work wherever no text is being typed.
+ */
+public final class Keys {
+  private final Workbench workbench;
+  private final Map<ContactId, String> letters = new HashMap<>();
+  private final Map<String, ContactId> contacts = new HashMap<>();
+  private final Set<String> downNow = new HashSet<>();
+  private Optional<Consumer<ContactId>> listener = Optional.empty();
+
+  Keys(Workbench workbench) {
+    this.workbench = workbench;
+    workbench.bench().addListener((o, was, is) -> assign(is));
+    assign(workbench.bench().get());
+  }
+
+  private void assign(Bench bench) {
+    letters.clear();
+    contacts.clear();
+    for (SignalPath path : bench.paths()) {
+      if (path.site().contact().type().analog()) {
+        continue;
+      }
+      String contact = path.site().contact().name();
+      // A lever's contacts are told apart by their own names first.
+      String text = (contact + path.site().control().label()).toUpperCase(Locale.ROOT);
+      text.chars()
+          .filter(c -> c >= 'A' && c <= 'Z' || c >= '0' && c <= '9')
+          .mapToObj(c -> String.valueOf((char) c))
+          .filter(letter -> !contacts.containsKey(letter))
+          .findFirst()
+          .ifPresent(
+              letter -> {
+                contacts.put(letter, path.id());
+                letters.put(path.id(), letter);
+              });
+    }
+  }
+
+  /** {@return the letter of a contact, if one was free} */
+  public Optional<String> of(ContactId contact) {
+    return Optional.ofNullable(letters.get(contact));
+  }
+
+  /** Sends the next press to a listener instead of the device; empty ends that. */
+  public void listen(Optional<Consumer<ContactId>> next) {
+    listener = next;
+  }
+
+  /** A contact goes down, by mouse or key. */
+  public void down(ContactId contact) {
+    if (listener.isPresent()) {
+      Consumer<ContactId> once = listener.get();
+      listener = Optional.empty();
+      once.accept(contact);
+      return;
+    }
+    boolean latching =
+        workbench.bench().get().path(contact).map(p -> p.site().kind().latching()).orElse(false);
+    double now = workbench.holds().get().of(contact);
+    workbench.hold(contact, latching && now > 0 ? 0 : 1);
+  }
+
+  /** A contact is let go; one that stays where it is put stays. */
+  public void up(ContactId contact) {
+    boolean latching =
+        workbench.bench().get().path(contact).map(p -> p.site().kind().latching()).orElse(false);
+    if (!latching) {
+      workbench.hold(contact, 0);
+    }
+  }
+
+  void install(Scene scene) {
+    scene.addEventFilter(
+        KeyEvent.KEY_PRESSED,
+        event -> {
+          String letter = letter(scene, event);
+          ContactId contact = contacts.get(letter);
+          if (contact != null) {
+            if (downNow.add(letter)) {
+              workbench.select(contact);
+              down(contact);
+            }
+            event.consume();
+          }
+        });
+    scene.addEventFilter(
+        KeyEvent.KEY_RELEASED,
+        event -> {
+          String letter = event.getCode().getName().toUpperCase(Locale.ROOT);
+          if (downNow.remove(letter) && contacts.containsKey(letter)) {
+            up(contacts.get(letter));
+          }
+        });
+  }
+
+  private static String letter(Scene scene, KeyEvent event) {
+    boolean typing =
+        scene.getFocusOwner() instanceof TextInputControl
+            || scene.getFocusOwner() instanceof javafx.scene.control.ComboBoxBase<?>;
+    boolean plain =
+        !event.isControlDown() && !event.isAltDown() && !event.isMetaDown() && !event.isShiftDown();
+    return typing || !plain ? "" : event.getCode().getName().toUpperCase(Locale.ROOT);
+  }
+}

@@ -1,0 +1,230 @@
+package kumite.desktop.shell;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BiFunction;
+import javafx.animation.PauseTransition;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.util.Duration;
+import kumite.verdict.Station;
+
+/** The window's content: bar, stations, station, findings, path strip and what lies over them. */
+public final class Shell extends StackPane {
+  private static final PseudoClass BAD = PseudoClass.getPseudoClass("bad");
+  private static final Duration NEWS_STAYS = Duration.seconds(8);
+
+  private final Workbench workbench;
+  private final Commands commands;
+  private final Keys keys;
+  private final FileDesk files;
+  private final Map<Station, StationView> views = new EnumMap<>(Station.class);
+  private final StackPane centre = new StackPane();
+  private final StackPane veil = new StackPane();
+  private final HBox notice = new HBox();
+  private final Label noticeText = new Label();
+  private final PauseTransition noticeTimer = new PauseTransition(NEWS_STAYS);
+  private Node focusBefore;
+
+  /** Makes a station's view, given what the frame offers. */
+  public interface Maker extends BiFunction<Workbench, Frame, StationView> {}
+
+  /**
+   * What the frame offers to stations.
+   *
+   * @param commands everything that can be done
+   * @param keys letter keys that press contacts
+   */
+  public record Frame(Commands commands, Keys keys) {}
+
+  /** The content of a window over a workbench, with the stations that there are. */
+  public Shell(Workbench workbench, Map<Station, Maker> makers) {
+    this.workbench = workbench;
+    getStyleClass().add("shell");
+    List<Station> stations = new ArrayList<>(new EnumMap<>(makers).keySet());
+    files = new FileDesk(workbench);
+    commands = new Commands(workbench, files, stations);
+    keys = new Keys(workbench);
+    Frame frame = new Frame(commands, keys);
+    makers.forEach((station, maker) -> views.put(station, maker.apply(workbench, frame)));
+
+    BorderPane pane = new BorderPane();
+    pane.setTop(new VBox(new TopBar(workbench, commands), noticeBar()));
+    pane.setLeft(new StationList(workbench, stations));
+    centre.getStyleClass().add("centre");
+    pane.setCenter(centre);
+    FindingsPane findings = new FindingsPane(workbench);
+    pane.setRight(findings);
+    pane.setBottom(new PathStrip(workbench, keys));
+    Finder finder = new Finder(workbench, commands);
+    FilePane filePane = new FilePane();
+    files.use(filePane);
+    veil.getStyleClass().add("veil");
+    veil.setVisible(false);
+    getChildren().addAll(pane, veil);
+
+    finder.onClose(this::lower);
+    commands.onFind(
+        () -> {
+          raise(finder);
+          finder.open();
+        });
+    commands.onToggleDark(this::toggleDark);
+    filePane.onShow(() -> raise(filePane), this::lower);
+    veil.setOnMouseClicked(
+        event -> {
+          if (event.getTarget() == veil) {
+            lower();
+          }
+        });
+    workbench.station().addListener((o, was, is) -> showStation());
+    workbench.bench().addListener((o, was, is) -> views.get(workbench.station().get()).show(is));
+    workbench.notice().addListener((o, was, is) -> showNotice());
+    showStation();
+    showNotice();
+  }
+
+  private HBox noticeBar() {
+    notice.getStyleClass().add("notice");
+    notice.setId("notice");
+    noticeText.setWrapText(true);
+    noticeText.setId("notice-text");
+    noticeText.setMinHeight(Region.USE_PREF_SIZE);
+    HBox.setHgrow(noticeText, Priority.ALWAYS);
+    noticeText.setMaxWidth(Double.MAX_VALUE);
+    Button away = new Button("Dismiss");
+    away.getStyleClass().add("quiet");
+    away.setMinWidth(Region.USE_PREF_SIZE);
+    away.setOnAction(event -> workbench.notice().set(java.util.Optional.empty()));
+    notice.getChildren().addAll(noticeText, away);
+    noticeTimer.setOnFinished(event -> workbench.notice().set(java.util.Optional.empty()));
+    return notice;
+  }
+
+  private void showNotice() {
+    boolean any = workbench.notice().get().isPresent();
+    notice.setVisible(any);
+    notice.setManaged(any);
+    noticeTimer.stop();
+    workbench
+        .notice()
+        .get()
+        .ifPresent(
+            news -> {
+              noticeText.setText(news.text());
+              notice.pseudoClassStateChanged(BAD, news.bad());
+              if (!news.bad()) {
+                noticeTimer.playFromStart(); // bad news stays until it is dismissed
+              }
+            });
+  }
+
+  private void showStation() {
+    StationView view = views.get(workbench.station().get());
+    view.show(workbench.bench().get());
+    centre.getChildren().setAll(view.node());
+  }
+
+  private void raise(Node node) {
+    if (!veil.isVisible() && getScene() != null) {
+      focusBefore = getScene().getFocusOwner();
+    }
+    veil.getChildren().setAll(node);
+    veil.setVisible(true);
+  }
+
+  private void lower() {
+    veil.setVisible(false);
+    veil.getChildren().clear();
+    if (focusBefore != null) {
+      focusBefore.requestFocus();
+    }
+  }
+
+  /** Puts something over the window, such as an offer to recover work. */
+  public void offerRecovery(String question, String detail, Runnable keep, Runnable drop) {
+    Label title = new Label(question);
+    title.getStyleClass().add("emphasis");
+    Label text = new Label(detail);
+    text.setWrapText(true);
+    Button dropIt = new Button("Throw it away");
+    dropIt.setId("recovery-drop");
+    dropIt.setOnAction(
+        event -> {
+          lower();
+          drop.run();
+        });
+    Button keepIt = new Button("Go on with it");
+    keepIt.setId("recovery-keep");
+    keepIt.getStyleClass().add("accent");
+    keepIt.setOnAction(
+        event -> {
+          lower();
+          keep.run();
+        });
+    HBox gap = new HBox();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox foot = new HBox(gap, dropIt, keepIt);
+    foot.getStyleClass().add("foot");
+    VBox box = new VBox(title, text, foot);
+    box.getStyleClass().add("file-pane");
+    box.setMaxSize(560, 150);
+    raise(box);
+    keepIt.requestFocus();
+  }
+
+  private void toggleDark() {
+    if (!getStyleClass().remove("dark")) {
+      getStyleClass().add("dark");
+    }
+  }
+
+  /** Connects keys to the scene. */
+  public void install(Scene scene) {
+    scene.addEventFilter(
+        KeyEvent.KEY_PRESSED,
+        event -> {
+          if (event.getCode() == KeyCode.ESCAPE && veil.isVisible()) {
+            lower();
+            event.consume();
+            return;
+          }
+          if (veil.isVisible()) {
+            return; // what lies on top has the keys
+          }
+          boolean typing = scene.getFocusOwner() instanceof TextInputControl;
+          for (Command command : commands.all()) {
+            boolean plain = !event.isShortcutDown();
+            boolean editsText =
+                typing && (plain || List.of(KeyCode.A, KeyCode.Z).contains(event.getCode()));
+            if (command.keys().filter(k -> k.match(event)).isPresent() && !editsText) {
+              if (command.possible().getAsBoolean()) {
+                command.run().run();
+              }
+              event.consume();
+              return;
+            }
+          }
+        });
+    keys.install(scene);
+  }
+
+  /** {@return opening a file, for the start of the application} */
+  public boolean open(java.nio.file.Path file) {
+    return files.open(file);
+  }
+}

@@ -1,0 +1,89 @@
+package kumite.desktop.shell;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import javafx.css.PseudoClass;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.VBox;
+import kumite.verdict.Bench;
+import kumite.verdict.Severity;
+import kumite.verdict.Station;
+
+/** The stations in working order, each with one line of state. */
+final class StationList extends VBox {
+  private static final PseudoClass HERE = PseudoClass.getPseudoClass("here");
+
+  private record Item(Button button, Label title, Label state) {}
+
+  private final Workbench workbench;
+  private final Map<Station, Item> items = new EnumMap<>(Station.class);
+
+  StationList(Workbench workbench, List<Station> stations) {
+    this.workbench = workbench;
+    getStyleClass().add("station-list");
+    for (Station station : stations) {
+      Label title = new Label(station.title());
+      title.getStyleClass().add("station-name");
+      Label state = new Label();
+      state.getStyleClass().add("station-state");
+      VBox lines = new VBox(title, state);
+      Button button = new Button();
+      button.setGraphic(lines);
+      button.setId("station-" + station.title().toLowerCase(java.util.Locale.ROOT));
+      button.getStyleClass().add("station");
+      button.setMaxWidth(Double.MAX_VALUE);
+      button.setOnAction(event -> workbench.station().set(station));
+      items.put(station, new Item(button, title, state));
+      getChildren().add(button);
+    }
+    workbench.station().addListener((o, was, is) -> here());
+    workbench.bench().addListener((o, was, is) -> show(is));
+    here();
+    show(workbench.bench().get());
+  }
+
+  private void here() {
+    items.forEach(
+        (station, item) ->
+            item.button().pseudoClassStateChanged(HERE, station == workbench.station().get()));
+  }
+
+  private void show(Bench bench) {
+    items.forEach(
+        (station, item) -> {
+          String words = words(bench, station);
+          Severity severity = severity(bench, station);
+          item.state().setText(words);
+          item.state().getStyleClass().removeAll("stop", "look", "fine", "none");
+          item.state()
+              .getStyleClass()
+              .add(words.equals("settled") ? "fine" : severity == null ? "none" : severity.word());
+          item.button().setAccessibleText(station.title() + ", " + words);
+        });
+  }
+
+  private static Severity severity(Bench bench, Station station) {
+    if (bench.count(station, Severity.STOP) > 0) {
+      return Severity.STOP;
+    }
+    return bench.count(station, Severity.LOOK) > 0 ? Severity.LOOK : null;
+  }
+
+  private static String words(Bench bench, Station station) {
+    int stops = bench.count(station, Severity.STOP);
+    int looks = bench.count(station, Severity.LOOK);
+    if (stops > 0) {
+      return stops + " to stop";
+    }
+    if (looks > 0) {
+      return looks + " to look at";
+    }
+    return switch (station) {
+      case LOG -> bench.build().log().size() + " notes";
+      case BRIEF -> "settled";
+      default -> bench.build().controls().isEmpty() ? "nothing yet" : "settled";
+    };
+  }
+}

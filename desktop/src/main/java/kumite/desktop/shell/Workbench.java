@@ -1,0 +1,351 @@
+package kumite.desktop.shell;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.LinkedHashSet;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.UnaryOperator;
+import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import kumite.build.Build;
+import kumite.build.ContactId;
+import kumite.build.ControlId;
+import kumite.build.Edit;
+import kumite.device.Holds;
+import kumite.device.SimulatedDevice;
+import kumite.device.Trace;
+import kumite.parts.Catalogue;
+import kumite.verdict.Bench;
+import kumite.verdict.Station;
+
+/**
+ * The state of the window: the build, its undo list, the latest worked-out bench, what is selected
+ * and what is pressed.
+ *
+ * <p>All methods are for the interface thread. The bench is worked out on a thread of its own;
+ * while it lags behind, only the newest build is worked out next.
+ */
+public final class Workbench {
+  /** Steps kept for undo; a build takes a few kilobytes. */
+  private static final int MOST_STEPS = 1000;
+
+  private record Step(String label, Build before) {}
+
+  private final Catalogue catalogue;
+  private final ReadOnlyObjectWrapper<Bench> bench;
+  private final ReadOnlyObjectWrapper<Build> build;
+  private final ReadOnlyObjectWrapper<Build> saved;
+  private final ObjectProperty<Set<ControlId>> selection = new SimpleObjectProperty<>(Set.of());
+  private final ObjectProperty<Optional<ContactId>> path =
+      new SimpleObjectProperty<>(Optional.empty());
+  private final ObjectProperty<Station> station = new SimpleObjectProperty<>(Station.PANEL);
+  private final ObjectProperty<Optional<java.nio.file.Path>> file =
+      new SimpleObjectProperty<>(Optional.empty());
+  private final ReadOnlyObjectWrapper<Holds> holds = new ReadOnlyObjectWrapper<>(Holds.NONE);
+  private final ReadOnlyObjectWrapper<Optional<Trace>> trace =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
+  private final ObjectProperty<Optional<Notice>> notice =
+      new SimpleObjectProperty<>(Optional.empty());
+  private final Deque<Step> undo = new ArrayDeque<>();
+  private final Deque<Step> redo = new ArrayDeque<>();
+  private Optional<Build> previewBase = Optional.empty();
+  private long seed = 1;
+
+  private final ExecutorService worker =
+      Executors.newSingleThreadExecutor(
+          task -> {
+            Thread thread = new Thread(task, "bench");
+            thread.setDaemon(true);
+            return thread;
+          });
+  private final AtomicReference<Build> wanted = new AtomicReference<>();
+
+  /**
+   * A line of news for the person, shown inside the window.
+   *
+   * @param bad whether something went wrong
+   * @param text what happened
+   */
+  public record Notice(boolean bad, String text) {}
+
+  /** A workbench with a build on it. */
+  public Workbench(Catalogue catalogue, Build first) {
+    this.catalogue = catalogue;
+    this.build = new ReadOnlyObjectWrapper<>(first);
+    this.saved = new ReadOnlyObjectWrapper<>(first);
+    this.bench = new ReadOnlyObjectWrapper<>(Bench.of(first, catalogue));
+    selectFirstPath();
+  }
+
+  /** {@return the kinds of parts there are} */
+  public Catalogue catalogue() {
+    return catalogue;
+  }
+
+  /** {@return the latest worked-out bench; may lag a few milliseconds behind the build} */
+  public ReadOnlyObjectProperty<Bench> bench() {
+    return bench.getReadOnlyProperty();
+  }
+
+  /** {@return the build} */
+  public ReadOnlyObjectProperty<Build> build() {
+    return build.getReadOnlyProperty();
+  }
+
+  /** {@return the build as it was last saved or opened} */
+  public ReadOnlyObjectProperty<Build> saved() {
+    return saved.getReadOnlyProperty();
+  }
+
+  /** {@return the selected controls} */
+  public ObjectProperty<Set<ControlId>> selection() {
+    return selection;
+  }
+
+  /** {@return the contact whose path the strip shows} */
+  public ObjectProperty<Optional<ContactId>> path() {
+    return path;
+  }
+
+  /** {@return the station shown} */
+  public ObjectProperty<Station> station() {
+    return station;
+  }
+
+  /** {@return the file the build was opened from or saved to} */
+  public ObjectProperty<Optional<java.nio.file.Path>> file() {
+    return file;
+  }
+
+  /** {@return what is pressed on the simulated device} */
+  public ReadOnlyObjectProperty<Holds> holds() {
+    return holds.getReadOnlyProperty();
+  }
+
+  /** {@return what the last press or release did} */
+  public ReadOnlyObjectProperty<Optional<Trace>> trace() {
+    return trace.getReadOnlyProperty();
+  }
+
+  /** {@return the line of news, if there is one} */
+  public ObjectProperty<Optional<Notice>> notice() {
+    return notice;
+  }
+
+  /** Says something went as wished. */
+  public void say(String text) {
+    notice.set(Optional.of(new Notice(false, text)));
+  }
+
+  /** Says something went wrong. */
+  public void complain(String text) {
+    notice.set(Optional.of(new Notice(true, text)));
+  }
+
+  // ---- edits
+
+  /** {@return whether the build differs from its file} */
+  public boolean unsaved() {
+    return !build.get().equals(saved.get());
+  }
+
+  /** Applies one undoable step; a step that changes nothing is not kept. */
+  public void apply(Edit edit) {
+    Build base = previewBase.orElse(build.get());
+    previewBase = Optional.empty();
+    Build after;
+    try {
+      after = edit.apply(base);
+    } catch (IllegalArgumentException e) {
+      set(base);
+      complain(e.getMessage());
+      return;
+    }
+    if (!after.equals(base)) {
+      undo.push(new Step(edit.label(), base));
+      if (undo.size() > MOST_STEPS) {
+        undo.removeLast();
+      }
+      redo.clear();
+    }
+    set(after);
+  }
+
+  /** Shows a change without keeping it; {@link #apply} or {@link #endPreview} ends it. */
+  public void preview(UnaryOperator<Build> change) {
+    Build base = previewBase.orElse(build.get());
+    previewBase = Optional.of(base);
+    set(change.apply(base));
+  }
+
+  /** Takes a preview back. */
+  public void endPreview() {
+    previewBase.ifPresent(this::set);
+    previewBase = Optional.empty();
+  }
+
+  /** {@return the label of the step that undo takes back} */
+  public Optional<String> undoLabel() {
+    return Optional.ofNullable(undo.peek()).map(Step::label);
+  }
+
+  /** {@return the label of the step that redo brings back} */
+  public Optional<String> redoLabel() {
+    return Optional.ofNullable(redo.peek()).map(Step::label);
+  }
+
+  /** Takes the last step back. */
+  public void undo() {
+    endPreview();
+    if (!undo.isEmpty()) {
+      Step step = undo.pop();
+      redo.push(new Step(step.label(), build.get()));
+      set(step.before());
+      say("Took back: " + step.label());
+    }
+  }
+
+  /** Brings the last step taken back again. */
+  public void redo() {
+    endPreview();
+    if (!redo.isEmpty()) {
+      Step step = redo.pop();
+      undo.push(new Step(step.label(), build.get()));
+      set(step.before());
+      say("Did again: " + step.label());
+    }
+  }
+
+  /** Puts another build on the bench, with an empty undo list. */
+  public void open(Build next, Optional<java.nio.file.Path> from) {
+    previewBase = Optional.empty();
+    undo.clear();
+    redo.clear();
+    holds.set(Holds.NONE);
+    trace.set(Optional.empty());
+    selection.set(Set.of());
+    path.set(Optional.empty());
+    file.set(from);
+    saved.set(next);
+    build.set(next);
+    bench.set(Bench.of(next, catalogue));
+    selectFirstPath();
+  }
+
+  /** Puts unsaved work on the bench: it differs from what was saved. */
+  public void openUnsaved(Build next, Build lastSaved, Optional<java.nio.file.Path> from) {
+    open(next, from);
+    saved.set(lastSaved);
+  }
+
+  /** Notes that the build was saved. */
+  public void savedTo(java.nio.file.Path where) {
+    file.set(Optional.of(where));
+    saved.set(build.get());
+  }
+
+  private void set(Build next) {
+    build.set(next);
+    Set<ControlId> still = new LinkedHashSet<>(selection.get());
+    still.removeIf(id -> next.control(id).isEmpty());
+    if (still.size() != selection.get().size()) {
+      selection.set(still);
+    }
+    wanted.set(next);
+    worker.execute(this::workOut);
+  }
+
+  private void workOut() {
+    Build next = wanted.getAndSet(null);
+    if (next == null) {
+      return; // a newer one was worked out in its place
+    }
+    try {
+      Bench worked = Bench.of(next, catalogue);
+      Platform.runLater(() -> show(worked));
+    } catch (RuntimeException e) {
+      Platform.runLater(() -> complain("This could not be worked out: " + e.getMessage()));
+      throw e;
+    }
+  }
+
+  private void show(Bench worked) {
+    bench.set(worked);
+    if (path.get().flatMap(worked::path).isEmpty()) {
+      selectFirstPath();
+    }
+    // What is held goes on being held on the new build, so that its effect is seen at once.
+    holds.get().travel().keySet().stream()
+        .filter(contact -> worked.path(contact).isEmpty())
+        .toList()
+        .forEach(contact -> holds.set(holds.get().with(contact, 0)));
+    if (!holds.get().travel().isEmpty()) {
+      trace.set(Optional.of(worked.device().move(Holds.NONE, holds.get(), seed)));
+    } else {
+      trace.set(Optional.empty());
+    }
+  }
+
+  // ---- selection
+
+  /** Selects one control and shows the path of its first contact. */
+  public void select(ControlId id) {
+    selection.set(Set.of(id));
+    if (path.get().filter(p -> p.control().equals(id)).isEmpty()) {
+      bench.get().paths().stream()
+          .filter(p -> p.id().control().equals(id))
+          .findFirst()
+          .ifPresent(p -> path.set(Optional.of(p.id())));
+    }
+  }
+
+  /** Selects one contact's path and its control. */
+  public void select(ContactId id) {
+    path.set(Optional.of(id));
+    selection.set(Set.of(id.control()));
+  }
+
+  /** Adds a control to the selection, or takes it out. */
+  public void toggle(ControlId id) {
+    Set<ControlId> next = new LinkedHashSet<>(selection.get());
+    if (!next.remove(id)) {
+      next.add(id);
+    }
+    selection.set(next);
+  }
+
+  private void selectFirstPath() {
+    path.set(bench.get().paths().stream().findFirst().map(p -> p.id()));
+  }
+
+  // ---- pressing
+
+  /**
+   * Moves a control on the simulated device.
+   *
+   * @param travel 0 lets go, 1 is a press or full travel
+   */
+  public void hold(ContactId contact, double travel) {
+    if (holds.get().of(contact) == travel) {
+      return;
+    }
+    Holds before = holds.get();
+    Holds after = before.with(contact, travel);
+    SimulatedDevice device = bench.get().device();
+    trace.set(Optional.of(device.move(before, after, seed++)));
+    holds.set(after);
+  }
+
+  /** Lets everything go. */
+  public void release() {
+    holds.set(Holds.NONE);
+    trace.set(Optional.empty());
+  }
+}

@@ -102,7 +102,7 @@ public final class BuildFile {
       throw new BuildFileException(
           name,
           place,
-          e instanceof com.fasterxml.jackson.core.io.JsonEOFException
+          e.getOriginalMessage().startsWith("Unexpected end-of-input")
               ? "the file ends too early"
               : "is not JSON (" + firstLine(e.getOriginalMessage()) + ")",
           "mend it there, or take the copy ending in .bak");

@@ -108,7 +108,7 @@ final class Route {
     }
     boolean better = true;
     while (better) {
-      better = turnStretches(distance, order, returns) | moveSingles(distance, order, returns);
+      better = turnStretches(distance, order, returns) | moveStretches(distance, order, returns);
     }
     return order;
   }
@@ -143,38 +143,74 @@ final class Route {
     return any;
   }
 
-  private static boolean moveSingles(double[][] distance, int[] order, boolean returns) {
+  /** Moves stretches of one to three places elsewhere, either way round, where that is shorter. */
+  private static boolean moveStretches(double[][] distance, int[] order, boolean returns) {
     boolean any = false;
-    for (int i = 1; i < order.length; i++) {
-      int place = order[i];
-      double taken =
-          distance[order[i - 1]][place]
-              + edge(distance, order, i, i + 1, returns)
-              - (i + 1 < order.length
-                  ? distance[order[i - 1]][order[i + 1]]
-                  : returns ? distance[order[i - 1]][0] : 0);
-      for (int j = 0; j < order.length; j++) {
-        if (j == i || j == i - 1) {
-          continue; // between itself and a neighbour: no move
-        }
-        double added =
-            distance[order[j]][place]
-                + (j + 1 < order.length
-                    ? distance[place][order[j + 1]] - distance[order[j]][order[j + 1]]
-                    : returns ? distance[place][0] - distance[order[j]][0] : 0);
-        if (added < taken - 1e-9) {
-          if (j > i) {
-            System.arraycopy(order, i + 1, order, i, j - i);
-            order[j] = place;
-          } else {
-            System.arraycopy(order, j + 1, order, j + 2, i - j - 1);
-            order[j + 1] = place;
-          }
-          any = true;
-          break;
-        }
+    for (int length = 1; length <= 3; length++) {
+      for (int from = 1; from + length <= order.length; from++) {
+        any |= moveStretch(distance, order, from, length, returns);
       }
     }
     return any;
+  }
+
+  private static boolean moveStretch(
+      double[][] distance, int[] order, int from, int length, boolean returns) {
+    int to = from + length - 1;
+    int first = order[from];
+    int last = order[to];
+    double saved =
+        distance[order[from - 1]][first]
+            + edge(distance, order, to, to + 1, returns)
+            - gap(distance, order, from - 1, to + 1, returns);
+    int bestAfter = -1;
+    boolean bestTurned = false;
+    double best = 1e-9;
+    for (int after = 0; after < order.length; after++) {
+      if (after >= from - 1 && after <= to) {
+        continue; // within itself, or where it is
+      }
+      double open = edge(distance, order, after, after + 1, returns);
+      double straight =
+          distance[order[after]][first] + onward(distance, order, last, after + 1, returns);
+      double turned =
+          distance[order[after]][last] + onward(distance, order, first, after + 1, returns);
+      double gain = saved - (Math.min(straight, turned) - open);
+      if (gain > best) {
+        best = gain;
+        bestAfter = after;
+        bestTurned = turned < straight;
+      }
+    }
+    if (bestAfter < 0) {
+      return false;
+    }
+    int[] stretch = Arrays.copyOfRange(order, from, to + 1);
+    if (bestTurned) {
+      for (int a = 0, b = stretch.length - 1; a < b; a++, b--) {
+        int swap = stretch[a];
+        stretch[a] = stretch[b];
+        stretch[b] = swap;
+      }
+    }
+    if (bestAfter > to) {
+      System.arraycopy(order, to + 1, order, from, bestAfter - to);
+      System.arraycopy(stretch, 0, order, bestAfter - length + 1, length);
+    } else {
+      System.arraycopy(order, bestAfter + 1, order, bestAfter + 1 + length, from - bestAfter - 1);
+      System.arraycopy(stretch, 0, order, bestAfter + 1, length);
+    }
+    return true;
+  }
+
+  /** {@return the way from one position to a later one, skipping what is between} */
+  private static double gap(double[][] distance, int[] order, int from, int to, boolean returns) {
+    return onward(distance, order, order[from], to, returns);
+  }
+
+  /** {@return the way from a place to the place at a position; past the end, the way back} */
+  private static double onward(
+      double[][] distance, int[] order, int place, int to, boolean returns) {
+    return to < order.length ? distance[place][order[to]] : returns ? distance[place][0] : 0;
   }
 }

@@ -71,33 +71,35 @@ final class StrandCutter {
     Map<Control, ControlKind> ground = new LinkedHashMap<>();
     Map<Control, ControlKind> rail = new LinkedHashMap<>();
     Map<Control, ControlKind> supply = new LinkedHashMap<>();
-    Map<Control, Integer> groundTabs = new HashMap<>();
-    Map<Control, Integer> railTabs = new HashMap<>();
+    Map<Control, List<String>> groundTabs = new HashMap<>();
+    Map<Control, List<String>> railTabs = new HashMap<>();
+    Map<Control, List<String>> supplyTabs = new HashMap<>();
     for (ContactSite site : sites) {
       if (plan.of(site.id()).isEmpty()) {
         continue;
       }
       if (site.contact().type().analog()) {
         ground.put(site.control(), site.kind());
-        groundTabs.merge(site.control(), 1, Integer::sum);
+        tabs(groundTabs, site).add("end 1");
         supply.put(site.control(), site.kind());
+        tabs(supplyTabs, site).add("end 2");
       } else if (site.common() == Common.GROUND) {
         ground.put(site.control(), site.kind());
-        groundTabs.merge(site.control(), 1, Integer::sum);
+        tabs(groundTabs, site).add((site.contact().name() + " COM").strip());
       } else {
         rail.put(site.control(), site.kind());
-        railTabs.merge(site.control(), 1, Integer::sum);
+        tabs(railTabs, site).add((site.contact().name() + " COM").strip());
       }
     }
     for (ContactSite site : sites) {
       if (site.kind().lit() && lampSupply().isPresent()) {
         ground.put(site.control(), site.kind());
-        groundTabs.merge(site.control(), 1, Integer::sum);
+        tabs(groundTabs, site).add("lamp -");
       }
     }
     lay("ground", 'G', WireColour.of(Hue.BK), ground, groundTabs, terminals(Common.GROUND));
     lay("rail", 'C', WireColour.of(Hue.RD), rail, railTabs, terminals(Common.RAIL));
-    lay("supply", 'V', WireColour.of(Hue.RD), supply, Map.of(), logicSupplies());
+    lay("supply", 'V', WireColour.of(Hue.RD), supply, supplyTabs, logicSupplies());
   }
 
   /** Feeds each lamp from the board's highest supply through its own resistor. */
@@ -143,7 +145,7 @@ final class StrandCutter {
       char letter,
       WireColour colour,
       Map<Control, ControlKind> controls,
-      Map<Control, Integer> tabs,
+      Map<Control, List<String>> tabs,
       List<Terminal> terminals) {
     if (controls.isEmpty() || terminals.isEmpty()) {
       return;
@@ -165,17 +167,23 @@ final class StrandCutter {
     for (int i = 1; i < order.length; i++) {
       Control control = parts.get(order[i] - 1);
       ControlKind kind = controls.get(control);
-      Strand.End here = end(control, kind, commonTab(kind, name));
+      List<String> here = tabs.get(control);
       Cut cut =
           last == null
               ? toBoard(control, kind, startAt)
               : link(last.placement().centre(), control.placement().centre());
-      add(letter, Optional.empty(), here, previous, colour, cut);
-      for (int extra = 1; extra < tabs.getOrDefault(control, 1); extra++) {
-        add(letter, Optional.empty(), here, here, colour, jumper());
+      add(letter, Optional.empty(), end(control, kind, here.get(0)), previous, colour, cut);
+      for (int j = 1; j < here.size(); j++) {
+        add(
+            letter,
+            Optional.empty(),
+            end(control, kind, here.get(j)),
+            end(control, kind, here.get(j - 1)),
+            colour,
+            jumper());
       }
       stops.add(new CommonRun.Stop(control.id(), control.label(), control.placement().centre()));
-      previous = here;
+      previous = end(control, kind, here.get(here.size() - 1));
       last = control;
     }
     if (ring) {
@@ -197,9 +205,8 @@ final class StrandCutter {
     runs.add(new CommonRun(name, start.name(), ring, stops, length));
   }
 
-  private static String commonTab(ControlKind kind, String name) {
-    boolean analog = kind.contacts().stream().anyMatch(c -> c.type().analog());
-    return analog ? (name.equals("ground") ? "end 1" : "end 2") : "COM";
+  private static List<String> tabs(Map<Control, List<String>> all, ContactSite site) {
+    return all.computeIfAbsent(site.control(), control -> new ArrayList<>());
   }
 
   private Terminal nearest(List<Terminal> terminals, Collection<Control> parts) {

@@ -22,6 +22,9 @@ public final class Arrange {
   /** Room for a plug's bend between a board and the back wall: common practice, no source. */
   private static final double BOARD_FROM_WALL_MM = 4;
 
+  /** Copies are tried at up to so many steps in each direction. */
+  private static final int FURTHEST_COPY = 6;
+
   private Arrange() {}
 
   /** {@return an edit that puts controls at the given places} */
@@ -75,17 +78,48 @@ public final class Arrange {
         });
   }
 
-  /** {@return an edit that adds copies beside the originals; copies carry no meanings or locks} */
+  /**
+   * An edit that adds copies of controls in the same arrangement, beside the originals where they
+   * have room.
+   *
+   * @return an edit whose copies carry no meanings, locks or lamp resistors
+   */
   public static Edit duplicate(Build build, Catalogue catalogue, Collection<ControlId> ids) {
+    double width = 0;
+    double height = 0;
+    for (ControlId id : ids) {
+      Optional<ControlKind> kind = build.control(id).map(catalogue::kindOf);
+      width =
+          Math.max(
+              width, kind.map(k -> Math.max(k.face().widthMm(), k.body().widthMm())).orElse(0.0));
+      height =
+          Math.max(
+              height,
+              kind.map(k -> Math.max(k.face().heightMm(), k.body().heightMm())).orElse(0.0));
+    }
+    double stepX = Math.ceil(width + Gaps.FLANGE_MM + 2);
+    double stepY = Math.ceil(height + Gaps.FLANGE_MM + 2);
+    double[][] directions = {{stepX, 0}, {0, -stepY}, {-stepX, 0}, {0, stepY}};
+    for (int far = 1; far <= FURTHEST_COPY; far++) {
+      for (double[] direction : directions) {
+        Edit edit = copies(build, ids, direction[0] * far, direction[1] * far);
+        Build after = edit.apply(build);
+        boolean room =
+            Gaps.of(after, catalogue).tooNarrow().stream()
+                .noneMatch(
+                    gap ->
+                        build.control(gap.control()).isEmpty()
+                            || gap.other().filter(o -> build.control(o).isEmpty()).isPresent());
+        if (room) {
+          return edit;
+        }
+      }
+    }
+    return copies(build, ids, stepX, 0); // no room anywhere near: the findings will say so
+  }
+
+  private static Edit copies(Build build, Collection<ControlId> ids, double dxMm, double dyMm) {
     List<ControlId> fixed = List.copyOf(ids);
-    double stepMm =
-        fixed.stream()
-            .flatMap(id -> build.control(id).stream())
-            .map(catalogue::kindOf)
-            .mapToDouble(kind -> Math.max(kind.face().widthMm(), kind.body().widthMm()))
-            .max()
-            .orElse(20);
-    double dxMm = Math.ceil(stepMm + Gaps.FLANGE_MM + 2);
     return new Edit(
         "Duplicate " + name(build, ids),
         before -> {
@@ -93,14 +127,14 @@ public final class Arrange {
           for (ControlId id : fixed) {
             Optional<Control> original = before.control(id);
             if (original.isPresent()) {
-              after = after.withControl(copy(after, original.get(), dxMm));
+              after = after.withControl(copy(after, original.get(), dxMm, dyMm));
             }
           }
           return after;
         });
   }
 
-  private static Control copy(Build build, Control original, double dxMm) {
+  private static Control copy(Build build, Control original, double dxMm, double dyMm) {
     String stem = original.label().replaceAll("\\s+\\d+$", "");
     String label = build.freshLabel(stem);
     Placement at = original.placement();
@@ -108,7 +142,7 @@ public final class Arrange {
         build.freshId(label),
         label,
         original.kind(),
-        at.movedTo(at.xMm() + dxMm, at.yMm()),
+        at.movedTo(at.xMm() + dxMm, at.yMm() + dyMm),
         original.common(),
         OptionalDouble.empty());
   }

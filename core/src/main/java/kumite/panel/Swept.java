@@ -89,10 +89,9 @@ final class Swept {
       ux = push[0];
       uy = push[1];
     }
-    return new Between(
-        apart - radiusMm - other.radiusMm,
-        new Point(nearest[0].x + ux * radiusMm, nearest[0].y + uy * radiusMm),
-        new Point(nearest[1].x - ux * other.radiusMm, nearest[1].y - uy * other.radiusMm));
+    double gap = apart - radiusMm - other.radiusMm;
+    Point from = new Point(nearest[0].x + ux * radiusMm, nearest[0].y + uy * radiusMm);
+    return new Between(gap, from, from.plus(ux * gap, uy * gap));
   }
 
   /**

@@ -107,7 +107,7 @@ public final class TypedField extends VBox {
           }
           return new Typed(number, plain(number) + " " + unit);
         },
-        TypedField::plain,
+        number -> plain(number) + " " + unit,
         taken);
   }
 

@@ -105,6 +105,8 @@ final class BoardView extends VBox {
       pad.setFill(StrandLine.paint(kumite.build.WireColour.Hue.BK));
     } else if (terminal.role() == Terminal.Role.SUPPLY || terminal.role() == Terminal.Role.COMMON) {
       pad.setFill(StrandLine.paint(kumite.build.WireColour.Hue.RD));
+    } else {
+      pad.getStyleClass().add("free");
     }
     Button button = new Button(terminal.name());
     button.getStyleClass().addAll("mono", "terminal");

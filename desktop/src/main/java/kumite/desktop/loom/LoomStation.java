@@ -136,7 +136,7 @@ public final class LoomStation implements StationView {
             36,
             n -> loom("Set the gauge", l -> l.withGauge((int) Math.round(n))));
     for (TypedField field : new TypedField[] {slack, loop, gauge}) {
-      field.field().setPrefColumnCount(7);
+      field.field().setPrefWidth(96);
     }
     HBox settings =
         new HBox(

@@ -149,7 +149,7 @@ final class HostPanel extends VBox {
     Label middle = new Label(direction.map(d -> HAT[d]).orElse("hat"));
     middle.getStyleClass().addAll("mono", "hat-middle");
     hat.add(middle, 1, 1);
-    hat.setAccessibleText("hat " + direction.map(d -> HAT[d]).orElse("at rest") + cells.length);
+    hat.setAccessibleText("hat " + direction.map(d -> HAT[d]).orElse("at rest"));
   }
 
   private void axis(Usage usage, Map<Usage, Integer> values, InputField field) {

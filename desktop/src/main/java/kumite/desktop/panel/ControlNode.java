@@ -61,10 +61,7 @@ final class ControlNode extends Pane {
     label.setText(control.label());
     label.autosize();
     double below = kind.face().heightMm() / 2 * scale.pxPerMm() + 3;
-    boolean inside =
-        kind.face().widthMm() * scale.pxPerMm() > label.getWidth() + 6
-            && kind.family() == ControlKind.Family.BUTTON;
-    label.relocate(Math.round(-label.getWidth() / 2), inside ? 6 : Math.round(below));
+    label.relocate(Math.round(-label.getWidth() / 2), Math.round(below));
     setAccessibleText(
         control.label()
             + ", "

@@ -58,7 +58,6 @@ public final class PanelStation implements StationView {
   private final StackPane bottom = new StackPane();
   private final HBox selectionBar = new HBox();
   private final HBox panelBar = new HBox();
-  private Below below = Below.SELECTION;
 
   private final TextField label = new TextField();
   private final TypedField x;
@@ -128,7 +127,7 @@ public final class PanelStation implements StationView {
               }
             });
     for (TypedField field : new TypedField[] {x, y, turn}) {
-      field.field().setPrefColumnCount(8);
+      field.field().setPrefWidth(96);
     }
     fields.getStyleClass().add("field-row");
     fields
@@ -234,7 +233,7 @@ public final class PanelStation implements StationView {
             mm ->
                 workbench.apply(
                     new Edit("Set " + name, b -> b.withPanel(change.apply(b.panel(), mm)))));
-    field.field().setPrefColumnCount(6);
+    field.field().setPrefWidth(84);
     field.field().setId("panel-" + name.replace(' ', '-'));
     return field;
   }
@@ -269,7 +268,6 @@ public final class PanelStation implements StationView {
   }
 
   private void showBelow(Below which) {
-    below = which;
     tabs.choose(which);
     bottom.getChildren().setAll(which == Below.SELECTION ? selectionBar : panelBar);
   }
@@ -411,10 +409,5 @@ public final class PanelStation implements StationView {
       y.show(shown.yMm());
       turn.show(control.get().placement().turnDegrees());
     }
-  }
-
-  /** {@return which bar is shown below the plan, for pictures and tests} */
-  String below() {
-    return below.words;
   }
 }

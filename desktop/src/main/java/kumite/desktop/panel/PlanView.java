@@ -321,11 +321,13 @@ final class PlanView extends Pane {
     Label label = new Label(text);
     label.getStyleClass().addAll("mono", "dimension-label");
     marks.getChildren().addAll(line, label);
-    label.applyCss();
-    label.autosize();
-    label.relocate(
-        Math.round((x1 + x2) / 2 - label.getWidth() / 2),
-        Math.round((y1 + y2) / 2 - label.getHeight() / 2));
+    centre(label, (x1 + x2) / 2, (y1 + y2) / 2);
+  }
+
+  /** Keeps a label's centre at a place, whatever size its text takes once it is styled. */
+  private static void centre(Label label, double x, double y) {
+    label.layoutXProperty().bind(label.widthProperty().multiply(-0.5).add(Math.round(x)));
+    label.layoutYProperty().bind(label.heightProperty().multiply(-0.5).add(Math.round(y)));
   }
 
   private void gaps(Bench bench) {
@@ -349,13 +351,10 @@ final class PlanView extends Pane {
                   + Length.number(gap.gapMm(), unit));
       label.getStyleClass().addAll("mono", "gap-label", finding.severity().word());
       marks.getChildren().addAll(line, label);
-      label.applyCss();
-      label.autosize();
-      double midX = (line.getStartX() + line.getEndX()) / 2;
-      double midY = (line.getStartY() + line.getEndY()) / 2;
-      label.relocate(
-          Math.round(Math.max(2, midX - label.getWidth() / 2)),
-          Math.round(midY - label.getHeight() - 8));
+      centre(
+          label,
+          (line.getStartX() + line.getEndX()) / 2,
+          (line.getStartY() + line.getEndY()) / 2 - 18);
     }
   }
 

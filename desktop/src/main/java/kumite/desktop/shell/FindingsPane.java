@@ -9,6 +9,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -105,8 +106,9 @@ final class FindingsPane extends VBox {
     if (aboutSelection(finding)) {
       card.getStyleClass().add("about-selection");
     }
-    HBox foot = new HBox();
+    FlowPane foot = new FlowPane();
     foot.getStyleClass().add("card-foot");
+    foot.setPrefWrapLength(210);
     finding
         .fix()
         .ifPresent(
@@ -114,9 +116,8 @@ final class FindingsPane extends VBox {
               Button button = new Button(fix.label());
               button.getStyleClass().add("fix");
               button.setWrapText(true);
+              button.setMaxWidth(216);
               button.setMinHeight(Region.USE_PREF_SIZE);
-              button.setMaxWidth(Double.MAX_VALUE);
-              HBox.setHgrow(button, Priority.SOMETIMES);
               button.setOnAction(event -> workbench.apply(fix.edit()));
               foot.getChildren().add(button);
             });
@@ -132,7 +133,7 @@ final class FindingsPane extends VBox {
     return card;
   }
 
-  private void addWorking(Finding finding, VBox card, HBox foot, Working working) {
+  private void addWorking(Finding finding, VBox card, FlowPane foot, Working working) {
     WorkingView view = new WorkingView(working);
     String key = finding.code() + finding.about();
     Hyperlink link = new Hyperlink();
@@ -155,9 +156,7 @@ final class FindingsPane extends VBox {
           }
           show.run();
         });
-    Region push = new Region();
-    HBox.setHgrow(push, Priority.ALWAYS);
-    foot.getChildren().addAll(push, link);
+    foot.getChildren().add(link);
     show.run();
   }
 

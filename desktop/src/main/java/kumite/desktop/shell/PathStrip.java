@@ -1,8 +1,10 @@
 package kumite.desktop.shell;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import javafx.css.PseudoClass;
@@ -20,10 +22,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
-import kumite.build.ContactId;
 import kumite.build.Timing;
-import kumite.desktop.field.StrandLine;
-import kumite.device.Holds;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.map.TargetText;
@@ -199,7 +198,7 @@ public final class PathStrip extends HBox {
     hops.add(
         new Hop(
             path.site().kind().name(),
-            held ? "0 ms" : path.site().kind().trait(),
+            held ? "0 ms" : "idle",
             held,
             false,
             path.site().kind().trait()));
@@ -368,11 +367,11 @@ public final class PathStrip extends HBox {
   private final class Track extends Pane {
     private final List<HopView> views = new ArrayList<>();
     private final List<Line> links = new ArrayList<>();
-    private final StrandLine strand = new StrandLine();
     private final Label empty =
         new Label("Here you will see its way: " + String.join(" > ", STAGES));
     private final Line ruler = new Line();
     private final List<Node> marks = new ArrayList<>();
+    private final Map<Node, Double> anchors = new HashMap<>();
 
     Track() {
       getStyleClass().add("track");
@@ -424,6 +423,7 @@ public final class PathStrip extends HBox {
     private void ruler() {
       getChildren().removeAll(marks);
       marks.clear();
+      anchors.clear();
       Optional<Trace.Hops> times =
           workbench.path().get().flatMap(id -> workbench.trace().get().map(t -> t.hops().get(id)));
       ruler.setVisible(times.isPresent() && times.get().reportedUs().isPresent());
@@ -432,14 +432,18 @@ public final class PathStrip extends HBox {
       }
       Trace.Hops t = times.get();
       double end = Math.max(8000, Math.ceil(t.reportedUs().getAsLong() / 4000.0) * 4000);
-      mark(0, end, "0", false);
-      mark(end, end, String.format(Locale.ROOT, "%.0f ms", end / 1000), false);
-      mark(t.bounceUs(), end, "rest", true);
-      t.settledUs().ifPresent(us -> mark(us, end, "settled", true));
-      mark(t.reportedUs().getAsLong(), end, "report", true);
+      mark(0, end, "0", false, 0.5);
+      mark(end, end, String.format(Locale.ROOT, "%.0f ms", end / 1000), false, 0.5);
+      if (t.bounceUs() > 0) {
+        mark(t.bounceUs(), end, "contact rests", true, 0.5);
+      }
+      // Settled and report are often a hair apart: one word goes to the left, the other to the
+      // right.
+      t.settledUs().ifPresent(us -> mark(us, end, "settled ", true, 1));
+      mark(t.reportedUs().getAsLong(), end, " report", true, 0);
     }
 
-    private void mark(double us, double end, String text, boolean live) {
+    private void mark(double us, double end, String text, boolean live, double anchor) {
       Line tick = new Line();
       tick.getStyleClass().add("ruler-line");
       tick.pseudoClassStateChanged(LIVE, live);
@@ -447,6 +451,7 @@ public final class PathStrip extends HBox {
       label.getStyleClass().addAll("mono", "ruler-label");
       tick.setUserData(us / end);
       label.setUserData(us / end);
+      anchors.put(label, anchor);
       marks.add(tick);
       marks.add(label);
       getChildren().addAll(tick, label);
@@ -486,7 +491,6 @@ public final class PathStrip extends HBox {
       ruler.setEndX(to);
       ruler.setStartY(rulerY);
       ruler.setEndY(rulerY);
-      double lastEnd = -100;
       for (Node node : marks) {
         double x = snapPositionX(from + (to - from) * (double) node.getUserData()) + 0.5;
         if (node instanceof Line tick) {
@@ -497,20 +501,9 @@ public final class PathStrip extends HBox {
         } else {
           Label label = (Label) node;
           label.autosize();
-          label.relocate(x - label.getWidth() / 2, rulerY + 2);
-          lastEnd = Math.max(lastEnd, x);
+          label.relocate(x - label.getWidth() * anchors.get(label), rulerY + 2);
         }
       }
     }
-  }
-
-  /** {@return the contact shown, for tests} */
-  Optional<ContactId> shownPath() {
-    return workbench.path().get();
-  }
-
-  /** {@return what is held, for tests} */
-  Holds held() {
-    return workbench.holds().get();
   }
 }

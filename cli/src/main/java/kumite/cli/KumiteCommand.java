@@ -1,0 +1,61 @@
+package kumite.cli;
+
+import java.io.PrintWriter;
+import kumite.files.BuildFileException;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Spec;
+
+/** The command line's door: all subcommands, and how faults of input are told. */
+@Command(
+    name = "kumite",
+    description = "A workbench for people who build their own controllers.",
+    mixinStandardHelpOptions = true,
+    version = "Kumite 0.1.0",
+    synopsisSubcommandLabel = "COMMAND",
+    footer = {
+      "",
+      "Without a command, or with a build file, the workbench opens. `kumite demo` opens it with",
+      "demo data, `kumite test` runs all tests of a source checkout.",
+      "Exit codes: 0 nothing to stop, 1 something to stop, 2 bad input or usage."
+    },
+    subcommands = {
+      CheckCommand.class,
+      PathsCommand.class,
+      PressCommand.class,
+      ExportCommand.class,
+      SumCommand.class
+    })
+public final class KumiteCommand implements Runnable {
+  @Spec private CommandSpec spec;
+
+  @Override
+  public void run() {
+    spec.commandLine().usage(spec.commandLine().getOut());
+  }
+
+  /** Runs the command line and ends the process with its exit code. */
+  public static void main(String[] args) {
+    System.exit(commandLine().execute(args));
+  }
+
+  /** {@return the command line, for {@code main} and tests} */
+  static CommandLine commandLine() {
+    CommandLine line = new CommandLine(new KumiteCommand());
+    line.setExecutionExceptionHandler(
+        (e, commandLine, parsed) -> {
+          PrintWriter err = commandLine.getErr();
+          if (e instanceof BuildFileException || e instanceof IllegalArgumentException) {
+            err.println("kumite: " + e.getMessage());
+          } else if (e instanceof java.io.IOException
+              || e instanceof java.io.UncheckedIOException) {
+            err.println("kumite: cannot read or write: " + e.getMessage());
+          } else {
+            throw e;
+          }
+          return CommandLine.ExitCode.USAGE;
+        });
+    return line;
+  }
+}

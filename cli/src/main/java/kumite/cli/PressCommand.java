@@ -1,0 +1,178 @@
+package kumite.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import kumite.build.ContactId;
+import kumite.device.Holds;
+import kumite.device.SignalPath;
+import kumite.device.Trace;
+import kumite.files.BuildFileException;
+import kumite.hid.HostView;
+import kumite.hid.Usage;
+import kumite.verdict.Bench;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+@Command(
+    name = "press",
+    description = {
+      "Press contacts on the simulated device and show what the host receives.",
+      "A contact is a path's id: horn, rudder.left. A slider or knob takes its travel after a sign:",
+      "port=0.7 or port=70%%; a stepped control its step: telegraph=3. Alone they go to the end."
+    },
+    mixinStandardHelpOptions = true)
+final class PressCommand implements Callable<Integer> {
+  @Spec private CommandSpec spec;
+  @Mixin private Input input;
+
+  @Parameters(
+      index = "1..*",
+      arity = "0..*",
+      paramLabel = "CONTACT",
+      description = "What is held, all from the same moment; none shows the device at rest.")
+  private List<String> contacts = new ArrayList<>();
+
+  @Option(
+      names = "--seed",
+      paramLabel = "N",
+      defaultValue = "1",
+      description = "Chooses the bounce; the same seed gives the same trace (default: 1).")
+  private long seed;
+
+  @Option(names = "--json", description = "Print JSON.")
+  private boolean json;
+
+  @Override
+  public Integer call() throws BuildFileException {
+    Bench bench = input.bench();
+    Holds holds = Holds.NONE;
+    List<String> held = new ArrayList<>();
+    for (String text : contacts) {
+      int sign = text.indexOf('=');
+      String id = sign < 0 ? text : text.substring(0, sign);
+      SignalPath path = path(bench, id);
+      double travel = sign < 0 ? 1 : travel(path, text.substring(sign + 1), text);
+      holds = holds.with(path.id(), travel);
+      held.add(text);
+    }
+    Trace trace = bench.device().move(Holds.NONE, holds, seed);
+    PrintWriter out = spec.commandLine().getOut();
+    if (json) {
+      out.println(Json.print(tree(held, trace)));
+    } else {
+      print(bench, holds, trace, out);
+    }
+    return 0;
+  }
+
+  private static SignalPath path(Bench bench, String text) {
+    Optional<SignalPath> path = Optional.empty();
+    try {
+      path = bench.path(ContactId.parse(text));
+    } catch (IllegalArgumentException e) {
+      // Told below, together with the contacts there are.
+    }
+    return path.orElseThrow(
+        () ->
+            new IllegalArgumentException(
+                "the build has no contact \""
+                    + text
+                    + "\"; it has "
+                    + String.join(
+                        ", ", bench.paths().stream().map(p -> p.id().toString()).toList())));
+  }
+
+  private static double travel(SignalPath path, String text, String whole) {
+    int steps = path.site().kind().steps();
+    try {
+      if (steps > 1) {
+        int step = Integer.parseInt(text);
+        if (step < 1 || step > steps) {
+          throw new IllegalArgumentException(
+              "\"" + whole + "\": " + path.id() + " has steps 1 to " + steps);
+        }
+        return (step - 1.0) / (steps - 1);
+      }
+      double value =
+          text.endsWith("%")
+              ? Double.parseDouble(text.substring(0, text.length() - 1)) / 100
+              : Double.parseDouble(text);
+      if (!(value >= 0 && value <= 1)) {
+        throw new IllegalArgumentException(
+            "\"" + whole + "\": travel must be between 0 and 1, or 0% and 100%");
+      }
+      return value;
+    } catch (NumberFormatException e) {
+      throw new IllegalArgumentException(
+          "\""
+              + whole
+              + "\": after the sign comes "
+              + (steps > 1 ? "a step" : "a travel, such as 0.7"));
+    }
+  }
+
+  private static ObjectNode tree(List<String> held, Trace trace) {
+    ObjectNode root = Json.object();
+    ArrayNode heldNode = root.putArray("held");
+    held.forEach(heldNode::add);
+    ArrayNode reports = root.putArray("reports");
+    for (Trace.Report report : trace.reports()) {
+      reports
+          .addObject()
+          .put("time_ms", report.us() / 1000.0)
+          .put("id", report.id())
+          .put("hex", report.hex());
+    }
+    return root;
+  }
+
+  private static void print(Bench bench, Holds holds, Trace trace, PrintWriter out) {
+    holds
+        .travel()
+        .keySet()
+        .forEach(
+            id -> {
+              SignalPath path = bench.path(id).orElseThrow();
+              Trace.Hops hops = trace.hops().get(id);
+              out.printf(
+                  Locale.ROOT,
+                  "%s: %s%n",
+                  id,
+                  path.whole()
+                      ? String.format(
+                          Locale.ROOT,
+                          "contact rests %.1f ms, settled %.1f ms, reported %.1f ms, %s",
+                          hops.bounceUs() / 1000.0,
+                          hops.settledUs().orElse(0) / 1000.0,
+                          hops.reportedUs().orElse(0) / 1000.0,
+                          path.function().isEmpty() ? "no function named" : path.function())
+                      : "does not reach the host: " + path.missing());
+            });
+    for (Trace.Report report : trace.reports()) {
+      HostView seen = HostView.of(bench.layout().fields(), report.toBytes());
+      out.printf(
+          Locale.ROOT,
+          "%7.3f ms  report %d  %s  on: %s  values: %s%n",
+          report.us() / 1000.0,
+          report.id(),
+          report.hex(),
+          seen.on().isEmpty()
+              ? "nothing"
+              : String.join(" ", seen.on().stream().map(Usage::toString).toList()),
+          seen.values());
+    }
+    if (trace.reports().isEmpty()) {
+      out.println("no board chosen: nothing is sent");
+    }
+  }
+}

@@ -1,0 +1,113 @@
+package kumite;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+import kumite.build.BoardChoice;
+import kumite.build.Build;
+import kumite.build.Common;
+import kumite.build.ContactId;
+import kumite.build.Control;
+import kumite.build.ControlId;
+import kumite.build.Mapping;
+import kumite.build.Placement;
+import kumite.build.Point;
+import kumite.build.Target;
+import kumite.files.BuildFileException;
+import kumite.files.Demo;
+import kumite.parts.BoardKind;
+import kumite.parts.Catalogue;
+import kumite.parts.Terminal;
+import kumite.working.Source;
+
+/** Builds that tests share. All are invented. */
+public final class Builds {
+  private Builds() {}
+
+  /** {@return the demo} */
+  public static Build ferryBridge() {
+    try {
+      return Demo.open(Demo.USUAL, Catalogue.standard());
+    } catch (BuildFileException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  /** {@return an empty panel with 30 mm buttons at the places given as x, y, x, y ...} */
+  public static Build buttons(double... places) {
+    Build build = Build.empty("Buttons");
+    for (int i = 0; i < places.length; i += 2) {
+      String id = "b" + (i / 2 + 1);
+      build =
+          build.withControl(
+              Control.of(
+                  new ControlId(id),
+                  id.toUpperCase(java.util.Locale.ROOT),
+                  "button-30",
+                  Placement.at(places[i], places[i + 1])));
+    }
+    return build;
+  }
+
+  /** {@return the build on a board, its contacts mapped to buttons 1 upward in their order} */
+  public static Build wired(Build build, String board) {
+    Mapping mapping = build.mapping();
+    int number = 1;
+    for (Control control : build.controls()) {
+      mapping =
+          mapping.with(
+              new ContactId(control.id(), ""), new Mapping.Entry(new Target.Button(number++), ""));
+    }
+    return build
+        .withMapping(mapping)
+        .withBoard(Optional.of(new BoardChoice(board, Placement.at(150, 150))));
+  }
+
+  /** {@return a board with plain inputs at random places} */
+  public static BoardKind scatteredBoard(int inputs, SplittableRandom random) {
+    List<Terminal> terminals =
+        new ArrayList<>(
+            IntStream.range(0, inputs)
+                .mapToObj(
+                    i ->
+                        new Terminal(
+                            "T" + i,
+                            Terminal.Role.INPUT,
+                            new Point(random.nextDouble(-40, 40), random.nextDouble(-40, 40)),
+                            i % 2 == 0 ? Terminal.Side.LEFT : Terminal.Side.RIGHT,
+                            java.util.Set.of(Terminal.Ability.DIGITAL, Terminal.Ability.PULL_UP),
+                            Optional.empty(),
+                            Optional.empty(),
+                            0))
+                .toList());
+    terminals.add(
+        new Terminal(
+            "GND",
+            Terminal.Role.GROUND,
+            new Point(0, 0),
+            Terminal.Side.LEFT,
+            java.util.Set.of(),
+            Optional.empty(),
+            Optional.empty(),
+            0));
+    return new BoardKind(
+        "scattered",
+        "Scattered",
+        "for tests",
+        90,
+        90,
+        3.3,
+        false,
+        Common.GROUND,
+        0.8,
+        2.0,
+        Source.common("for tests"),
+        20_000,
+        50_000,
+        0,
+        false,
+        terminals);
+  }
+}

@@ -1,0 +1,183 @@
+package kumite.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.HexFormat;
+import java.util.Map;
+import kumite.hid.DescriptorReader;
+import kumite.hid.InputField;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import picocli.CommandLine;
+
+public class CommandLineTest {
+  private static final String DEMO = "../demo/ferry-bridge.kumite.json";
+
+  private record Ran(int exit, String out, String err) {
+    JsonNode json() throws Exception {
+      return new ObjectMapper().readTree(out);
+    }
+  }
+
+  private static Ran run(String... args) {
+    StringWriter out = new StringWriter();
+    StringWriter err = new StringWriter();
+    CommandLine line = KumiteCommand.commandLine();
+    line.setOut(new PrintWriter(out, true));
+    line.setErr(new PrintWriter(err, true));
+    int exit = line.execute(args);
+    return new Ran(exit, out.toString(), err.toString());
+  }
+
+  @Test
+  public void checkJudgesAndExitsByItsVerdict() throws Exception {
+    Ran ran = run("check", DEMO, "--json");
+    assertThat(ran.exit()).as("one stop").isEqualTo(1);
+    JsonNode root = ran.json();
+    assertThat(root.get("build").asText()).isEqualTo("Ferry bridge desk");
+    assertThat(root.at("/verdict/stop").asInt()).isEqualTo(1);
+    assertThat(root.at("/verdict/look").asInt()).isEqualTo(2);
+    assertThat(root.get("findings")).hasSize(1 + 2 + root.at("/verdict/fine").asInt());
+    JsonNode first = root.get("findings").get(0);
+    for (String key : new String[] {"code", "severity", "about", "title", "detail", "fix"}) {
+      assertThat(first.has(key)).as(key).isTrue();
+    }
+    assertThat(first.get("about").get(0).asText()).isEqualTo("rudder");
+  }
+
+  @Test
+  public void pathsNameWhereEachContactIsReported() throws Exception {
+    JsonNode rows = run("paths", DEMO, "--json").json();
+    assertThat(rows).hasSize(17);
+    JsonNode horn = find(rows, "horn");
+    assertThat(horn.get("length_mm").asInt()).isPositive();
+    assertThat(horn.get("common").asText()).isEqualTo("ground");
+    assertThat(horn.at("/host/kind").asText()).isEqualTo("button");
+    assertThat(horn.at("/host/usage_page").asInt()).isEqualTo(9);
+    assertThat(horn.at("/host/usage").asInt()).isEqualTo(1);
+    assertThat(horn.get("function").asText()).isEqualTo("Sound horn");
+    assertThat(find(rows, "rudder.left").get("control").asText()).isEqualTo("rudder");
+  }
+
+  private static JsonNode find(JsonNode rows, String id) {
+    for (JsonNode row : rows) {
+      if (row.get("id").asText().equals(id)) {
+        return row;
+      }
+    }
+    throw new AssertionError("no path " + id);
+  }
+
+  /** The exported descriptor alone, read back, must explain what press and paths say. */
+  @Test
+  public void pressPathsAndDescriptorAgree() throws Exception {
+    Path folder = Files.createTempDirectory("kumite-cli");
+    assertThat(run("export", DEMO, "--what", "descriptor", "--out", folder.toString()).exit())
+        .isZero();
+    byte[] descriptor = Files.readAllBytes(folder.resolve("descriptor.bin"));
+    String hex = Files.readString(folder.resolve("descriptor.hex"));
+    assertThat(HexFormat.of().parseHex(hex.replaceAll("\\s", ""))).isEqualTo(descriptor);
+    assertThat(hex.lines().findFirst().orElseThrow().split(" ")).hasSize(16);
+    Map<Integer, InputField> byPlace = new HashMap<>();
+    DescriptorReader.inputFields(descriptor).forEach(f -> byPlace.put(f.bitOffset(), f));
+    for (JsonNode row : run("paths", DEMO, "--json").json()) {
+      InputField field =
+          byPlace.get(row.at("/report/byte").asInt() * 8 + row.at("/report/bit").asInt());
+      assertThat(field.usage().page()).isEqualTo(row.at("/host/usage_page").asInt());
+      assertThat(field.usage().id()).isEqualTo(row.at("/host/usage").asInt());
+      JsonNode pressed = run("press", DEMO, row.get("id").asText(), "--json").json();
+      JsonNode reports = pressed.get("reports");
+      byte[] rest = HexFormat.of().parseHex(reports.get(0).get("hex").asText());
+      byte[] held = HexFormat.of().parseHex(reports.get(reports.size() - 1).get("hex").asText());
+      assertThat(field.read(held)).as(row.get("id").asText()).isNotEqualTo(field.read(rest));
+      assertThat(pressed.get("held").get(0).asText()).isEqualTo(row.get("id").asText());
+    }
+  }
+
+  @Test
+  public void pressTakesTravelAndSteps() throws Exception {
+    JsonNode reports =
+        run("press", DEMO, "port=50%", "telegraph=3", "horn", "--json").json().get("reports");
+    byte[] held = HexFormat.of().parseHex(reports.get(reports.size() - 1).get("hex").asText());
+    assertThat(held).as("report of 9 bytes").hasSize(9);
+    assertThat(held[0]).as("button 1").isEqualTo((byte) 1);
+    assertThat(held[3] & 0xFF | (held[4] & 0xFF) << 8).as("half of 4096").isEqualTo(2048);
+    assertThat(held[7] & 0xFF | (held[8] & 0xFF) << 8).as("step 3 of 5").isEqualTo(2048);
+  }
+
+  @Test
+  public void everyExportIsWritten() throws Exception {
+    Path folder = Files.createTempDirectory("kumite-cli").resolve("new/folder");
+    for (String[] what :
+        new String[][] {
+          {"bench-sheet", "bench-sheet.pdf"},
+          {"drill-csv", "drill.csv"},
+          {"wiring-csv", "wiring.csv"}
+        }) {
+      assertThat(run("export", DEMO, "--what", what[0], "--out", folder.toString()).exit())
+          .isZero();
+      assertThat(folder.resolve(what[1])).isNotEmptyFile();
+    }
+    assertThat(Files.readString(folder.resolve("drill.csv")))
+        .startsWith("control,label,purpose,x_mm,y_mm,diameter_mm")
+        .contains("anchor,Anchor,cut-out,182.70,149.00,30.00")
+        .contains("\r\n");
+    assertThat(Files.readAllLines(folder.resolve("wiring.csv"))).hasSizeGreaterThan(30);
+  }
+
+  @Test
+  public void sumsShowTheirWorking() throws Exception {
+    JsonNode wire =
+        run("sum", "wire", "--awg", "22", "--length", "1 m", "--json").exit() == 2
+            ? run("sum", "wire", "--awg", "22", "--length", "1000 mm", "--json").json()
+            : null;
+    assertThat(wire).as("a metre is no unit of the bench; millimetres are").isNotNull();
+    assertThat(wire.get("diameter_mm").asDouble()).isBetween(0.643, 0.645); // ASTM B258: 0.644
+    assertThat(wire.get("resistance_ohm").asDouble()).isBetween(0.0528, 0.0532); // TRADE: 0.0530
+    JsonNode lamp =
+        run("sum", "lamp", "--supply", "5", "--forward", "2", "--current", "15", "--json").json();
+    assertThat(lamp.get("chosen_ohm").asDouble()).isEqualTo(200);
+    assertThat(lamp.at("/working/formula").asText()).isEqualTo("R = (Vs - Vf) / I");
+    assertThat(lamp.at("/working/source").asText()).contains("IEC 60063");
+  }
+
+  @DataProvider
+  Object[][] bad() {
+    return new Object[][] {
+      {new String[] {"check", "none.json"}, "none.json"},
+      {new String[] {"check"}, "FILE"},
+      {new String[] {"press", DEMO, "trombone"}, "it has rudder.up"},
+      {new String[] {"press", DEMO, "port=7"}, "between 0 and 1"},
+      {new String[] {"press", DEMO, "telegraph=9"}, "steps 1 to 5"},
+      {new String[] {"press", DEMO, "port=x"}, "such as 0.7"},
+      {new String[] {"export", DEMO, "--what", "poem", "--out", "/tmp"}, "bench-sheet"},
+      {new String[] {"export", DEMO, "--what", "drill-csv", "--out", "/dev/null/x"}, "cannot"},
+      {new String[] {"sum", "wire", "--awg", "99"}, "0 to 40"},
+      {
+        new String[] {"sum", "lamp", "--supply", "-5", "--forward", "2", "--current", "9"}, "supply"
+      },
+      {new String[] {"sum", "wire", "--awg", "22", "--length", "-3"}, "negative"},
+      {new String[] {"frobnicate"}, "frobnicate"},
+    };
+  }
+
+  @Test(dataProvider = "bad")
+  public void badInputIsOneClearLineAndExitTwo(String[] args, String says) {
+    Ran ran = run(args);
+    assertThat(ran.exit()).isEqualTo(2);
+    assertThat(ran.err()).contains(says).doesNotContain("\tat ");
+  }
+
+  @Test
+  public void helpNamesEveryCommand() {
+    assertThat(run("--help").out()).contains("check", "paths", "press", "export", "sum");
+    assertThat(run("export", "--help").out()).contains("bench-sheet", "descriptor");
+  }
+}

@@ -1,0 +1,198 @@
+package kumite.desktop;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Supplier;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.text.Text;
+import javafx.stage.Stage;
+import kumite.desktop.shell.Workbench;
+import kumite.parts.Catalogue;
+import kumite.verdict.Bench;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window under a virtual display, and hands to work it with. */
+final class Window {
+  final FxRobot hands = new FxRobot();
+  private final KumiteApp app = new KumiteApp();
+  private final Stage stage;
+
+  private Window(Options options, double width, double height, double fontPx) throws Exception {
+    FxToolkit.registerPrimaryStage();
+    AtomicReference<Stage> shown = new AtomicReference<>();
+    onFx(
+        () -> {
+          Application.setUserAgentStylesheet(Look.baseTheme());
+          Look.loadFonts();
+          Stage fresh = new Stage();
+          app.open(fresh, options, Catalogue.standard());
+          fresh.setX(0);
+          fresh.setY(0);
+          fresh.setWidth(width);
+          fresh.setHeight(height);
+          if (fontPx != 13) {
+            fresh.getScene().getRoot().setStyle("-fx-font-size: " + fontPx + "px;");
+          }
+          fresh.requestFocus();
+          shown.set(fresh);
+          return null;
+        });
+    stage = shown.get();
+    settle();
+  }
+
+  static Window open(Path state, String... arguments) throws Exception {
+    return sized(state, 1280, 800, 13, arguments);
+  }
+
+  static Window sized(Path state, double width, double height, double fontPx, String... arguments)
+      throws Exception {
+    List<String> all = new ArrayList<>(List.of(arguments));
+    all.add("--state");
+    all.add(state.toString());
+    return new Window(Options.parse(all), width, height, fontPx);
+  }
+
+  static <T> T onFx(Supplier<T> supplier) {
+    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(supplier::get));
+  }
+
+  Workbench workbench() {
+    return app.workbench();
+  }
+
+  /** {@return the bench, once it has caught up with the build} */
+  Bench bench() {
+    settle();
+    return onFx(() -> workbench().bench().get());
+  }
+
+  /** Waits until what was done has been worked out and drawn. */
+  void settle() {
+    try {
+      WaitForAsyncUtils.waitForFxEvents();
+      WaitForAsyncUtils.waitFor(
+          20,
+          TimeUnit.SECONDS,
+          () -> onFx(() -> workbench().bench().get().build().equals(workbench().build().get())));
+      WaitForAsyncUtils.waitForFxEvents();
+    } catch (java.util.concurrent.TimeoutException e) {
+      throw new AssertionError("the bench never caught up with the build", e);
+    }
+  }
+
+  Stage stage() {
+    return stage;
+  }
+
+  <T extends Node> T find(String query) {
+    settle();
+    T node = hands.from(stage.getScene().getRoot()).lookup(query).query();
+    return node;
+  }
+
+  boolean has(String query) {
+    settle();
+    return hands.from(stage.getScene().getRoot()).lookup(query).tryQuery().isPresent();
+  }
+
+  void click(String query) {
+    Node node = find(query);
+    hands.clickOn(node);
+    settle();
+  }
+
+  /** Puts the focus into a field, replaces its text and takes it with Enter. */
+  void type(String query, String text) {
+    TextInputControl field = find(query);
+    hands.clickOn(field);
+    settle();
+    onFx(
+        () -> {
+          field.selectAll();
+          return null;
+        });
+    hands.write(text);
+    hands.push(javafx.scene.input.KeyCode.ENTER);
+    settle();
+  }
+
+  String news() {
+    settle();
+    return onFx(() -> workbench().notice().get().map(Workbench.Notice::text).orElse(""));
+  }
+
+  /** {@return every label and button whose text is cut without a tooltip that has it whole} */
+  List<String> cutTexts() {
+    settle();
+    return onFx(
+        () -> {
+          List<String> cut = new ArrayList<>();
+          collectCut(stage.getScene().getRoot(), cut);
+          return cut;
+        });
+  }
+
+  private static void collectCut(Node node, List<String> cut) {
+    if (!node.isVisible()) {
+      return;
+    }
+    if (node instanceof Labeled labeled
+        && labeled.getText() != null
+        && !labeled.getText().isEmpty()
+        && labeled.getWidth() > 0) {
+      Optional<String> shown =
+          labeled.getChildrenUnmodifiable().stream()
+              .filter(Text.class::isInstance)
+              .map(child -> ((Text) child).getText())
+              .findFirst();
+      boolean whole =
+          shown.isEmpty()
+              || shown.get().replace("\n", " ").equals(labeled.getText().replace("\n", " "));
+      boolean tooltip =
+          labeled.getTooltip() != null
+              && labeled.getTooltip().getText().contains(labeled.getText());
+      boolean installed =
+          tooltipOf(labeled).filter(text -> text.contains(labeled.getText())).isPresent();
+      if (!whole && !tooltip && !installed) {
+        cut.add("\"" + labeled.getText() + "\" shows as \"" + shown.get() + "\"");
+      }
+    }
+    if (node instanceof Parent parent) {
+      parent.getChildrenUnmodifiable().forEach(child -> collectCut(child, cut));
+    }
+  }
+
+  /** A tooltip installed on the label or on what it lies in. */
+  private static Optional<String> tooltipOf(Node node) {
+    for (Node at = node; at != null; at = at.getParent()) {
+      for (Object value : at.getProperties().values()) {
+        if (value instanceof javafx.scene.control.Tooltip tooltip) {
+          return Optional.of(tooltip.getText());
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  void close() {
+    onFx(
+        () -> {
+          stage.hide();
+          return null;
+        });
+    app.stop();
+    Platform.setImplicitExit(false);
+  }
+}

@@ -61,6 +61,9 @@ final class Safekeeper {
   /** Writes what is left before the application ends. */
   void finish() {
     quiet.stop();
+    if (writer.isShutdown()) {
+      return;
+    }
     keep();
     writer.shutdown();
     try {

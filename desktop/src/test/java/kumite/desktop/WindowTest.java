@@ -29,6 +29,7 @@ import kumite.verdict.Severity;
 import kumite.verdict.Station;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.assertj.core.api.SoftAssertions;
 import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -316,6 +317,7 @@ public class WindowTest {
 
   @Test
   public void nothingIsCutSilentlyAtTheSmallestSizeNorWithLargerType() throws Exception {
+    SoftAssertions all = new SoftAssertions();
     for (double fontPx : new double[] {13, 16.25}) {
       double width = fontPx > 13 ? 1280 : 1100;
       double height = fontPx > 13 ? 800 : 700;
@@ -326,10 +328,11 @@ public class WindowTest {
               window.workbench().station().set(station);
               return null;
             });
-        assertThat(window.cutTexts()).as("%s at %s px", station.title(), fontPx).isEmpty();
+        all.assertThat(window.cutTexts()).as("%s at %s px", station.title(), fontPx).isEmpty();
       }
       window.close();
     }
+    all.assertAll();
   }
 
   @Test

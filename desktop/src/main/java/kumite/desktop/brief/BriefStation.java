@@ -18,6 +18,7 @@ import kumite.build.Brief;
 import kumite.build.Edit;
 import kumite.build.Host;
 import kumite.build.HostFunction;
+import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Shell;
@@ -45,12 +46,8 @@ public final class BriefStation implements StationView {
   public BriefStation(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
     root.getStyleClass().add("station-room");
-    Label heading = new Label("Brief");
-    heading.getStyleClass().add("station-title");
-    Label what = new Label("what it must do, for whose hands, on which host");
-    what.getStyleClass().add("note");
-    HBox head = new HBox(heading, what);
-    head.getStyleClass().add("station-head");
+    Head head = new Head("Brief");
+    head.facts("what it must do, for whose hands, on which host");
 
     title.setId("brief-title");
     title.setPrefColumnCount(22);
@@ -75,15 +72,16 @@ public final class BriefStation implements StationView {
         TypedField.number(
             "supply", "V", 1, 12, v -> brief("Set the supply", b -> b.withSupplyVolts(v)));
     reach = TypedField.length("reach", mm -> brief("Set the reach", b -> b.withReach(mm)));
-    HBox first = new HBox(named("title", title), named("revision", revision), named("host", host));
+    HBox first = new HBox(Head.named("title", title), Head.named("revision", revision), Head.named("host", host));
     first.getStyleClass().add("field-row");
     HBox second =
         new HBox(
-            named("supply from the host's port", supply),
-            named("reach of the hand: resting palm to fingertip", reach));
+            Head.named("supply from the host's port", supply),
+            Head.named("reach of the hand: resting palm to fingertip", reach));
     second.getStyleClass().add("field-row");
     hostFacts.getStyleClass().add("note");
     hostFacts.setWrapText(true);
+    hostFacts.setMinHeight(Region.USE_PREF_SIZE);
     VBox facts = new VBox(first, second, hostFacts);
     facts.getStyleClass().addAll("sheet", "form");
 
@@ -134,12 +132,6 @@ public final class BriefStation implements StationView {
     };
   }
 
-  private static VBox named(String name, Node field) {
-    Label label = new Label(name);
-    label.getStyleClass().add("field-name");
-    label.setLabelFor(field);
-    return new VBox(label, field);
-  }
 
   private static void onTaken(
       TextField field,

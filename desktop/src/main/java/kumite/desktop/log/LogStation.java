@@ -14,8 +14,10 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 import kumite.build.Edit;
 import kumite.build.LogNote;
+import kumite.desktop.field.Head;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.verdict.Bench;
@@ -34,12 +36,8 @@ public final class LogStation implements StationView {
     this.workbench = workbench;
     this.clock = clock;
     root.getStyleClass().add("station-room");
-    Label title = new Label("Log");
-    title.getStyleClass().add("station-title");
-    Label what = new Label("what you did and measured; newest first");
-    what.getStyleClass().add("note");
-    HBox head = new HBox(title, what);
-    head.getStyleClass().add("station-head");
+    Head head = new Head("Log");
+    head.facts("what you did and measured; newest first");
     text.setId("new-note");
     text.setPromptText("What did you do or measure?");
     text.setOnAction(event -> add());
@@ -96,19 +94,18 @@ public final class LogStation implements StationView {
     notes.getItems().setAll(newestFirst);
   }
 
-  private static final class NoteCell extends ListCell<LogNote> {
+  private final class NoteCell extends ListCell<LogNote> {
     private final Label date = new Label();
-    private final Label note = new Label();
+    private final Text note = new Text();
     private final HBox row = new HBox(date, note);
 
     NoteCell() {
       date.getStyleClass().addAll("mono", "note");
       date.setMinWidth(96);
-      note.setWrapText(true);
-      HBox.setHgrow(note, Priority.ALWAYS);
+      note.getStyleClass().add("note-text");
+      // A text, not a label: in a list only a text of given width knows its height.
+      note.wrappingWidthProperty().bind(notes.widthProperty().subtract(160));
       row.getStyleClass().add("note-row");
-      row.setMaxWidth(Double.MAX_VALUE);
-      setPrefWidth(0); // the row takes the list's width, so that long notes wrap
     }
 
     @Override

@@ -25,6 +25,7 @@ import kumite.build.Length;
 import kumite.build.LengthUnit;
 import kumite.build.LoomSettings;
 import kumite.build.WireColour;
+import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Commands;
@@ -55,7 +56,7 @@ public final class LoomStation implements StationView {
 
   private final Workbench workbench;
   private final VBox root = new VBox();
-  private final Label facts = new Label();
+  private final Head head;
   private final Segments<View> tabs;
   private final ListView<SignalPath> strands = new ListView<>();
   private final ListView<Strand> commons = new ListView<>();
@@ -79,9 +80,6 @@ public final class LoomStation implements StationView {
     this.workbench = workbench;
     boardView = new BoardView(workbench);
     root.getStyleClass().add("station-room");
-    Label title = new Label("Loom");
-    title.getStyleClass().add("station-title");
-    facts.getStyleClass().add("note");
     tabs =
         new Segments<>(
             v -> v.words,
@@ -90,15 +88,12 @@ public final class LoomStation implements StationView {
               show(workbench.bench().get());
             },
             View.values());
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head = new HBox(title, facts, gap, tabs);
-    head.getStyleClass().add("station-head");
+    head = new Head("Loom", tabs);
 
     board.setId("board-choice");
     board.setAccessibleText("Board");
     board.setPromptText("Choose a board");
-    board.setPrefWidth(230);
+    board.setMinWidth(Region.USE_PREF_SIZE);
     board.getItems().setAll(workbench.catalogue().boards());
     board.setConverter(words(BoardKind::name));
     board
@@ -109,6 +104,7 @@ public final class LoomStation implements StationView {
                 workbench.apply(Commands.board(is));
               }
             });
+    shape.setMinWidth(Region.USE_PREF_SIZE);
     shape.setAccessibleText("How commons are laid");
     shape.getItems().setAll(LoomSettings.CommonShape.values());
     shape.setConverter(words(LoomSettings.CommonShape::words));
@@ -140,11 +136,11 @@ public final class LoomStation implements StationView {
     }
     HBox settings =
         new HBox(
-            named("board", board),
-            named("commons", shape),
-            named("slack, each end", slack),
-            named("service loop", loop),
-            named("gauge", gauge));
+            Head.named("board", board),
+            Head.named("commons", shape),
+            Head.named("slack, each end", slack),
+            Head.named("service loop", loop),
+            Head.named("gauge", gauge));
     settings.getStyleClass().addAll("field-row", "bar");
 
     strands.setId("strands");
@@ -205,12 +201,6 @@ public final class LoomStation implements StationView {
     };
   }
 
-  private static VBox named(String name, Node field) {
-    Label label = new Label(name);
-    label.getStyleClass().add("field-name");
-    label.setLabelFor(field);
-    return new VBox(label, field);
-  }
 
   private void loom(String label, java.util.function.UnaryOperator<LoomSettings> change) {
     workbench.apply(new Edit(label, b -> b.withLoom(change.apply(b.loom()))));
@@ -238,7 +228,7 @@ public final class LoomStation implements StationView {
     loop.show(bench.build().loom().serviceLoopMm());
     gauge.show(bench.build().loom().gaugeAwg());
     int count = bench.loom().strands().size();
-    facts.setText(
+    head.facts(
         count == 0
             ? "nothing wired yet"
             : count

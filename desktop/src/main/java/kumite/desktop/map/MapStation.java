@@ -16,6 +16,7 @@ import kumite.build.ContactId;
 import kumite.build.Edit;
 import kumite.build.Mapping;
 import kumite.build.Timing;
+import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Shell;
@@ -45,7 +46,7 @@ public final class MapStation implements StationView {
   private final Workbench workbench;
   private final Shell.Frame frame;
   private final VBox root = new VBox();
-  private final Label facts = new Label();
+  private final Head head;
   private final Segments<View> tabs;
   private final ListView<SignalPath> contacts = new ListView<>();
   private final ListView<Coverage.Row> asks = new ListView<>();
@@ -73,9 +74,6 @@ public final class MapStation implements StationView {
     this.frame = frame;
     host = new HostPanel(workbench);
     root.getStyleClass().add("station-room");
-    Label title = new Label("Map");
-    title.getStyleClass().add("station-title");
-    facts.getStyleClass().add("note");
     tabs =
         new Segments<>(
             v -> v.words,
@@ -87,10 +85,7 @@ public final class MapStation implements StationView {
     Button rest = new Button("Map the rest");
     rest.setId("map-rest");
     rest.setOnAction(event -> frame.commands().mapRest().run().run());
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head = new HBox(title, facts, gap, rest, tabs);
-    head.getStyleClass().add("station-head");
+    head = new Head("Map", rest, tabs);
 
     contacts.setId("contacts");
     contacts.setCellFactory(v -> new ContactCell(workbench));
@@ -205,21 +200,16 @@ public final class MapStation implements StationView {
     school.getStyleClass().add("note");
     HBox row =
         new HBox(
-            named("look at the terminals each", scan),
-            named("debounce", debounce),
-            named("wait", wait),
-            named("report each", poll));
+            Head.named("look at the terminals each", scan),
+            Head.named("debounce", debounce),
+            Head.named("wait", wait),
+            Head.named("report each", poll));
     row.getStyleClass().add("field-row");
     delay.setWrapText(true);
     delay.getStyleClass().add("mono");
     timing.getChildren().addAll(row, school, delay);
   }
 
-  private static VBox named(String name, Node field) {
-    Label label = new Label(name);
-    label.getStyleClass().add("field-name");
-    return new VBox(label, field);
-  }
 
   /** The next contact pressed, by key, strip or row, gets this function. */
   private void listenFor(Coverage.Row row) {
@@ -283,7 +273,7 @@ public final class MapStation implements StationView {
   public void show(Bench bench) {
     showing = true;
     int mapped = bench.build().mapping().entries().size();
-    facts.setText(
+    head.facts(
         mapped
             + " of "
             + bench.paths().size()

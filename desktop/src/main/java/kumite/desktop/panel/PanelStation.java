@@ -26,6 +26,7 @@ import kumite.build.LengthUnit;
 import kumite.build.Material;
 import kumite.build.Panel;
 import kumite.build.Point;
+import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Shell;
@@ -52,7 +53,7 @@ public final class PanelStation implements StationView {
   private final Workbench workbench;
   private final VBox root = new VBox();
   private final PlanView plan;
-  private final Label facts = new Label();
+  private final Head head;
   private final VBox empty;
   private final Segments<Below> tabs;
   private final StackPane bottom = new StackPane();
@@ -84,13 +85,7 @@ public final class PanelStation implements StationView {
     plan.setId("plan");
     root.getStyleClass().add("station-room");
 
-    Label title = new Label("Panel");
-    title.getStyleClass().add("station-title");
-    facts.getStyleClass().add("note");
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox head = new HBox(title, facts, gap);
-    head.getStyleClass().add("station-head");
+    head = new Head("Panel");
 
     FlowPane tray = new FlowPane();
     tray.getStyleClass().add("tray");
@@ -133,10 +128,10 @@ public final class PanelStation implements StationView {
     fields
         .getChildren()
         .addAll(
-            named("label", label),
-            named("x", x),
-            named("y", y),
-            named("turn", turn),
+            Head.named("label", label),
+            Head.named("x", x),
+            Head.named("y", y),
+            Head.named("turn", turn),
             small("Duplicate", frame.commands().duplicate().run(), "Ctrl+D"),
             small("Mirror", frame.commands().mirror().run(), "Ctrl+M, about the centre line"),
             small("Delete", frame.commands().delete().run(), "Delete"));
@@ -158,14 +153,14 @@ public final class PanelStation implements StationView {
     sizes
         .getChildren()
         .addAll(
-            named("width", width),
-            named("front to back", height),
-            named("thickness", thickness),
-            named("corner", corner),
-            named("case depth", depth),
-            named("wall", wall),
-            named("material", material),
-            named("measured from", datum));
+            Head.named("width", width),
+            Head.named("front to back", height),
+            Head.named("thickness", thickness),
+            Head.named("corner", corner),
+            Head.named("case depth", depth),
+            Head.named("wall", wall),
+            Head.named("material", material),
+            Head.named("measured from", datum));
     panelBar.getChildren().add(sizes);
 
     tabs = new Segments<>(b -> b.words, this::showBelow, Below.values());
@@ -214,13 +209,6 @@ public final class PanelStation implements StationView {
     return button;
   }
 
-  private static VBox named(String name, Node field) {
-    Label label = new Label(name);
-    label.getStyleClass().add("field-name");
-    label.setMinWidth(Region.USE_PREF_SIZE);
-    label.setLabelFor(field);
-    return new VBox(label, field);
-  }
 
   private interface Change<T> {
     Panel apply(Panel panel, T value);
@@ -361,7 +349,7 @@ public final class PanelStation implements StationView {
     Build build = bench.build();
     Panel panel = build.panel();
     LengthUnit unit = build.brief().units();
-    facts.setText(
+    head.facts(
         build.controls().size()
             + (build.controls().size() == 1 ? " control · " : " controls · ")
             + bench.drill().holes().size()

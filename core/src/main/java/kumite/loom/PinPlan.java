@@ -203,7 +203,12 @@ public final class PinPlan {
     if (nearer.isEmpty()) {
       reasons.add(mm("nearest terminal that fits, %s straight", straight));
     } else {
-      Terminal nearest = nearer.get(0);
+      // A neighbour that serves another contact says more than one that is always kept back.
+      Terminal nearest =
+          nearer.stream()
+              .filter(t -> holder.containsKey(t.name()))
+              .findFirst()
+              .orElse(nearer.get(0));
       double saved = straight - place(build, nearest).distanceMm(site.place());
       String by = mm("%s nearer", saved);
       if (holder.containsKey(nearest.name())) {
@@ -217,6 +222,10 @@ public final class PinPlan {
       } else {
         reasons.add(nearest.name() + " is " + by + ", but " + whySpared(site, nearest));
       }
+    }
+    boolean onlyKept = !nearer.isEmpty() && nearer.stream().allMatch(PinPlan::keptBack);
+    if (onlyKept) {
+      reasons.add(0, mm("nearest of those not kept back, %s straight", straight));
     }
     reasons.add(
         site.contact().type() == ContactKind.Type.SWITCH

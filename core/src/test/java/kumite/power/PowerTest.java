@@ -76,6 +76,35 @@ public class PowerTest {
     assertThat(lamp.working().inWords()).contains("160.0 ohm").contains("IEC 60063");
   }
 
+  @DataProvider
+  Object[][] resistances() {
+    return new Object[][] {
+      {"220", 220},
+      {"4k7", 4700},
+      {"4.7 kOhm", 4700},
+      {"4R7", 4.7},
+      {"1M", 1e6},
+      {"2,2k", 2200},
+      {"330 ohm", 330},
+      {"10 Ω", 10}
+    };
+  }
+
+  @Test(dataProvider = "resistances")
+  public void readsResistancesAsBuildersWriteThem(String typed, double ohm) {
+    assertThat(LampResistor.parseOhms(typed)).isCloseTo(ohm, within(1e-6));
+    assertThat(LampResistor.parseOhms(LampResistor.ohms(ohm))).isCloseTo(ohm, within(1e-6));
+  }
+
+  @Test
+  public void refusesWhatIsNoResistance() {
+    for (String typed : new String[] {"", "k", "-3", "4k7k", "0", "ten"}) {
+      assertThatThrownBy(() -> LampResistor.parseOhms(typed))
+          .as(typed)
+          .isInstanceOf(IllegalArgumentException.class);
+    }
+  }
+
   @Test
   public void saysWhenALampWillNotLight() {
     LampResistor blueOn3v = LampResistor.of(3.0, 3.2, 15, ESeries.E24);

@@ -72,7 +72,9 @@ public final class BriefStation implements StationView {
         TypedField.number(
             "supply", "V", 1, 12, v -> brief("Set the supply", b -> b.withSupplyVolts(v)));
     reach = TypedField.length("reach", mm -> brief("Set the reach", b -> b.withReach(mm)));
-    HBox first = new HBox(Head.named("title", title), Head.named("revision", revision), Head.named("host", host));
+    HBox first =
+        new HBox(
+            Head.named("title", title), Head.named("revision", revision), Head.named("host", host));
     first.getStyleClass().add("field-row");
     HBox second =
         new HBox(
@@ -131,7 +133,6 @@ public final class BriefStation implements StationView {
       }
     };
   }
-
 
   private static void onTaken(
       TextField field,

@@ -7,23 +7,28 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import kumite.build.BoardChoice;
 import kumite.build.ContactId;
 import kumite.build.Edit;
 import kumite.build.Length;
 import kumite.build.LengthUnit;
 import kumite.build.LoomSettings;
+import kumite.build.Placement;
 import kumite.build.WireColour;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
@@ -37,6 +42,7 @@ import kumite.loom.CommonRun;
 import kumite.loom.PinChoice;
 import kumite.loom.Strand;
 import kumite.parts.BoardKind;
+import kumite.power.LampResistor;
 import kumite.verdict.Bench;
 import kumite.verdict.Station;
 
@@ -67,6 +73,8 @@ public final class LoomStation implements StationView {
   private final VBox why = new VBox();
   private final ComboBox<BoardKind> board = new ComboBox<>();
   private final ComboBox<LoomSettings.CommonShape> shape = new ComboBox<>();
+  private final TypedField boardX;
+  private final TypedField boardY;
   private final TypedField slack;
   private final TypedField loop;
   private final TypedField gauge;
@@ -132,16 +140,26 @@ public final class LoomStation implements StationView {
             36,
             n -> loom("Set the gauge", l -> l.withGauge((int) Math.round(n))));
     for (TypedField field : new TypedField[] {slack, loop, gauge}) {
-      field.field().setPrefWidth(96);
+      field.field().setPrefWidth(80);
     }
-    HBox settings =
-        new HBox(
+    boardX =
+        TypedField.length("board, left to right", mm -> moveBoard(at -> at.movedTo(mm, at.yMm())));
+    boardY =
+        TypedField.length("board, front to back", mm -> moveBoard(at -> at.movedTo(at.xMm(), mm)));
+    for (TypedField field : new TypedField[] {boardX, boardY}) {
+      field.field().setPrefWidth(80);
+    }
+    FlowPane settings =
+        new FlowPane(
             Head.named("board", board),
+            Head.named("its centre, x", boardX),
+            Head.named("y", boardY),
             Head.named("commons", shape),
             Head.named("slack, each end", slack),
             Head.named("service loop", loop),
             Head.named("gauge", gauge));
     settings.getStyleClass().addAll("field-row", "bar");
+    settings.setMinHeight(Region.USE_PREF_SIZE);
 
     strands.setId("strands");
     strands.setCellFactory(v -> new StrandCell(workbench));
@@ -159,6 +177,7 @@ public final class LoomStation implements StationView {
     commons.setFixedCellSize(30);
     cutList.setFixedCellSize(30);
     cutList.getStyleClass().add("mono");
+    cutList.setCellFactory(v -> new CutCell());
     runs.getStyleClass().add("runs");
 
     emptyText.getStyleClass().add("emphasis");
@@ -201,9 +220,20 @@ public final class LoomStation implements StationView {
     };
   }
 
-
   private void loom(String label, java.util.function.UnaryOperator<LoomSettings> change) {
     workbench.apply(new Edit(label, b -> b.withLoom(change.apply(b.loom()))));
+  }
+
+  private void moveBoard(java.util.function.UnaryOperator<Placement> move) {
+    workbench.apply(
+        new Edit(
+            "Move the board",
+            b ->
+                b.withBoard(
+                    b.board()
+                        .map(
+                            board ->
+                                new BoardChoice(board.kind(), move.apply(board.placement()))))));
   }
 
   @Override
@@ -222,6 +252,19 @@ public final class LoomStation implements StationView {
     LengthUnit unit = bench.build().brief().units();
     board.setValue(bench.board().orElse(null));
     shape.setValue(bench.build().loom().shape());
+    boolean chosen = bench.build().board().isPresent();
+    for (TypedField field : new TypedField[] {boardX, boardY}) {
+      field.unit(unit);
+      field.setDisable(!chosen);
+    }
+    bench
+        .build()
+        .board()
+        .ifPresent(
+            b -> {
+              boardX.show(b.placement().xMm());
+              boardY.show(b.placement().yMm());
+            });
     slack.unit(unit);
     loop.unit(unit);
     slack.show(bench.build().loom().slackMm());
@@ -308,11 +351,11 @@ public final class LoomStation implements StationView {
                   total * 1.1 / 1000));
           for (Strand strand : list) {
             rows.add(
-                "       "
-                    + strand.id()
-                    + "  "
-                    + Length.text(strand.lengthMm(), unit)
-                    + "  "
+                String.format(
+                        Locale.ROOT,
+                        "       %s %10s   ",
+                        strand.id(),
+                        Length.text(strand.lengthMm(), unit))
                     + strand.from().words()
                     + " to "
                     + strand.to().words());
@@ -332,6 +375,35 @@ public final class LoomStation implements StationView {
     showing = false;
     boardView.mark();
     why(path);
+  }
+
+  /** A field for the resistor in series with a lamp; emptied, the lamp has none. */
+  private Node[] lampResistor(SignalPath path) {
+    Label name = new Label("lamp resistor");
+    name.getStyleClass().add("field-name");
+    TextField ohm = new TextField();
+    ohm.setPromptText("none");
+    ohm.setPrefColumnCount(6);
+    ohm.getStyleClass().add("mono");
+    ohm.setAccessibleText("Resistor in series with the lamp, in ohm");
+    path.site().control().lampOhm().ifPresent(value -> ohm.setText(LampResistor.ohms(value)));
+    ohm.setOnAction(
+        event -> {
+          String typed = ohm.getText().strip();
+          try {
+            OptionalDouble value =
+                typed.isEmpty()
+                    ? OptionalDouble.empty()
+                    : OptionalDouble.of(LampResistor.parseOhms(typed));
+            workbench.apply(
+                new Edit(
+                    "Resistor of " + path.site().control().label(),
+                    b -> b.withControl(path.id().control(), c -> c.withLampOhm(value))));
+          } catch (IllegalArgumentException e) {
+            workbench.complain(e.getMessage());
+          }
+        });
+    return new Node[] {name, ohm};
   }
 
   private void why(Optional<SignalPath> path) {
@@ -394,8 +466,12 @@ public final class LoomStation implements StationView {
         });
     Label move = new Label("Click a terminal of the board to move it there.");
     move.getStyleClass().add("note");
-    HBox actions = new HBox(lock, colour, move);
+    HBox actions = new HBox(lock, colour);
     actions.getStyleClass().add("field-row");
+    if (path.get().site().kind().lit()) {
+      actions.getChildren().addAll(lampResistor(path.get()));
+    }
+    actions.getChildren().add(move);
     why.getChildren().addAll(title, reasons, cut, actions);
   }
 }

@@ -210,7 +210,6 @@ public final class MapStation implements StationView {
     timing.getChildren().addAll(row, school, delay);
   }
 
-
   /** The next contact pressed, by key, strip or row, gets this function. */
   private void listenFor(Coverage.Row row) {
     String function = row.function().name();

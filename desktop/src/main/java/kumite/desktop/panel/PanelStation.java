@@ -66,7 +66,7 @@ public final class PanelStation implements StationView {
   private final TypedField turn;
   private final Label none =
       new Label("Select a control to type its place. Tab goes from one to the next.");
-  private final HBox fields = new HBox();
+  private final FlowPane fields = new FlowPane();
 
   private final TypedField width;
   private final TypedField height;
@@ -125,6 +125,8 @@ public final class PanelStation implements StationView {
       field.field().setPrefWidth(96);
     }
     fields.getStyleClass().add("field-row");
+    fields.setMinHeight(Region.USE_PREF_SIZE);
+    HBox.setHgrow(fields, Priority.ALWAYS);
     fields
         .getChildren()
         .addAll(
@@ -148,7 +150,11 @@ public final class PanelStation implements StationView {
     material = choice(Material.values(), Material::words, (p, m) -> p.withMaterial(m), "material");
     datum = choice(Datum.values(), Datum::words, (p, d) -> p.withDatum(d), "datum");
     panelBar.getStyleClass().add("bar");
-    HBox sizes = new HBox();
+    bottom.setMinHeight(Region.USE_PREF_SIZE);
+    tray.setMinHeight(Region.USE_PREF_SIZE);
+    FlowPane sizes = new FlowPane();
+    sizes.setMinHeight(Region.USE_PREF_SIZE);
+    HBox.setHgrow(sizes, Priority.ALWAYS);
     sizes.getStyleClass().add("field-row");
     sizes
         .getChildren()
@@ -209,7 +215,6 @@ public final class PanelStation implements StationView {
     return button;
   }
 
-
   private interface Change<T> {
     Panel apply(Panel panel, T value);
   }
@@ -221,7 +226,7 @@ public final class PanelStation implements StationView {
             mm ->
                 workbench.apply(
                     new Edit("Set " + name, b -> b.withPanel(change.apply(b.panel(), mm)))));
-    field.field().setPrefWidth(84);
+    field.field().setPrefWidth(80);
     field.field().setId("panel-" + name.replace(' ', '-'));
     return field;
   }

@@ -16,10 +16,12 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
+import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.ControlId;
 import kumite.build.Datum;
+import kumite.build.Edit;
 import kumite.build.Length;
 import kumite.build.LengthUnit;
 import kumite.build.Panel;
@@ -54,6 +56,7 @@ final class PlanView extends Pane {
   private Point dragFrom;
   private Map<ControlId, Placement> dragStart = Map.of();
   private ControlId dragged;
+  private Optional<Placement> boardStart = Optional.empty();
   private boolean moved;
   private Optional<Snap> snapped = Optional.empty();
 
@@ -69,10 +72,13 @@ final class PlanView extends Pane {
     controls.setPickOnBounds(false);
     marks.setMouseTransparent(true);
     rulers.setMouseTransparent(true);
-    for (Node node : new Node[] {board, boardLabel, wallLabel, wall}) {
+    for (Node node : new Node[] {boardLabel, wallLabel, wall}) {
       node.setMouseTransparent(true);
+    }
+    for (Node node : new Node[] {board, boardLabel, wallLabel, wall}) {
       node.setManaged(false);
     }
+    board.setId("board-below");
     outline.setManaged(false);
     getChildren().addAll(outline, wall, board, boardLabel, wallLabel, rulers, controls, marks);
     widthProperty().addListener((o, was, is) -> show(workbench.bench().get()));
@@ -400,8 +406,14 @@ final class PlanView extends Pane {
     }
     Optional<ControlNode> node = nodeAt(event);
     moved = false;
+    boardStart = Optional.empty();
     if (node.isEmpty()) {
       dragged = null;
+      if (event.getPickResult().getIntersectedNode() == board) {
+        boardStart = workbench.build().get().board().map(BoardChoice::placement);
+        dragFrom = scale.toPanel(event.getX(), event.getY());
+        return;
+      }
       workbench.selection().set(Set.of());
       return;
     }
@@ -422,6 +434,15 @@ final class PlanView extends Pane {
   }
 
   private void dragged(MouseEvent event) {
+    if (boardStart.isPresent()) {
+      Point now = scale.toPanel(event.getX(), event.getY());
+      double dx = Math.rint(now.xMm() - dragFrom.xMm());
+      double dy = Math.rint(now.yMm() - dragFrom.yMm());
+      Placement start = boardStart.get();
+      moved = dx != 0 || dy != 0;
+      workbench.preview(b -> withBoardAt(b, start.movedTo(start.xMm() + dx, start.yMm() + dy)));
+      return;
+    }
     if (dragged == null || !dragStart.containsKey(dragged)) {
       return;
     }
@@ -456,8 +477,20 @@ final class PlanView extends Pane {
     return placements;
   }
 
+  private static Build withBoardAt(Build build, Placement placement) {
+    return build.withBoard(build.board().map(b -> new BoardChoice(b.kind(), placement)));
+  }
+
   private void released(MouseEvent event) {
     snapped = Optional.empty();
+    if (boardStart.isPresent()) {
+      boardStart = Optional.empty();
+      Optional<Placement> at = workbench.build().get().board().map(BoardChoice::placement);
+      if (moved && at.isPresent()) {
+        workbench.apply(new Edit("Move the board", b -> withBoardAt(b, at.get())));
+      }
+      return;
+    }
     if (dragged != null && moved) {
       Map<ControlId, Placement> placements = new LinkedHashMap<>();
       for (ControlId id : dragStart.keySet()) {

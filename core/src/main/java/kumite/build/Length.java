@@ -3,6 +3,7 @@ package kumite.build;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import kumite.working.Working;
 
 /**
  * Reading and writing lengths the way builders type them: {@code 28.6}, {@code 28,6 mm}, {@code 2.5
@@ -93,11 +94,7 @@ public final class Length {
 
   /** {@return the length in the unit, without its symbol} */
   public static String number(double mm, LengthUnit unit) {
-    String text =
-        unit == LengthUnit.MM
-            ? String.format(Locale.ROOT, "%.1f", mm)
-            : String.format(Locale.ROOT, "%.3f", mm / MM_PER_INCH);
-    return text.matches("-0\\.0+") ? text.substring(1) : text;
+    return unit == LengthUnit.MM ? Working.number(mm, 1) : Working.number(mm / MM_PER_INCH, 3);
   }
 
   /** {@return the length in both units, for saying back what was understood} */

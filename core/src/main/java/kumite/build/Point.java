@@ -15,7 +15,9 @@ public record Point(double xMm, double yMm) {
 
   /** {@return the straight distance to the other point, in mm} */
   public double distanceMm(Point other) {
-    return Math.hypot(xMm - other.xMm, yMm - other.yMm);
+    double dx = xMm - other.xMm;
+    double dy = yMm - other.yMm;
+    return Math.sqrt(dx * dx + dy * dy); // panels are far from overflow, which hypot guards against
   }
 
   /** {@return this offset turned counter-clockwise about the origin} */

@@ -32,7 +32,25 @@ final class Assignment {
     int[] previous = new int[columns + 1];
     double[] shortest = new double[columns + 1];
     boolean[] done = new boolean[columns + 1];
+    boolean[] matched = new boolean[rows + 1];
     for (int row = 1; row <= rows; row++) {
+      // A row whose cheapest column is free takes it: the potentials stay right, a search is saved.
+      int cheapest = 1;
+      for (int j = 2; j <= columns; j++) {
+        if (cost[row - 1][j - 1] < cost[row - 1][cheapest - 1]) {
+          cheapest = j;
+        }
+      }
+      rowPotential[row] = cost[row - 1][cheapest - 1];
+      if (rowOf[cheapest] == 0) {
+        rowOf[cheapest] = row;
+        matched[row] = true;
+      }
+    }
+    for (int row = 1; row <= rows; row++) {
+      if (matched[row]) {
+        continue;
+      }
       rowOf[0] = row;
       int column = 0;
       Arrays.fill(shortest, Double.POSITIVE_INFINITY);

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Function;
 import kumite.build.Build;
 import kumite.build.ContactId;
 import kumite.build.Point;
@@ -41,9 +42,14 @@ public final class PinPlan {
   private final Map<ContactId, PinChoice> choices;
   private final List<ContactSite> unplaced;
   private final List<Terminal> free;
+  private final Function<PinChoice, List<String>> reasons;
 
   private PinPlan(
-      Map<ContactId, PinChoice> choices, List<ContactSite> unplaced, List<Terminal> free) {
+      Map<ContactId, PinChoice> choices,
+      List<ContactSite> unplaced,
+      List<Terminal> free,
+      Function<PinChoice, List<String>> reasons) {
+    this.reasons = reasons;
     this.choices = Collections.unmodifiableMap(choices);
     this.unplaced = List.copyOf(unplaced);
     this.free = List.copyOf(free);
@@ -57,6 +63,11 @@ public final class PinPlan {
   /** {@return the terminal of a contact, if it got one} */
   public Optional<PinChoice> of(ContactId contact) {
     return Optional.ofNullable(choices.get(contact));
+  }
+
+  /** {@return why a contact has its terminal, most telling first; empty if it has none} */
+  public List<String> why(ContactId contact) {
+    return of(contact).map(reasons).orElse(List.of());
   }
 
   /** {@return contacts for which no fit terminal was left} */
@@ -100,7 +111,7 @@ public final class PinPlan {
   static PinPlan of(Build build, Catalogue catalogue, List<ContactSite> sites) {
     Optional<BoardKind> chosen = catalogue.boardOf(build);
     if (chosen.isEmpty()) {
-      return new PinPlan(new TreeMap<>(), sites, List.of());
+      return new PinPlan(new TreeMap<>(), sites, List.of(), choice -> List.of());
     }
     BoardKind board = chosen.get();
     Map<ContactId, PinChoice> choices = new TreeMap<>();
@@ -111,14 +122,7 @@ public final class PinPlan {
           Optional.ofNullable(build.loom().locks().get(site.id())).flatMap(board::terminal);
       if (locked.isPresent() && taken.add(locked.get().name())) {
         double straight = place(build, locked.get()).distanceMm(site.place());
-        choices.put(
-            site.id(),
-            new PinChoice(
-                site.id(),
-                locked.get(),
-                true,
-                straight,
-                List.of("you locked it to this terminal")));
+        choices.put(site.id(), new PinChoice(site.id(), locked.get(), true, straight));
       } else {
         open.add(site);
       }
@@ -146,12 +150,23 @@ public final class PinPlan {
     }
     placed.forEach(
         (site, terminal) ->
-            choices.put(site.id(), explain(build, board, site, terminal, terminals, holder)));
+            choices.put(
+                site.id(),
+                new PinChoice(
+                    site.id(), terminal, false, place(build, terminal).distanceMm(site.place()))));
     List<Terminal> free =
         board.terminals(Terminal.Role.INPUT).stream()
             .filter(terminal -> !taken.contains(terminal.name()))
             .toList();
-    return new PinPlan(choices, unplaced, free);
+    Map<ContactId, ContactSite> byId = new HashMap<>();
+    sites.forEach(site -> byId.put(site.id(), site));
+    return new PinPlan(
+        choices,
+        unplaced,
+        free,
+        choice ->
+            explain(
+                build, board, byId.get(choice.contact()), choice.terminal(), terminals, holder));
   }
 
   /** {@return cost[contact][terminal]; columns for "nowhere" fill up to one for each contact} */
@@ -182,13 +197,16 @@ public final class PinPlan {
     return cost;
   }
 
-  private static PinChoice explain(
+  private static List<String> explain(
       Build build,
       BoardKind board,
       ContactSite site,
       Terminal terminal,
       List<Terminal> terminals,
       Map<String, ContactSite> holder) {
+    if (build.loom().locks().getOrDefault(site.id(), "").equals(terminal.name())) {
+      return List.of("you locked it to this terminal");
+    }
     double straight = place(build, terminal).distanceMm(site.place());
     List<String> reasons = new ArrayList<>();
     if (board.fixedMap() && site.entry().isPresent() && terminal.fixed().isPresent()) {
@@ -231,7 +249,7 @@ public final class PinPlan {
         site.contact().type() == ContactKind.Type.SWITCH
             ? pullReason(terminal)
             : "it measures volts, as a " + word(site.contact().type()) + " needs");
-    return new PinChoice(site.id(), terminal, false, straight, reasons);
+    return List.copyOf(reasons);
   }
 
   private static String whySpared(ContactSite site, Terminal terminal) {

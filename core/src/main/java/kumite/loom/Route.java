@@ -14,6 +14,9 @@ final class Route {
   /** Largest count solved exactly; one more place doubles the work. */
   static final int EXACT = 9;
 
+  /** Passes over a long route; the first few gain nearly all there is to gain. */
+  private static final int MOST_PASSES = 6;
+
   private Route() {}
 
   /**
@@ -107,7 +110,7 @@ final class Route {
       used[nearest] = true;
     }
     boolean better = true;
-    while (better) {
+    for (int pass = 0; better && pass < MOST_PASSES; pass++) {
       better = turnStretches(distance, order, returns) | moveStretches(distance, order, returns);
     }
     return order;

@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
@@ -303,7 +302,7 @@ final class StrandCutter {
     int number = numbers.merge(letter, 1, Integer::sum);
     strands.add(
         new Strand(
-            String.format(Locale.ROOT, "%c%02d", letter, number),
+            letter + (number < 10 ? "0" : "") + number,
             contact,
             from,
             to,
@@ -318,8 +317,7 @@ final class StrandCutter {
   }
 
   private static Strand.End end(Control control, ControlKind kind, String tab) {
-    String joint =
-        kind.tabMm() > 0 ? "push-on " + String.format(Locale.ROOT, "%.1f", kind.tabMm()) : "solder";
+    String joint = kind.tabMm() > 0 ? "push-on " + Working.number(kind.tabMm(), 1) : "solder";
     return new Strand.End(control.label(), tab, joint);
   }
 }

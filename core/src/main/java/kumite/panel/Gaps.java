@@ -212,7 +212,7 @@ public record Gaps(List<Gap> list) {
                 + Working.number(shape.heightMm(), 1)
                 + " mm";
     boolean screws = kind.height() == Height.PANEL && !part.kind().screws().isEmpty();
-    return new Working.Value(
+    return Working.words(
         symbol, text, part.control().label() + (screws ? ", and its screw holes" : ""));
   }
 

@@ -103,7 +103,7 @@ public record LampResistor(
 
   private static final Pattern OHMS =
       Pattern.compile(
-          "(\\d+(?:[.,]\\d+)?)\\s*([kKM]?)\\s*(?:ohms?|Ω|R)?|(\\d+)([RkKM])(\\d+)",
+          "(\\d+(?:[.,]\\d+)?)\\s*([kKM]?)\\s*(?:[oO]hms?|Ω|R)?|(\\d+)([RkKM])(\\d+)",
           Pattern.UNICODE_CASE);
 
   /**

@@ -186,17 +186,21 @@ public final class BenchSheet {
       double cy = bottom - at.yMm() * scale;
       pen.line(cx - 1.5, cy, cx + 1.5, cy);
       pen.line(cx, cy - 1.5, cx, cy + 1.5);
-      double below = kind.face().heightMm() * scale / 2 + 3;
-      double room =
-          26; // a label wider than its neighbour's distance is cut, the table has it whole
-      pen.textCentred(
-          Face.STRONG, 6.5, cx, cy + below, cut(Face.STRONG, 6.5, control.label(), room));
-      Point shown = panel.datum().fromStored(at.centre(), panel);
-      pen.textCentred(
+    }
+    // Words last, on white, so that no line runs through them; the drill table has every label
+    // whole.
+    for (Control control : build.controls()) {
+      ControlKind kind = bench.catalogue().kindOf(control);
+      double cx = left + control.placement().xMm() * scale;
+      double cy = bottom - control.placement().yMm() * scale;
+      double below = cy + kind.face().heightMm() * scale / 2 + 2.6;
+      Point shown = panel.datum().fromStored(control.placement().centre(), panel);
+      plate(Face.STRONG, 6.5, cx, below, cut(Face.STRONG, 6.5, control.label(), 24));
+      plate(
           Face.MONO,
-          4.6,
+          4.4,
           cx,
-          cy + below + 2.3,
+          below + 2.1,
           Length.number(shown.xMm(), unit) + ", " + Length.number(shown.yMm(), unit));
     }
     y = bottom + 9;
@@ -209,6 +213,14 @@ public final class BenchSheet {
             + panel.datum().words()
             + ". Full line: cut-out. Thin line: flange or plate. Dashed: body below. Dotted: case wall.");
     y += 7;
+  }
+
+  /** Centred words on a white ground. */
+  private void plate(Face face, double size, double x, double at, String text) throws IOException {
+    double width = pen.widthMm(face, size, text);
+    double height = size * 0.3;
+    pen.fill(x - width / 2 - 0.4, at - height + 0.2, width + 0.8, height + 0.3, 1);
+    pen.textCentred(face, size, x, at, text);
   }
 
   private void ruler(double left, double bottom, double scale, Panel panel) throws IOException {

@@ -1,7 +1,8 @@
 package kumite.working;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 
 /**
@@ -17,13 +18,27 @@ public record Working(
     String quantity, String formula, List<Value> values, String result, Source source) {
 
   /**
-   * One value put into a formula.
+   * One value put into a formula. It is written out only when it is asked for: workings are made on
+   * every edit and mostly not looked at.
    *
    * @param symbol its symbol in the formula
-   * @param text the value with its unit
+   * @param number the value
+   * @param decimals how many decimals are shown
+   * @param unit its unit, or an empty text
+   * @param words the value in words, in place of number and unit; usually empty
    * @param meaning what it is, in words
    */
-  public record Value(String symbol, String text, String meaning) {}
+  public record Value(
+      String symbol, double number, int decimals, String unit, String words, String meaning) {
+
+    /** {@return the value with its unit} */
+    public String text() {
+      if (!words.isEmpty()) {
+        return words;
+      }
+      return Working.number(number, decimals) + (unit.isEmpty() ? "" : " " + unit);
+    }
+  }
 
   public Working {
     Objects.requireNonNull(quantity, "quantity");
@@ -49,13 +64,17 @@ public record Working(
   /** {@return a value with a unit, with the given number of decimals} */
   public static Value value(
       String symbol, double number, int decimals, String unit, String meaning) {
-    return new Value(
-        symbol, number(number, decimals) + (unit.isEmpty() ? "" : " " + unit), meaning);
+    return new Value(symbol, number, decimals, unit, "", meaning);
+  }
+
+  /** {@return a value that is no single number, such as a size} */
+  public static Value words(String symbol, String words, String meaning) {
+    return new Value(symbol, 0, 0, "", words, meaning);
   }
 
   /** {@return a number with a point and a fixed count of decimals; never "-0.0"} */
   public static String number(double value, int decimals) {
-    String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
-    return text.matches("-0(\\.0*)?") ? text.substring(1) : text;
+    // Not String.format: this runs thousands of times on an edit, and that is several times slower.
+    return BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP).toPlainString();
   }
 }

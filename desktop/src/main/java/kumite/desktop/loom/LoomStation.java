@@ -419,7 +419,8 @@ public final class LoomStation implements StationView {
     ContactId id = path.get().id();
     Label title = new Label("Why " + pin.terminal().name() + " for " + path.get().site().label());
     title.getStyleClass().add("strong");
-    Label reasons = new Label(String.join("; ", pin.reasons()) + ".");
+    Label reasons =
+        new Label(String.join("; ", workbench.bench().get().loom().plan().why(id)) + ".");
     reasons.setWrapText(true);
     reasons.setMinHeight(Region.USE_PREF_SIZE);
     reasons.getStyleClass().add("note");

@@ -227,7 +227,7 @@ public final class PathStrip extends HBox {
                         volts(bench, path, at),
                         held,
                         false,
-                        String.join("; ", pin.reasons())))
+                        String.join("; ", bench.loom().plan().why(path.id()))))
             .orElse(new Hop("none", "no terminal", false, true, "No terminal is free for it")));
     hops.add(level(bench, path, at));
     hops.add(settled(bench.build().timing(), path, times, held, analog));

@@ -342,30 +342,30 @@ public record Gaps(List<Gap> list) {
 
   /** The nearest side of a rectangle around a box. */
   private record Side(String name, double gapMm, Point from, Point to) {
-    static Side nearest(Envelope box, double left, double right, double front, double back) {
-      double midX = (box.getMinX() + box.getMaxX()) / 2;
-      double midY = (box.getMinY() + box.getMaxY()) / 2;
+    static Side nearest(Envelope around, double left, double right, double front, double back) {
+      double midX = (around.getMinX() + around.getMaxX()) / 2;
+      double midY = (around.getMinY() + around.getMaxY()) / 2;
       List<Side> sides =
           List.of(
               new Side(
                   "left",
-                  box.getMinX() - left,
-                  new Point(box.getMinX(), midY),
+                  around.getMinX() - left,
+                  new Point(around.getMinX(), midY),
                   new Point(left, midY)),
               new Side(
                   "right",
-                  right - box.getMaxX(),
-                  new Point(box.getMaxX(), midY),
+                  right - around.getMaxX(),
+                  new Point(around.getMaxX(), midY),
                   new Point(right, midY)),
               new Side(
                   "front",
-                  box.getMinY() - front,
-                  new Point(midX, box.getMinY()),
+                  around.getMinY() - front,
+                  new Point(midX, around.getMinY()),
                   new Point(midX, front)),
               new Side(
                   "back",
-                  back - box.getMaxY(),
-                  new Point(midX, box.getMaxY()),
+                  back - around.getMaxY(),
+                  new Point(midX, around.getMaxY()),
                   new Point(midX, back)));
       return sides.stream().min(Comparator.comparingDouble(Side::gapMm)).orElseThrow();
     }

@@ -198,9 +198,9 @@ public final class BenchSheet {
       plate(Face.STRONG, 6.5, cx, below, cut(Face.STRONG, 6.5, control.label(), 24));
       plate(
           Face.MONO,
-          4.4,
+          5.2,
           cx,
-          below + 2.1,
+          below + 2.4,
           Length.number(shown.xMm(), unit) + ", " + Length.number(shown.yMm(), unit));
     }
     y = bottom + 9;
@@ -447,8 +447,7 @@ public final class BenchSheet {
           pen.width(0.2);
           pen.box(x + 1, y - 3, 3, 3, 0);
         } else {
-          Face face =
-              i == 0 || header[i].matches("x|y|cut|colour|terminal") ? Face.MONO : Face.WORDS;
+          Face face = header[i].matches("|x|y|cut|colour|terminal|strand") ? Face.MONO : Face.WORDS;
           double size = face == Face.MONO ? 7 : 8.5;
           pen.text(face, size, x, y, cut(face, size, row[i], widths[i] - 2));
         }

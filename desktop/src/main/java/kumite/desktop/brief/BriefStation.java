@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -13,11 +12,11 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import kumite.build.Brief;
 import kumite.build.Edit;
 import kumite.build.Host;
 import kumite.build.HostFunction;
+import kumite.desktop.field.Choice;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
@@ -39,7 +38,12 @@ public final class BriefStation implements StationView {
   private final Label hostFacts = new Label();
   private final ListView<HostFunction> functions = new ListView<>();
   private final TextField newName = new TextField();
-  private final ComboBox<HostFunction.Wants> newWants = new ComboBox<>();
+  private final Choice<HostFunction.Wants> newWants =
+      new Choice<>(
+          "What kind of input it takes",
+          List.of(HostFunction.Wants.values()),
+          HostFunction.Wants::words,
+          wants -> {});
   private final Label count = new Label();
 
   /** The station's room. */
@@ -106,10 +110,7 @@ public final class BriefStation implements StationView {
     newName.setPromptText("Another function, such as Sound horn");
     newName.setPrefColumnCount(24);
     newName.setOnAction(event -> addFunction());
-    newWants.getItems().setAll(HostFunction.Wants.values());
     newWants.setValue(HostFunction.Wants.PRESS);
-    newWants.setConverter(words());
-    newWants.setAccessibleText("What kind of input it takes");
     Button add = new Button("Add");
     add.setOnAction(event -> addFunction());
     HBox adder = new HBox(newName, newWants, add);
@@ -118,20 +119,6 @@ public final class BriefStation implements StationView {
     list.getStyleClass().addAll("sheet", "form");
     VBox.setVgrow(list, Priority.ALWAYS);
     root.getChildren().addAll(head, facts, list);
-  }
-
-  private static StringConverter<HostFunction.Wants> words() {
-    return new StringConverter<>() {
-      @Override
-      public String toString(HostFunction.Wants wants) {
-        return wants == null ? "" : wants.words();
-      }
-
-      @Override
-      public HostFunction.Wants fromString(String text) {
-        throw new UnsupportedOperationException("chosen, not typed");
-      }
-    };
   }
 
   private static void onTaken(

@@ -21,7 +21,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import kumite.build.BoardChoice;
 import kumite.build.ContactId;
 import kumite.build.Edit;
@@ -30,6 +29,7 @@ import kumite.build.LengthUnit;
 import kumite.build.LoomSettings;
 import kumite.build.Placement;
 import kumite.build.WireColour;
+import kumite.desktop.field.Choice;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
@@ -71,8 +71,8 @@ public final class LoomStation implements StationView {
   private final StackPane list = new StackPane();
   private final BoardView boardView;
   private final VBox why = new VBox();
-  private final ComboBox<BoardKind> board = new ComboBox<>();
-  private final ComboBox<LoomSettings.CommonShape> shape = new ComboBox<>();
+  private final Choice<BoardKind> board;
+  private final Choice<LoomSettings.CommonShape> shape;
   private final TypedField boardX;
   private final TypedField boardY;
   private final TypedField slack;
@@ -98,32 +98,20 @@ public final class LoomStation implements StationView {
             View.values());
     head = new Head("Loom", tabs);
 
+    board =
+        new Choice<>(
+            "Board",
+            workbench.catalogue().boards(),
+            BoardKind::name,
+            kind -> workbench.apply(Commands.board(kind)));
     board.setId("board-choice");
-    board.setAccessibleText("Board");
     board.setPromptText("Choose a board");
-    board.setMinWidth(Region.USE_PREF_SIZE);
-    board.getItems().setAll(workbench.catalogue().boards());
-    board.setConverter(words(BoardKind::name));
-    board
-        .valueProperty()
-        .addListener(
-            (o, was, is) -> {
-              if (!showing && is != null) {
-                workbench.apply(Commands.board(is));
-              }
-            });
-    shape.setMinWidth(Region.USE_PREF_SIZE);
-    shape.setAccessibleText("How commons are laid");
-    shape.getItems().setAll(LoomSettings.CommonShape.values());
-    shape.setConverter(words(LoomSettings.CommonShape::words));
-    shape
-        .valueProperty()
-        .addListener(
-            (o, was, is) -> {
-              if (!showing && is != null) {
-                loom("Commons as " + is.words(), l -> l.withShape(is));
-              }
-            });
+    shape =
+        new Choice<>(
+            "How commons are laid",
+            List.of(LoomSettings.CommonShape.values()),
+            LoomSettings.CommonShape::words,
+            chosen -> loom("Commons as " + chosen.words(), l -> l.withShape(chosen)));
     slack =
         TypedField.length(
             "slack at each end",
@@ -206,20 +194,6 @@ public final class LoomStation implements StationView {
     workbench.holds().addListener((o, was, is) -> strands.refresh());
   }
 
-  private static <T> StringConverter<T> words(java.util.function.Function<T, String> words) {
-    return new StringConverter<>() {
-      @Override
-      public String toString(T value) {
-        return value == null ? "" : words.apply(value);
-      }
-
-      @Override
-      public T fromString(String text) {
-        throw new UnsupportedOperationException("chosen, not typed");
-      }
-    };
-  }
-
   private void loom(String label, java.util.function.UnaryOperator<LoomSettings> change) {
     workbench.apply(new Edit(label, b -> b.withLoom(change.apply(b.loom()))));
   }
@@ -250,8 +224,8 @@ public final class LoomStation implements StationView {
   public void show(Bench bench) {
     showing = true;
     LengthUnit unit = bench.build().brief().units();
-    board.setValue(bench.board().orElse(null));
-    shape.setValue(bench.build().loom().shape());
+    board.show(bench.board());
+    shape.show(Optional.of(bench.build().loom().shape()));
     boolean chosen = bench.build().board().isPresent();
     for (TypedField field : new TypedField[] {boardX, boardY}) {
       field.unit(unit);

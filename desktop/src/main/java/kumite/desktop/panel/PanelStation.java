@@ -1,10 +1,10 @@
 package kumite.desktop.panel;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
@@ -15,7 +15,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import kumite.build.Build;
 import kumite.build.CaseInside;
 import kumite.build.Control;
@@ -26,6 +25,7 @@ import kumite.build.LengthUnit;
 import kumite.build.Material;
 import kumite.build.Panel;
 import kumite.build.Point;
+import kumite.desktop.field.Choice;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
@@ -74,9 +74,8 @@ public final class PanelStation implements StationView {
   private final TypedField corner;
   private final TypedField depth;
   private final TypedField wall;
-  private final ComboBox<Material> material;
-  private final ComboBox<Datum> datum;
-  private boolean showing;
+  private final Choice<Material> material;
+  private final Choice<Datum> datum;
 
   /** The station's room. */
   public PanelStation(Workbench workbench, Shell.Frame frame) {
@@ -231,32 +230,17 @@ public final class PanelStation implements StationView {
     return field;
   }
 
-  private <T> ComboBox<T> choice(
+  private <T> Choice<T> choice(
       T[] values, java.util.function.Function<T, String> words, Change<T> change, String name) {
-    ComboBox<T> box = new ComboBox<>();
-    box.getItems().setAll(values);
-    box.setAccessibleText(name);
-    box.setId("panel-" + name);
-    box.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(T value) {
-            return value == null ? "" : words.apply(value);
-          }
-
-          @Override
-          public T fromString(String text) {
-            throw new UnsupportedOperationException("chosen, not typed");
-          }
-        });
-    box.valueProperty()
-        .addListener(
-            (o, was, is) -> {
-              if (!showing && is != null) {
+    Choice<T> box =
+        new Choice<>(
+            name,
+            List.of(values),
+            words,
+            value ->
                 workbench.apply(
-                    new Edit("Set " + name, b -> b.withPanel(change.apply(b.panel(), is))));
-              }
-            });
+                    new Edit("Set " + name, b -> b.withPanel(change.apply(b.panel(), value)))));
+    box.setId("panel-" + name);
     return box;
   }
 
@@ -362,7 +346,6 @@ public final class PanelStation implements StationView {
             + panel.datum().words());
     empty.setVisible(build.controls().isEmpty());
     plan.show(bench);
-    showing = true;
     for (TypedField field :
         new TypedField[] {x, y, width, height, thickness, corner, depth, wall}) {
       field.unit(unit);
@@ -373,9 +356,8 @@ public final class PanelStation implements StationView {
     corner.show(panel.cornerMm());
     depth.show(panel.inside().depthMm());
     wall.show(panel.inside().wallMm());
-    material.setValue(panel.material());
-    datum.setValue(panel.datum());
-    showing = false;
+    material.show(Optional.of(panel.material()));
+    datum.show(Optional.of(panel.datum()));
     selection();
   }
 

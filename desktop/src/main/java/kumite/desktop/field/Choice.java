@@ -1,0 +1,54 @@
+package kumite.desktop.field;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.scene.control.ComboBox;
+import javafx.util.StringConverter;
+
+/**
+ * A drop-down list that tells of choices made by a person, and not of those shown by the program.
+ */
+public final class Choice<T> extends ComboBox<T> {
+  private boolean showing;
+
+  /**
+   * A drop-down list.
+   *
+   * @param name for screen readers
+   * @param words what each choice is called
+   * @param chosen told of a choice made by a person
+   */
+  public Choice(String name, List<T> choices, Function<T, String> words, Consumer<T> chosen) {
+    setAccessibleText(name);
+    getItems().setAll(choices);
+    setMinWidth(USE_PREF_SIZE);
+    setConverter(
+        new StringConverter<>() {
+          @Override
+          public String toString(T value) {
+            return value == null ? "" : words.apply(value);
+          }
+
+          @Override
+          public T fromString(String text) {
+            throw new UnsupportedOperationException("chosen, not typed");
+          }
+        });
+    valueProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!showing && is != null) {
+                chosen.accept(is);
+              }
+            });
+  }
+
+  /** Shows a choice, or none, without telling anybody. */
+  public void show(Optional<T> value) {
+    showing = true;
+    setValue(value.orElse(null));
+    showing = false;
+  }
+}

@@ -1,6 +1,7 @@
 package kumite.verdict;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -65,7 +66,7 @@ final class LoomChecks {
 
   private void noBoard() {
     Optional<BoardKind> fit =
-        catalogue.boards().stream().filter(kind -> takesAll(build, kind)).findFirst();
+        catalogue.boards().stream().min(Comparator.comparingInt(kind -> leftOver(build, kind)));
     findings.add(
         Finding.of(
                 "LM-01",
@@ -80,8 +81,13 @@ final class LoomChecks {
   }
 
   private boolean takesAll(Build candidate, BoardKind kind) {
+    return leftOver(candidate, kind) == 0;
+  }
+
+  /** {@return how many contacts a board would leave without a terminal} */
+  private int leftOver(Build candidate, BoardKind kind) {
     Build with = Arrange.withBoard(candidate.withLoom(withoutLocks(candidate)), kind);
-    return Loom.of(with, catalogue).plan().unplaced().isEmpty();
+    return Loom.of(with, catalogue).plan().unplaced().size();
   }
 
   private static LoomSettings withoutLocks(Build build) {

@@ -1,0 +1,147 @@
+package kumite.desktop.field;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Supplier;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
+import kumite.build.LengthUnit;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+/** A typed number in a real window. */
+public class TypedFieldTest {
+  private final FxRobot hands = new FxRobot();
+  private final List<Double> taken = new ArrayList<>();
+  private TypedField length;
+  private TypedField volts;
+  private TextField elsewhere;
+  private Stage stage;
+
+  @BeforeMethod
+  public void open() throws Exception {
+    FxToolkit.registerPrimaryStage();
+    taken.clear();
+    onFx(
+        () -> {
+          length = TypedField.length("width", taken::add);
+          volts = TypedField.number("supply", "V", 1, 12, taken::add);
+          elsewhere = new TextField();
+          length.show(30);
+          volts.show(5);
+          stage = new Stage();
+          stage.setScene(new Scene(new VBox(elsewhere, length, volts), 400, 300));
+          stage.show();
+          stage.requestFocus();
+          return null;
+        });
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  @AfterMethod(alwaysRun = true)
+  public void close() {
+    onFx(
+        () -> {
+          stage.hide();
+          return null;
+        });
+  }
+
+  private static <T> T onFx(Supplier<T> supplier) {
+    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(supplier::get));
+  }
+
+  private void write(TypedField field, String text) {
+    hands.clickOn(field.field());
+    onFx(
+        () -> {
+          field.field().selectAll();
+          return null;
+        });
+    hands.write(text);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private String saysBack(TypedField field) {
+    return onFx(() -> ((Label) field.getChildren().get(1)).getText());
+  }
+
+  @Test
+  public void saysWhatItUnderstoodWhileItIsTypedAndTakesItOnEnter() {
+    write(length, "1 1/8 in");
+    assertThat(saysBack(length)).isEqualTo("28.6 mm = 1.125 in");
+    assertThat(taken).as("not before it is taken").isEmpty();
+    hands.push(KeyCode.ENTER);
+    assertThat(taken).containsExactly(28.575);
+  }
+
+  @Test
+  public void leavingTheFieldTakesItTooAndShowsItRounded() {
+    write(length, "12.3456");
+    hands.clickOn(elsewhere);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(taken).containsExactly(12.3456);
+    assertThat(length.field().getText()).isEqualTo("12.3 mm");
+  }
+
+  @Test
+  public void lookingAtAFieldTakesNothingEvenIfItsNumberIsRounded() {
+    onFx(
+        () -> {
+          length.show(182.74999);
+          return null;
+        });
+    hands.clickOn(length.field()).push(KeyCode.ENTER).clickOn(elsewhere);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(taken).isEmpty();
+  }
+
+  @Test
+  public void aSlipIsToldAndTheLastGoodValueStands() {
+    write(length, "wide");
+    assertThat(saysBack(length)).contains("is not a length", "type for example");
+    hands.clickOn(elsewhere);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(taken).isEmpty();
+    assertThat(length.field().getText()).isEqualTo("30.0 mm");
+    write(length, "77");
+    hands.push(KeyCode.ESCAPE);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(length.field().getText()).as("Escape puts it back").isEqualTo("30.0 mm");
+  }
+
+  @Test
+  public void rangesAreSaidWithTheirUnit() {
+    write(volts, "24");
+    assertThat(saysBack(volts)).isEqualTo("type 1 to 12 V");
+    write(volts, "4,75 V");
+    hands.push(KeyCode.ENTER);
+    assertThat(taken).containsExactly(4.75);
+  }
+
+  @Test
+  public void showsInchesWhenAskedAndReadsBareNumbersSo() {
+    onFx(
+        () -> {
+          length.unit(LengthUnit.INCH);
+          return null;
+        });
+    assertThat(length.field().getText()).isEqualTo("1.181 in");
+    write(length, "2");
+    hands.push(KeyCode.ENTER);
+    assertThat(taken).containsExactly(50.8);
+    write(length, "40 mm");
+    hands.push(KeyCode.ENTER);
+    assertThat(taken).containsExactly(50.8, 40.0);
+  }
+}

@@ -1,0 +1,206 @@
+package kumite.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
+import kumite.build.Build;
+import kumite.build.ContactId;
+import kumite.build.Control;
+import kumite.build.ControlId;
+import kumite.build.Edit;
+import kumite.build.Placement;
+import kumite.build.Point;
+import kumite.files.Demo;
+import kumite.panel.Arrange;
+import kumite.parts.Catalogue;
+import kumite.parts.ControlKind;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** The state behind the window: undo is total, previews leave no trace, the bench follows. */
+public class WorkbenchTest {
+  private static final Catalogue CATALOGUE = Catalogue.standard();
+
+  @BeforeClass
+  public void startToolkit() throws Exception {
+    FxToolkit.registerPrimaryStage();
+  }
+
+  private static <T> T onFx(Supplier<T> supplier) {
+    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(supplier::get));
+  }
+
+  private static void onFx(Runnable run) {
+    onFx(
+        () -> {
+          run.run();
+          return null;
+        });
+  }
+
+  private static Workbench demo() {
+    try {
+      Build build = Demo.open(Demo.USUAL, CATALOGUE);
+      return onFx(() -> new Workbench(CATALOGUE, build));
+    } catch (kumite.files.BuildFileException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  private static void waitForBench(Workbench workbench) throws Exception {
+    WaitForAsyncUtils.waitFor(
+        20,
+        TimeUnit.SECONDS,
+        () -> onFx(() -> workbench.bench().get().build().equals(workbench.build().get())));
+  }
+
+  @Test
+  public void undoAndRedoRetraceAnyWalk() throws Exception {
+    Workbench workbench = demo();
+    SplittableRandom random = new SplittableRandom(77);
+    List<Build> states = new ArrayList<>();
+    states.add(onFx(() -> workbench.build().get()));
+    for (int i = 0; i < 60; i++) {
+      onFx(() -> workbench.apply(randomEdit(workbench.build().get(), random)));
+      Build now = onFx(() -> workbench.build().get());
+      if (!now.equals(states.get(states.size() - 1))) {
+        states.add(now);
+      }
+    }
+    for (int i = states.size() - 2; i >= 0; i--) {
+      onFx(workbench::undo);
+      assertThat(onFx(() -> workbench.build().get())).as("back at %d", i).isEqualTo(states.get(i));
+    }
+    assertThat(onFx(workbench::undoLabel)).isEmpty();
+    for (int i = 1; i < states.size(); i++) {
+      onFx(workbench::redo);
+      assertThat(onFx(() -> workbench.build().get())).as("forth at %d", i).isEqualTo(states.get(i));
+    }
+    assertThat(onFx(workbench::redoLabel)).isEmpty();
+    waitForBench(workbench);
+  }
+
+  private static Edit randomEdit(Build build, SplittableRandom random) {
+    ControlKind kind = CATALOGUE.controls().get(random.nextInt(CATALOGUE.controls().size()));
+    if (build.controls().isEmpty() || random.nextInt(4) == 0) {
+      return Arrange.add(
+          Arrange.fresh(build, kind, new Point(random.nextDouble(400), random.nextDouble(220))));
+    }
+    ControlId id = build.controls().get(random.nextInt(build.controls().size())).id();
+    return switch (random.nextInt(5)) {
+      case 0 -> Arrange.delete(build, List.of(id));
+      case 1 -> Arrange.mirror(build, List.of(id));
+      case 2 -> Arrange.duplicate(build, CATALOGUE, List.of(id));
+      case 3 ->
+          new Edit("Nothing", b -> b); // a step that changes nothing must leave no step behind
+      default -> Arrange.shift(build, List.of(id), random.nextInt(-9, 10), random.nextInt(-9, 10));
+    };
+  }
+
+  @Test
+  public void aPreviewLeavesNoStepAndItsEndIsOne() {
+    Workbench workbench = demo();
+    Build before = onFx(() -> workbench.build().get());
+    ControlId horn = new ControlId("horn");
+    for (int i = 1; i < 10; i++) {
+      int dx = i;
+      onFx(
+          () ->
+              workbench.preview(
+                  b -> b.withControl(horn, c -> c.withPlacement(Placement.at(100 + dx, 60)))));
+    }
+    assertThat(onFx(workbench::undoLabel)).as("nothing is kept yet").isEmpty();
+    onFx(workbench::endPreview);
+    assertThat(onFx(() -> workbench.build().get())).isEqualTo(before);
+    onFx(
+        () ->
+            workbench.preview(
+                b -> b.withControl(horn, c -> c.withPlacement(Placement.at(90, 60)))));
+    onFx(
+        () ->
+            workbench.apply(
+                Arrange.place("Move Horn", java.util.Map.of(horn, Placement.at(91, 60)))));
+    assertThat(onFx(workbench::undoLabel)).contains("Move Horn");
+    onFx(workbench::undo);
+    assertThat(onFx(() -> workbench.build().get())).as("to before the preview").isEqualTo(before);
+  }
+
+  @Test
+  public void anEditThatCannotBeIsToldAndChangesNothing() {
+    Workbench workbench = demo();
+    Build before = onFx(() -> workbench.build().get());
+    onFx(() -> workbench.apply(new Edit("Shrink", b -> b.withPanel(b.panel().withSize(1, 1)))));
+    assertThat(onFx(() -> workbench.build().get())).isEqualTo(before);
+    assertThat(onFx(() -> workbench.notice().get()).orElseThrow().text())
+        .contains("width_mm must be between 20 and 3000");
+  }
+
+  @Test
+  public void deletingTheSelectionClearsItAndItsHolds() throws Exception {
+    Workbench workbench = demo();
+    ContactId horn = ContactId.parse("horn");
+    onFx(() -> workbench.select(horn));
+    onFx(() -> workbench.hold(horn, 1));
+    assertThat(onFx(() -> workbench.trace().get())).isPresent();
+    onFx(() -> workbench.apply(Arrange.delete(workbench.build().get(), List.of(horn.control()))));
+    waitForBench(workbench);
+    WaitForAsyncUtils.waitForFxEvents();
+    assertThat(onFx(() -> workbench.selection().get())).isEmpty();
+    assertThat(onFx(() -> workbench.holds().get().travel())).isEmpty();
+    assertThat(onFx(() -> workbench.path().get()))
+        .as("another path is shown")
+        .isNotEqualTo(Optional.of(horn));
+  }
+
+  @Test
+  public void everySwitchHasALetterOfItsOwnWhileLettersLast() {
+    Workbench workbench = demo();
+    Keys keys = onFx(() -> new Keys(workbench));
+    Set<String> letters = new HashSet<>();
+    workbench.bench().get().paths().stream()
+        .filter(p -> !p.site().contact().type().analog())
+        .forEach(
+            path -> {
+              String letter = keys.of(path.id()).orElseThrow();
+              assertThat(letters.add(letter)).as("%s has %s", path.id(), letter).isTrue();
+            });
+    assertThat(keys.of(ContactId.parse("horn"))).contains("H");
+    assertThat(keys.of(ContactId.parse("port"))).as("a slider is dragged").isEmpty();
+  }
+
+  @Test
+  public void everyCommandHasItsOwnKeysAndAName() {
+    Workbench workbench = demo();
+    Commands commands =
+        onFx(
+            () ->
+                new Commands(
+                    workbench, new FileDesk(workbench), List.of(kumite.verdict.Station.values())));
+    List<String> keys =
+        commands.all().stream().map(Command::keyText).filter(text -> !text.isEmpty()).toList();
+    assertThat(keys).doesNotHaveDuplicates().hasSizeGreaterThan(12);
+    assertThat(commands.all().stream().map(Command::name)).doesNotHaveDuplicates();
+  }
+
+  @Test
+  public void addingPutsPartsWhereTheyFitUntilThePanelIsFull() {
+    Workbench workbench = onFx(() -> new Workbench(CATALOGUE, Build.empty("Full")));
+    Commands commands = onFx(() -> new Commands(workbench, new FileDesk(workbench), List.of()));
+    ControlKind kind = CATALOGUE.control("button-24").orElseThrow();
+    for (int i = 0; i < 20; i++) {
+      onFx(() -> commands.add(kind));
+    }
+    Build build = onFx(() -> workbench.build().get());
+    assertThat(build.controls().stream().map(Control::placement).distinct()).hasSize(20);
+    assertThat(kumite.panel.Gaps.of(build, CATALOGUE).tooNarrow()).isEmpty();
+  }
+}

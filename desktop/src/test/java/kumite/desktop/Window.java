@@ -26,6 +26,10 @@ import org.testfx.util.WaitForAsyncUtils;
 final class Window {
   final FxRobot hands = new FxRobot();
   private final KumiteApp app = new KumiteApp();
+  private static final javafx.scene.input.KeyCode MARKER = javafx.scene.input.KeyCode.F12;
+
+  private final java.util.concurrent.atomic.AtomicInteger arrived =
+      new java.util.concurrent.atomic.AtomicInteger();
   private final Stage stage;
 
   private Window(Options options, double width, double height, double fontPx) throws Exception {
@@ -44,6 +48,15 @@ final class Window {
           if (fontPx != 13) {
             fresh.getScene().getRoot().setStyle("-fx-font-size: " + fontPx + "px;");
           }
+          fresh
+              .getScene()
+              .addEventFilter(
+                  javafx.scene.input.KeyEvent.KEY_RELEASED,
+                  event -> {
+                    if (event.getCode() == MARKER) {
+                      arrived.incrementAndGet();
+                    }
+                  });
           fresh.requestFocus();
           shown.set(fresh);
           return null;
@@ -78,9 +91,10 @@ final class Window {
     return onFx(() -> workbench().bench().get());
   }
 
-  /** Waits until what was done has been worked out and drawn. */
+  /** Waits until what was done has arrived, been worked out and drawn. */
   void settle() {
     try {
+      letArrive();
       WaitForAsyncUtils.waitForFxEvents();
       WaitForAsyncUtils.waitFor(
           20,
@@ -92,18 +106,39 @@ final class Window {
     }
   }
 
+  /**
+   * Keys and clicks travel through the display server. A key that means nothing here is sent after
+   * them; events keep their order, so once it arrives all before it have.
+   */
+  private void letArrive() {
+    if (!onFx(() -> stage != null && stage.isShowing() && stage.isFocused())) {
+      return;
+    }
+    int before = arrived.get();
+    hands.push(MARKER);
+    try {
+      WaitForAsyncUtils.waitFor(3, TimeUnit.SECONDS, () -> arrived.get() > before);
+    } catch (java.util.concurrent.TimeoutException e) {
+      // A popup has the keys; what follows waits for the interface thread all the same.
+    }
+  }
+
   Stage stage() {
     return stage;
   }
 
   <T extends Node> T find(String query) {
     settle();
+    try {
+      WaitForAsyncUtils.waitFor(10, TimeUnit.SECONDS, () -> present(query));
+    } catch (java.util.concurrent.TimeoutException e) {
+      throw new AssertionError("nothing in the window is " + query, e);
+    }
     T node = hands.from(stage.getScene().getRoot()).lookup(query).query();
     return node;
   }
 
-  boolean has(String query) {
-    settle();
+  private boolean present(String query) {
     return hands.from(stage.getScene().getRoot()).lookup(query).tryQuery().isPresent();
   }
 

@@ -44,7 +44,7 @@ final class PlanView extends Pane {
   private final Rectangle outline = new Rectangle();
   private final Rectangle wall = new Rectangle();
   private final Rectangle board = new Rectangle();
-  private final Label boardLabel = new Label("board below");
+  private final Label boardLabel = new Label("board");
   private final Label wallLabel = new Label();
   private final Pane rulers = layer();
   private final Pane controls = layer();
@@ -148,8 +148,8 @@ final class PlanView extends Pane {
       board.setRotate(-at.turnDegrees());
       boardLabel.autosize();
       boardLabel.relocate(
-          scale.x(at.xMm()) - boardLabel.getWidth() / 2,
-          scale.y(at.yMm() - kind.get().heightMm() / 2) + 1);
+          Math.round(scale.x(at.xMm()) - boardLabel.getWidth() / 2),
+          Math.round(scale.y(at.yMm()) - boardLabel.getHeight() / 2));
     }
   }
 
@@ -327,7 +327,9 @@ final class PlanView extends Pane {
     Label label = new Label(text);
     label.getStyleClass().addAll("mono", "dimension-label");
     marks.getChildren().addAll(line, label);
-    centre(label, (x1 + x2) / 2, (y1 + y2) / 2);
+    // Towards the datum, where a panel is emptier than in its middle.
+    double along = x1 == x2 ? 0.2 : 0.5;
+    centre(label, x1 + (x2 - x1) * along, y1 + (y2 - y1) * along);
   }
 
   /** Keeps a label's centre at a place, whatever size its text takes once it is styled. */

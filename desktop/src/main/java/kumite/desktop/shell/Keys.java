@@ -2,6 +2,7 @@ package kumite.desktop.shell;
 
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -19,6 +20,8 @@ import kumite.verdict.Bench;
  * holding H presses Horn. They work wherever no text is being typed.
  */
 public final class Keys {
+  private static final String ANY = "ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789";
+
   private final Workbench workbench;
   private final Map<ContactId, String> letters = new HashMap<>();
   private final Map<String, ContactId> contacts = new HashMap<>();
@@ -34,24 +37,32 @@ public final class Keys {
   private void assign(Bench bench) {
     letters.clear();
     contacts.clear();
-    for (SignalPath path : bench.paths()) {
-      if (path.site().contact().type().analog()) {
-        continue;
-      }
-      String contact = path.site().contact().name();
+    List<SignalPath> switches =
+        bench.paths().stream().filter(p -> !p.site().contact().type().analog()).toList();
+    for (SignalPath path : switches) {
       // A lever's contacts are told apart by their own names first.
-      String text = (contact + path.site().control().label()).toUpperCase(Locale.ROOT);
-      text.chars()
-          .filter(c -> c >= 'A' && c <= 'Z' || c >= '0' && c <= '9')
-          .mapToObj(c -> String.valueOf((char) c))
-          .filter(letter -> !contacts.containsKey(letter))
-          .findFirst()
-          .ifPresent(
-              letter -> {
-                contacts.put(letter, path.id());
-                letters.put(path.id(), letter);
-              });
+      give(path.id(), path.site().contact().name() + path.site().control().label());
     }
+    for (SignalPath path : switches) {
+      if (!letters.containsKey(path.id())) {
+        give(path.id(), ANY); // its own letters were taken: any that is left will do
+      }
+    }
+  }
+
+  /** Gives a contact the first letter of a text that no other has yet. */
+  private void give(ContactId contact, String text) {
+    text.toUpperCase(Locale.ROOT)
+        .chars()
+        .filter(c -> ANY.indexOf(c) >= 0)
+        .mapToObj(c -> String.valueOf((char) c))
+        .filter(letter -> !contacts.containsKey(letter))
+        .findFirst()
+        .ifPresent(
+            letter -> {
+              contacts.put(letter, contact);
+              letters.put(contact, letter);
+            });
   }
 
   /** {@return the letter of a contact, if one was free} */

@@ -347,4 +347,95 @@ public class WindowTest {
     window.hands.push(KeyCode.ENTER);
     assertThat(window.bench().build().log()).hasSize(3);
   }
+
+  @Test
+  public void theBoardIsDraggedAndTypedIntoItsPlaceAndStrandsFollow() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    Build before = window.bench().build();
+    int length = window.bench().loom().strandOf(ContactId.parse("nav")).orElseThrow().lengthMm();
+    Node board = window.find("#board-below");
+    Point2D middle =
+        Window.onFx(
+            () ->
+                board.localToScreen(
+                    board.getBoundsInLocal().getCenterX(), board.getBoundsInLocal().getCenterY()));
+    window
+        .hands
+        .moveTo(middle.getX(), middle.getY() + 20)
+        .press(MouseButton.PRIMARY)
+        .moveTo(middle.getX() + 20, middle.getY() + 40)
+        .moveTo(middle.getX() + 45, middle.getY() + 30);
+    window.settle();
+    window.hands.release(MouseButton.PRIMARY);
+    Build after = window.bench().build();
+    assertThat(after.board().orElseThrow().placement().xMm())
+        .isGreaterThan(before.board().orElseThrow().placement().xMm());
+    assertThat(window.bench().loom().strandOf(ContactId.parse("nav")).orElseThrow().lengthMm())
+        .as("the strand from the left grows as the board goes right")
+        .isGreaterThan(length);
+    window.hands.push(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(window.bench().build()).as("one step back").isEqualTo(before);
+  }
+
+  @Test
+  public void inchesAreShownReadAndKeptAsMillimetres() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    find("show inches");
+    window.click("#control-horn");
+    TextField x = window.find("#place-x");
+    assertThat(x.getText()).isEqualTo("5.827 in"); // 148 mm
+    window.type("#place-x", "6");
+    assertThat(
+            window.bench().build().control(new ControlId("horn")).orElseThrow().placement().xMm())
+        .isEqualTo(152.4);
+    window.type("#place-x", "150 mm");
+    assertThat(
+            window.bench().build().control(new ControlId("horn")).orElseThrow().placement().xMm())
+        .isEqualTo(150.0);
+  }
+
+  @Test
+  public void theFinderGoesToAWireByItsNumberAndAPinByItsName() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    find("pin D16");
+    assertThat(Window.onFx(() -> window.workbench().station().get())).isEqualTo(Station.LOOM);
+    ContactId byPin = Window.onFx(() -> window.workbench().path().get()).orElseThrow();
+    assertThat(window.bench().path(byPin).orElseThrow().pin().orElseThrow().terminal().name())
+        .isEqualTo("D16");
+    find("W03");
+    ContactId byWire = Window.onFx(() -> window.workbench().path().get()).orElseThrow();
+    assertThat(window.bench().loom().strandOf(byWire).orElseThrow().id()).isEqualTo("W03");
+    window.hands.push(KeyCode.CONTROL, KeyCode.K);
+    window.find("#finder-text");
+    window.hands.push(KeyCode.ESCAPE);
+    window.settle();
+    assertThat(Window.onFx(() -> window.stage().getScene().lookup("#finder-text"))).isNull();
+  }
+
+  @Test
+  public void severalControlsAreCopiedMirroredAndDeletedTogether() throws Exception {
+    window = Window.open(folder.resolve("state"));
+    find("add button 24");
+    find("add button 24");
+    window.hands.push(KeyCode.CONTROL, KeyCode.A);
+    window.settle();
+    Window.onFx(
+        () -> {
+          window.stage().getScene().lookup("#control-button-1").requestFocus();
+          return null;
+        });
+    window.hands.push(KeyCode.CONTROL, KeyCode.D);
+    assertThat(window.bench().build().controls()).hasSize(4);
+    assertThat(Window.onFx(() -> window.workbench().selection().get()))
+        .as("the copies are selected")
+        .containsExactlyInAnyOrder(new ControlId("button-3"), new ControlId("button-4"));
+    List<Control> before = window.bench().build().controls();
+    window.hands.push(KeyCode.CONTROL, KeyCode.M);
+    Control mirrored = window.bench().build().control(new ControlId("button-3")).orElseThrow();
+    assertThat(mirrored.placement().xMm() + before.get(2).placement().xMm())
+        .as("about the centre line of a 300 mm panel")
+        .isEqualTo(300.0);
+    window.hands.push(KeyCode.DELETE);
+    assertThat(window.bench().build().controls()).hasSize(2);
+  }
 }

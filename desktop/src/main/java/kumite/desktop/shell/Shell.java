@@ -33,6 +33,8 @@ public final class Shell extends StackPane {
   private final Keys keys;
   private final FileDesk files;
   private final Map<Station, StationView> views = new EnumMap<>(Station.class);
+  private final Map<Station, Maker> makers;
+  private final Frame frame;
   private final StackPane centre = new StackPane();
   private final StackPane veil = new StackPane();
   private final HBox notice = new HBox();
@@ -60,7 +62,8 @@ public final class Shell extends StackPane {
     commands = new Commands(workbench, files, stations);
     keys = new Keys(workbench);
     Frame frame = new Frame(commands, keys);
-    makers.forEach((station, maker) -> views.put(station, maker.apply(workbench, frame)));
+    this.makers = Map.copyOf(makers);
+    this.frame = frame;
 
     BorderPane pane = new BorderPane();
     pane.setTop(new VBox(new TopBar(workbench, commands), noticeBar()));
@@ -92,7 +95,7 @@ public final class Shell extends StackPane {
           }
         });
     workbench.station().addListener((o, was, is) -> showStation());
-    workbench.bench().addListener((o, was, is) -> views.get(workbench.station().get()).show(is));
+    workbench.bench().addListener((o, was, is) -> view(workbench.station().get()).show(is));
     workbench.notice().addListener((o, was, is) -> showNotice());
     showStation();
     showNotice();
@@ -134,9 +137,14 @@ public final class Shell extends StackPane {
   }
 
   private void showStation() {
-    StationView view = views.get(workbench.station().get());
+    StationView view = view(workbench.station().get());
     view.show(workbench.bench().get());
     centre.getChildren().setAll(view.node());
+  }
+
+  /** {@return a station's view, made when it is first gone to: the window comes up sooner so} */
+  private StationView view(Station station) {
+    return views.computeIfAbsent(station, wanted -> makers.get(wanted).apply(workbench, frame));
   }
 
   private void raise(Node node) {

@@ -169,6 +169,8 @@ public final class LoomStation implements StationView {
     runs.getStyleClass().add("runs");
 
     emptyText.getStyleClass().add("emphasis");
+    emptyText.setWrapText(true);
+    emptyText.setMinHeight(Region.USE_PREF_SIZE);
     Button first = new Button("Use " + workbench.catalogue().boards().get(0).name());
     first.getStyleClass().add("accent");
     first.setId("use-first-board");

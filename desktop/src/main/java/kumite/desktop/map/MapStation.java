@@ -162,6 +162,8 @@ public final class MapStation implements StationView {
 
     Label emptyText = new Label("Nothing to map yet: put a control on the panel first.");
     emptyText.getStyleClass().add("emphasis");
+    emptyText.setWrapText(true);
+    emptyText.setMinHeight(Region.USE_PREF_SIZE);
     Button toPanel = new Button("Go to the panel");
     toPanel.getStyleClass().add("accent");
     toPanel.setOnAction(event -> workbench.station().set(Station.PANEL));

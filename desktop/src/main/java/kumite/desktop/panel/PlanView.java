@@ -118,6 +118,7 @@ final class PlanView extends Pane {
     wallLabel.setVisible(walls);
     place(wall, in, panel.heightMm() - in, panel.widthMm() - 2 * in, panel.heightMm() - 2 * in);
     wallLabel.setText("inside of the case wall");
+    wallLabel.applyCss();
     wallLabel.autosize();
     wallLabel.relocate(scale.x(panel.widthMm() - in) - wallLabel.getWidth() - 6, scale.y(in) - 18);
     board(bench);
@@ -146,6 +147,7 @@ final class PlanView extends Pane {
           kind.get().widthMm(),
           kind.get().heightMm());
       board.setRotate(-at.turnDegrees());
+      boardLabel.applyCss();
       boardLabel.autosize();
       boardLabel.relocate(
           Math.round(scale.x(at.xMm()) - boardLabel.getWidth() / 2),

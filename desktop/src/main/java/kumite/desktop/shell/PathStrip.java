@@ -150,7 +150,7 @@ public final class PathStrip extends HBox {
     Optional<SignalPath> path = path();
     if (path.isEmpty()) {
       name.setText("No path yet");
-      hint.setText("Add a control on the panel");
+      hint.setText("add a control first");
       press.setVisible(false);
       who.getChildren().remove(travel);
       track.show(List.of(), false);

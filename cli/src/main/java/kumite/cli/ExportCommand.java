@@ -2,15 +2,14 @@ package kumite.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import kumite.build.Length;
+import kumite.build.LengthUnit;
 import kumite.files.BuildFileException;
-import kumite.files.Tables;
-import kumite.sheet.BenchSheet;
+import kumite.sheet.Export;
 import kumite.sheet.Paper;
 import kumite.verdict.Bench;
 import picocli.CommandLine.Command;
@@ -31,7 +30,9 @@ final class ExportCommand implements Callable<Integer> {
       names = "--what",
       required = true,
       paramLabel = "WHAT",
-      description = "bench-sheet, descriptor, drill-csv or wiring-csv.")
+      description =
+          "bench-sheet, template-pdf, svg, dxf, drill-csv, cap-labels, header-overlay, wiring-csv or"
+              + " descriptor.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")
@@ -41,28 +42,27 @@ final class ExportCommand implements Callable<Integer> {
       names = "--paper",
       defaultValue = "a4",
       paramLabel = "PAPER",
-      description = "a4 or letter, for the bench sheet (default: a4).")
+      description = "a4 or letter, for what is printed (default: a4).")
   private String paper;
+
+  @Option(
+      names = "--kerf",
+      defaultValue = "0",
+      paramLabel = "WIDTH",
+      description = "Width of the beam or cutter for svg and dxf, such as 0.2 mm (default: 0).")
+  private String kerf;
 
   @Override
   public Integer call() throws BuildFileException, IOException {
+    Export export =
+        Export.named(what)
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "--what " + what + " is unknown; choose one of " + Export.words()));
+    Export.Choices choices = new Export.Choices(paper(), Length.parse(kerf, LengthUnit.MM).mm());
     Bench bench = input.bench();
-    Map<String, byte[]> files = new LinkedHashMap<>();
-    switch (what) {
-      case "bench-sheet" -> files.put("bench-sheet.pdf", BenchSheet.pdf(bench, paper()));
-      case "descriptor" -> {
-        byte[] descriptor = bench.layout().descriptor();
-        files.put("descriptor.hex", utf8(Tables.hex(descriptor)));
-        files.put("descriptor.bin", descriptor);
-      }
-      case "drill-csv" -> files.put("drill.csv", utf8(Tables.drill(bench)));
-      case "wiring-csv" -> files.put("wiring.csv", utf8(Tables.wiring(bench)));
-      default ->
-          throw new IllegalArgumentException(
-              "--what "
-                  + what
-                  + " is unknown; choose bench-sheet, descriptor, drill-csv or wiring-csv");
-    }
+    Map<String, byte[]> files = export.files(bench, choices);
     Files.createDirectories(out);
     PrintWriter news = spec.commandLine().getOut();
     for (Map.Entry<String, byte[]> file : files.entrySet()) {
@@ -81,9 +81,5 @@ final class ExportCommand implements Callable<Integer> {
           throw new IllegalArgumentException(
               "--paper " + paper + " is unknown; choose a4 or letter");
     };
-  }
-
-  private static byte[] utf8(String text) {
-    return text.getBytes(StandardCharsets.UTF_8);
   }
 }

@@ -24,6 +24,8 @@ import picocli.CommandLine.Spec;
       CheckCommand.class,
       PathsCommand.class,
       PressCommand.class,
+      GapsCommand.class,
+      PartsCommand.class,
       ExportCommand.class,
       SumCommand.class
     })

@@ -30,6 +30,7 @@ import java.util.function.UnaryOperator;
  * @param mapping what each contact means
  * @param timing how the board looks and reports
  * @param log dated notes, oldest first
+ * @param own kinds of controls that belong to this build and are not in the shipped catalogue
  */
 public record Build(
     String revision,
@@ -40,7 +41,8 @@ public record Build(
     LoomSettings loom,
     Mapping mapping,
     Timing timing,
-    List<LogNote> log) {
+    List<LogNote> log,
+    List<ControlKind> own) {
 
   /** More controls than this in one build is taken for a damaged file. */
   public static final int MOST_CONTROLS = 1000;
@@ -58,6 +60,10 @@ public record Build(
     Objects.requireNonNull(mapping, "mapping");
     Objects.requireNonNull(timing, "timing");
     log = List.copyOf(log);
+    own = List.copyOf(own);
+    if (own.stream().map(ControlKind::id).distinct().count() != own.size()) {
+      throw new IllegalArgumentException("two own parts have the same id");
+    }
     if (controls.size() > MOST_CONTROLS) {
       throw new IllegalArgumentException(
           "a build holds at most " + MOST_CONTROLS + " controls, but had " + controls.size());
@@ -74,13 +80,14 @@ public record Build(
   public static Build empty(String title) {
     return new Build(
         "A",
-        new Brief(title, Host.COMPUTER, 5.0, 105, LengthUnit.MM, List.of()),
+        new Brief(title, Host.COMPUTER, 5.0, Hand.AVERAGE, LengthUnit.MM, List.of(), List.of()),
         new Panel(300, 200, 6, 3, Material.ACRYLIC, new CaseInside(12, 70), Datum.FRONT_LEFT),
         List.of(),
         Optional.empty(),
         LoomSettings.USUAL,
         Mapping.EMPTY,
         Timing.USUAL,
+        List.of(),
         List.of());
   }
 
@@ -146,47 +153,60 @@ public record Build(
 
   /** {@return this build with other controls} */
   public Build withControls(List<Control> newControls) {
-    return new Build(revision, brief, panel, newControls, board, loom, mapping, timing, log);
+    return new Build(revision, brief, panel, newControls, board, loom, mapping, timing, log, own);
   }
 
   /** {@return this build under another brief} */
   public Build withBrief(Brief newBrief) {
-    return new Build(revision, newBrief, panel, controls, board, loom, mapping, timing, log);
+    return new Build(revision, newBrief, panel, controls, board, loom, mapping, timing, log, own);
   }
 
   /** {@return this build on another panel} */
   public Build withPanel(Panel newPanel) {
-    return new Build(revision, brief, newPanel, controls, board, loom, mapping, timing, log);
+    return new Build(revision, brief, newPanel, controls, board, loom, mapping, timing, log, own);
   }
 
   /** {@return this build with another board, or none} */
   public Build withBoard(Optional<BoardChoice> newBoard) {
-    return new Build(revision, brief, panel, controls, newBoard, loom, mapping, timing, log);
+    return new Build(revision, brief, panel, controls, newBoard, loom, mapping, timing, log, own);
   }
 
   /** {@return this build wired otherwise} */
   public Build withLoom(LoomSettings newLoom) {
-    return new Build(revision, brief, panel, controls, board, newLoom, mapping, timing, log);
+    return new Build(revision, brief, panel, controls, board, newLoom, mapping, timing, log, own);
   }
 
   /** {@return this build mapped otherwise} */
   public Build withMapping(Mapping newMapping) {
-    return new Build(revision, brief, panel, controls, board, loom, newMapping, timing, log);
+    return new Build(revision, brief, panel, controls, board, loom, newMapping, timing, log, own);
   }
 
   /** {@return this build timed otherwise} */
   public Build withTiming(Timing newTiming) {
-    return new Build(revision, brief, panel, controls, board, loom, mapping, newTiming, log);
+    return new Build(revision, brief, panel, controls, board, loom, mapping, newTiming, log, own);
   }
 
   /** {@return this build with another log} */
   public Build withLog(List<LogNote> newLog) {
-    return new Build(revision, brief, panel, controls, board, loom, mapping, timing, newLog);
+    return new Build(revision, brief, panel, controls, board, loom, mapping, timing, newLog, own);
   }
 
   /** {@return this build as another revision} */
   public Build withRevision(String newRevision) {
-    return new Build(newRevision, brief, panel, controls, board, loom, mapping, timing, log);
+    return new Build(newRevision, brief, panel, controls, board, loom, mapping, timing, log, own);
+  }
+
+  /** {@return this build with one more own part, or another one of its id} */
+  public Build withOwn(ControlKind kind) {
+    List<ControlKind> next = new ArrayList<>(own);
+    next.removeIf(k -> k.id().equals(kind.id()));
+    next.add(kind);
+    return withOwn(next);
+  }
+
+  /** {@return this build with other own parts} */
+  public Build withOwn(List<ControlKind> newOwn) {
+    return new Build(revision, brief, panel, controls, board, loom, mapping, timing, log, newOwn);
   }
 
   private int indexOf(ControlId id) {

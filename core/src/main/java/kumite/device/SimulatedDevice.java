@@ -8,10 +8,10 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.SplittableRandom;
 import kumite.build.ContactId;
+import kumite.build.ControlKind;
 import kumite.build.Timing;
 import kumite.hid.ReportLayout;
 import kumite.parts.BoardKind;
-import kumite.parts.ControlKind;
 import kumite.timing.Bounce;
 import kumite.timing.Debouncer;
 

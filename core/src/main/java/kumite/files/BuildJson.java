@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
+import kumite.build.Block;
 import kumite.build.BoardChoice;
 import kumite.build.Brief;
 import kumite.build.Build;
@@ -24,7 +25,9 @@ import kumite.build.Common;
 import kumite.build.ContactId;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.ControlKind;
 import kumite.build.Datum;
+import kumite.build.Hand;
 import kumite.build.Host;
 import kumite.build.HostFunction;
 import kumite.build.LengthUnit;
@@ -32,15 +35,16 @@ import kumite.build.LogNote;
 import kumite.build.LoomSettings;
 import kumite.build.Mapping;
 import kumite.build.Material;
+import kumite.build.Opening;
 import kumite.build.Panel;
 import kumite.build.Placement;
+import kumite.build.Point;
 import kumite.build.Target;
 import kumite.build.Timing;
 import kumite.build.WireColour;
 import kumite.map.TargetText;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.ControlKind;
 
 /** The border between the saved file and the model: one method each way for each part. */
 final class BuildJson {
@@ -51,8 +55,8 @@ final class BuildJson {
 
   // ---- reading
 
-  static Build read(JsonNode root, Catalogue catalogue) {
-    Key top = new Key("", root);
+  static Build read(JsonNode document, Catalogue shipped) {
+    Key top = new Key("", Migration.toNewest(document));
     String format = top.has("format") ? top.text("format") : "";
     if (!format.equals(FORMAT)) {
       throw top.misfit(
@@ -71,6 +75,11 @@ final class BuildJson {
       throw top.misfit("version", "is " + version + "; versions begin at 1", "");
     }
     String revision = top.text("revision");
+    List<ControlKind> own = new ArrayList<>();
+    for (JsonNode part : top.array("own_parts")) {
+      own.add(top.make("own_parts[" + own.size() + "]", () -> kumite.parts.PartFile.read(part)));
+    }
+    Catalogue catalogue = shipped.withOwn(own);
     Brief brief = brief(top.object("brief"));
     Panel panel = panel(top.object("panel"));
     List<Control> controls = new ArrayList<>();
@@ -89,7 +98,7 @@ final class BuildJson {
     }
     top.done();
     return top.make(
-        () -> new Build(revision, brief, panel, controls, board, loom, mapping, timing, log));
+        () -> new Build(revision, brief, panel, controls, board, loom, mapping, timing, log, own));
   }
 
   private static void requireUniqueIds(List<Control> controls) {
@@ -128,6 +137,12 @@ final class BuildJson {
     if (!units.equals("mm") && !units.equals("in")) {
       throw key.misfit("units", "\"" + units + "\" is unknown here", "use mm or in");
     }
+    Hand hand = hand(key.object("hand"));
+    List<Brief.Pair> together = new ArrayList<>();
+    for (Key item : key.objects("together")) {
+      together.add(item.make(() -> new Brief.Pair(item.text("one"), item.text("other"))));
+      item.done();
+    }
     Brief brief =
         key.make(
             () ->
@@ -135,17 +150,72 @@ final class BuildJson {
                     key.text("title"),
                     key.word("host", Host.class),
                     key.number("supply_v"),
-                    key.number("reach_mm"),
+                    hand,
                     units.equals("in") ? LengthUnit.INCH : LengthUnit.MM,
-                    functions));
+                    functions,
+                    together));
     key.done();
     return brief;
   }
 
+  private static Hand hand(Key key) {
+    List<Hand.Rest> rests = new ArrayList<>();
+    for (Key item : key.objects("rests")) {
+      rests.add(
+          item.make(
+              () ->
+                  new Hand.Rest(
+                      item.text("name"), new Point(item.number("x_mm"), item.number("y_mm")))));
+      item.done();
+    }
+    Hand hand =
+        key.make(
+            () ->
+                new Hand(
+                    key.word("uses", Hand.Uses.class),
+                    key.number("reach_mm"),
+                    key.number("breadth_mm"),
+                    key.number("span_mm"),
+                    key.number("force_n"),
+                    key.number("wander_mm"),
+                    key.truth("measured"),
+                    rests));
+    key.done();
+    return hand;
+  }
+
   private static Panel panel(Key key) {
     Key in = key.object("inside");
-    CaseInside inside = in.make(() -> new CaseInside(in.number("wall_mm"), in.number("depth_mm")));
+    List<Block> blocks = new ArrayList<>();
+    for (Key item : in.objects("blocks")) {
+      blocks.add(
+          item.make(
+              () ->
+                  new Block(
+                      item.text("name"),
+                      item.number("left_mm"),
+                      item.number("front_mm"),
+                      item.number("width_mm"),
+                      item.number("height_mm"))));
+      item.done();
+    }
+    CaseInside inside =
+        in.make(
+            () ->
+                new CaseInside(
+                    in.number("wall_mm"),
+                    in.number("depth_mm"),
+                    in.number("front_depth_mm"),
+                    blocks,
+                    in.word("opening", Opening.class)));
     in.done();
+    List<Point> outline = new ArrayList<>();
+    if (key.has("outline")) {
+      for (Key corner : key.objects("outline")) {
+        outline.add(new Point(corner.number("x_mm"), corner.number("y_mm")));
+        corner.done();
+      }
+    }
     Panel panel =
         key.make(
             () ->
@@ -156,7 +226,8 @@ final class BuildJson {
                     key.number("thickness_mm"),
                     key.word("material", Material.class),
                     inside,
-                    key.word("datum", Datum.class)));
+                    key.word("datum", Datum.class),
+                    outline));
     key.done();
     return panel;
   }
@@ -205,7 +276,9 @@ final class BuildJson {
           "use one of "
               + String.join(", ", catalogue.boards().stream().map(BoardKind::id).toList()));
     }
-    BoardChoice choice = key.make(() -> new BoardChoice(kind, placement(key)));
+    BoardChoice choice =
+        key.make(
+            () -> new BoardChoice(kind, placement(key), key.word("seat", BoardChoice.Seat.class)));
     key.done();
     return choice;
   }
@@ -309,6 +382,7 @@ final class BuildJson {
               ObjectNode node = root.putObject("board");
               node.put("kind", board.kind());
               place(node, board.placement());
+              node.put("seat", word(board.seat()));
             });
     root.set("loom", loom(build.loom()));
     ObjectNode map = root.putObject("map");
@@ -330,6 +404,8 @@ final class BuildJson {
     for (LogNote note : build.log()) {
       log.addObject().put("date", note.date().toString()).put("text", note.text());
     }
+    ArrayNode own = root.putArray("own_parts");
+    build.own().forEach(kind -> own.add(kumite.parts.PartFile.write(kind)));
     return root;
   }
 
@@ -338,13 +414,33 @@ final class BuildJson {
     node.put("title", brief.title());
     node.put("host", word(brief.host()));
     number(node, "supply_v", brief.supplyVolts());
-    number(node, "reach_mm", brief.reachMm());
+    hand(node.putObject("hand"), brief.hand());
     node.put("units", brief.units().symbol());
     ArrayNode functions = node.putArray("functions");
     brief
         .functions()
         .forEach(f -> functions.addObject().put("name", f.name()).put("wants", word(f.wants())));
+    ArrayNode together = node.putArray("together");
+    brief
+        .together()
+        .forEach(pair -> together.addObject().put("one", pair.one()).put("other", pair.other()));
     return node;
+  }
+
+  static void hand(ObjectNode node, Hand hand) {
+    node.put("uses", word(hand.uses()));
+    number(node, "reach_mm", hand.reachMm());
+    number(node, "breadth_mm", hand.breadthMm());
+    number(node, "span_mm", hand.spanMm());
+    number(node, "force_n", hand.forceN());
+    number(node, "wander_mm", hand.wanderMm());
+    node.put("measured", hand.measured());
+    ArrayNode rests = node.putArray("rests");
+    for (Hand.Rest rest : hand.rests()) {
+      ObjectNode item = rests.addObject().put("name", rest.name());
+      number(item, "x_mm", rest.at().xMm());
+      number(item, "y_mm", rest.at().yMm());
+    }
   }
 
   private static ObjectNode panel(Panel panel) {
@@ -358,6 +454,24 @@ final class BuildJson {
     ObjectNode inside = node.putObject("inside");
     number(inside, "wall_mm", panel.inside().wallMm());
     number(inside, "depth_mm", panel.inside().depthMm());
+    number(inside, "front_depth_mm", panel.inside().frontDepthMm());
+    ArrayNode blocks = inside.putArray("blocks");
+    for (Block block : panel.inside().blocks()) {
+      ObjectNode item = blocks.addObject().put("name", block.name());
+      number(item, "left_mm", block.leftMm());
+      number(item, "front_mm", block.frontMm());
+      number(item, "width_mm", block.widthMm());
+      number(item, "height_mm", block.heightMm());
+    }
+    inside.put("opening", word(panel.inside().opening()));
+    if (!panel.rectangular()) {
+      ArrayNode outline = node.putArray("outline");
+      for (Point corner : panel.outline()) {
+        ObjectNode item = outline.addObject();
+        number(item, "x_mm", corner.xMm());
+        number(item, "y_mm", corner.yMm());
+      }
+    }
     return node;
   }
 

@@ -117,6 +117,25 @@ final class Key {
     return value.intValue();
   }
 
+  boolean truth(String key) {
+    JsonNode value = need(key);
+    if (!value.isBoolean()) {
+      throw new Misfit(below(key), "must be true or false, but was " + kind(value), "");
+    }
+    return value.booleanValue();
+  }
+
+  /** {@return the items of a list, whatever they are} */
+  List<JsonNode> array(String key) {
+    JsonNode array = need(key);
+    if (!array.isArray()) {
+      throw new Misfit(below(key), "must be a list in brackets, but was " + kind(array), "");
+    }
+    List<JsonNode> items = new ArrayList<>();
+    array.forEach(items::add);
+    return items;
+  }
+
   String text(String key) {
     JsonNode value = need(key);
     if (!value.isTextual()) {

@@ -7,9 +7,9 @@ import com.fasterxml.jackson.dataformat.csv.CsvSchema;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import kumite.build.Shape;
 import kumite.loom.Strand;
 import kumite.panel.DrillPlan;
-import kumite.parts.Shape;
 import kumite.verdict.Bench;
 
 /** Tables as CSV (RFC 4180, header line first, point as decimal mark, CR LF line ends). */
@@ -35,7 +35,14 @@ public final class Tables {
               round ? "" : number(hole.shape().widthMm()),
               round ? "" : number(hole.shape().heightMm()),
               number(hole.turnDegrees()),
-              hole.nearestInch()));
+              hole.nearestInch(),
+              number(hole.belowXMm()),
+              hole.toolWords(),
+              hole.tool().map(t -> number(t.tool().diameterMm())).orElse(""),
+              hole.tool().map(t -> number(t.playMm())).orElse(""),
+              hole.tool().map(t -> number(t.tool().pilotMm())).orElse(""),
+              number(hole.sinkMm()),
+              String.valueOf(hole.order())));
     }
     return csv(
         List.of(
@@ -48,7 +55,14 @@ public final class Tables {
             "width_mm",
             "height_mm",
             "turn_degrees",
-            "nearest_inch"),
+            "nearest_inch",
+            "below_x_mm",
+            "tool",
+            "tool_mm",
+            "play_mm",
+            "pilot_mm",
+            "sink_mm",
+            "order"),
         rows);
   }
 

@@ -6,13 +6,13 @@ import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.ContactId;
+import kumite.build.ContactKind;
 import kumite.build.Control;
+import kumite.build.ControlKind;
 import kumite.build.Mapping;
 import kumite.build.Point;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.ContactKind;
-import kumite.parts.ControlKind;
 
 /**
  * One contact of a build with everything known about it before wiring.

@@ -16,11 +16,11 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import kumite.build.Build;
 import kumite.build.ContactId;
+import kumite.build.ContactKind;
 import kumite.build.Point;
 import kumite.map.TargetText;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.ContactKind;
 import kumite.parts.Terminal;
 
 /**

@@ -8,17 +8,20 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.ContactId;
 import kumite.build.Control;
+import kumite.build.ControlKind;
 import kumite.build.LoomSettings;
+import kumite.build.Opening;
+import kumite.build.Panel;
 import kumite.build.Point;
 import kumite.build.WireColour;
 import kumite.build.WireColour.Hue;
 import kumite.panel.Gaps;
 import kumite.parts.BoardKind;
-import kumite.parts.ControlKind;
 import kumite.parts.Terminal;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -256,12 +259,16 @@ final class StrandCutter {
     Point at = control.placement().centre();
     double dx = Math.abs(at.xMm() - terminal.xMm());
     double dy = Math.abs(at.yMm() - terminal.yMm());
+    boolean onFloor = onFloor();
     double drop =
-        Math.max(
-            0,
-            build.panel().inside().depthMm()
-                - Gaps.depthBelowMm(kind, build.panel())
-                - Gaps.BOARD_HEIGHT_MM);
+        onFloor
+            ? Math.max(
+                0,
+                build.panel().depthAtMm(at.yMm())
+                    - Gaps.depthBelowMm(kind, build.panel())
+                    - board.seating().heightMm())
+            : 0;
+    Working.Value loop = loop(at, terminal, dx + dy + drop + 2 * loom.slackMm());
     return Cut.of(
         "L = dx + dy + drop + 2 slack + loop",
         List.of(
@@ -269,8 +276,46 @@ final class StrandCutter {
             Working.value("dy", dy, 1, "mm", "front to back"),
             Working.value("drop", drop, 1, "mm", "from the tabs down to the board"),
             Working.value("slack", loom.slackMm(), 1, "mm", "at each end"),
-            Working.value("loop", loom.serviceLoopMm(), 1, "mm", "so that the panel opens")),
-        dx + dy + drop + 2 * loom.slackMm() + loom.serviceLoopMm());
+            loop),
+        dx + dy + drop + 2 * loom.slackMm() + loopMm(at, terminal, dx + dy + drop));
+  }
+
+  private boolean onFloor() {
+    return build.board().map(b -> b.seat() == BoardChoice.Seat.FLOOR).orElse(true);
+  }
+
+  private Working.Value loop(Point at, Point terminal, double routed) {
+    String why =
+        !onFloor()
+            ? "none: board and controls stay together"
+            : build.panel().inside().opening() == Opening.LIFTS_OFF
+                ? "so that the panel lifts off"
+                : "so that the lid opens square, " + build.panel().inside().opening().words();
+    return Working.value(
+        "loop", loopMm(at, terminal, routed - 2 * build.loom().slackMm()), 1, "mm", why);
+  }
+
+  /**
+   * The service loop. A board on the panel needs none. A panel that lifts off takes the loop from
+   * the settings. A hinged one needs what the strand lacks when the lid stands square: from the
+   * board, as far from the hinge as it lies, to the control, as high above the hinge.
+   */
+  private double loopMm(Point at, Point terminal, double routed) {
+    if (!onFloor()) {
+      return 0;
+    }
+    Panel panel = build.panel();
+    Opening opening = panel.inside().opening();
+    if (opening == Opening.LIFTS_OFF) {
+      return build.loom().serviceLoopMm();
+    }
+    double lid = opening.fromHingeMm(at, panel);
+    double base = opening.fromHingeMm(terminal, panel);
+    boolean acrossX = opening == Opening.HINGED_BACK || opening == Opening.HINGED_FRONT;
+    double aside = Math.abs(acrossX ? at.xMm() - terminal.xMm() : at.yMm() - terminal.yMm());
+    double rise = lid + panel.depthAtMm(terminal.yMm());
+    double open = Math.sqrt(base * base + rise * rise + aside * aside);
+    return Math.max(0, open - routed - 2 * build.loom().slackMm());
   }
 
   private Cut link(Point from, Point to) {

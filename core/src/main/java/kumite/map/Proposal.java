@@ -12,13 +12,13 @@ import java.util.Set;
 import kumite.build.AxisName;
 import kumite.build.Build;
 import kumite.build.ContactId;
+import kumite.build.ContactKind;
 import kumite.build.Control;
+import kumite.build.ControlKind;
 import kumite.build.Mapping;
 import kumite.build.Target;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.ContactKind;
-import kumite.parts.ControlKind;
 import kumite.parts.Terminal;
 
 /**

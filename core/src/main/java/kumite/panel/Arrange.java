@@ -1,6 +1,8 @@
 package kumite.panel;
 
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,18 +10,20 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
+import kumite.build.ContactId;
+import kumite.build.ContactKind;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.ControlKind;
 import kumite.build.Edit;
 import kumite.build.Placement;
 import kumite.build.Point;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.ControlKind;
 
 /** The edits of laying out a panel. Each is one undoable step. */
 public final class Arrange {
-  /** Room for a plug's bend between a board and the back wall: common practice, no source. */
+  /** Least room between a board and the back wall: common practice, no source. */
   private static final double BOARD_FROM_WALL_MM = 4;
 
   /** Copies are tried at up to so many steps in each direction. */
@@ -107,9 +111,7 @@ public final class Arrange {
         boolean room =
             Gaps.of(after, catalogue).tooNarrow().stream()
                 .noneMatch(
-                    gap ->
-                        build.control(gap.control()).isEmpty()
-                            || gap.other().filter(o -> build.control(o).isEmpty()).isPresent());
+                    gap -> gap.controls().stream().anyMatch(id -> build.control(id).isEmpty()));
         if (room) {
           return edit;
         }
@@ -165,6 +167,161 @@ public final class Arrange {
     return place("Mirror " + name(build, ids), placements);
   }
 
+  /** {@return the controls whose centres lie off the panel} */
+  public static List<ControlId> offPanel(Build build) {
+    Boundary edge = Boundary.edge(build.panel());
+    return build.controls().stream()
+        .filter(c -> !edge.holds(c.placement().centre()))
+        .map(Control::id)
+        .toList();
+  }
+
+  /** {@return an edit that brings a control that lies off the panel to the nearest place on it} */
+  public static Edit bringBack(Build build, ControlId id) {
+    return new Edit(
+        "Bring " + name(build, List.of(id)) + " back",
+        before ->
+            before.withControl(
+                id,
+                c -> {
+                  Boundary edge = Boundary.edge(before.panel());
+                  Point at = c.placement().centre();
+                  if (edge.holds(at)) {
+                    return c;
+                  }
+                  Swept.Between out = edge.from(Swept.circle(at, 0.001));
+                  return c.withPlacement(c.placement().movedTo(out.to().xMm(), out.to().yMm()));
+                }));
+  }
+
+  /** {@return an edit that puts controls on one line, left to right, at the first one's y} */
+  public static Edit row(Build build, Collection<ControlId> ids) {
+    return inLine("Put in a row: ", build, ids, true);
+  }
+
+  /** {@return an edit that puts controls on one line, front to back, at the first one's x} */
+  public static Edit column(Build build, Collection<ControlId> ids) {
+    return inLine("Put in a column: ", build, ids, false);
+  }
+
+  private static Edit inLine(String label, Build build, Collection<ControlId> ids, boolean alongX) {
+    Map<ControlId, Placement> placements = new LinkedHashMap<>();
+    Optional<Placement> first =
+        ids.stream().flatMap(id -> build.control(id).stream()).map(Control::placement).findFirst();
+    for (ControlId id : ids) {
+      build
+          .control(id)
+          .ifPresent(
+              c ->
+                  placements.put(
+                      id,
+                      alongX
+                          ? c.placement().movedTo(c.placement().xMm(), first.get().yMm())
+                          : c.placement().movedTo(first.get().xMm(), c.placement().yMm())));
+    }
+    return place(label + name(build, ids), placements);
+  }
+
+  /**
+   * An edit that makes the gaps between controls equal; the outermost two stay.
+   *
+   * @param alongX whether from left to right, or from front to back
+   * @throws IllegalArgumentException if fewer than three are given
+   */
+  public static Edit spread(
+      Build build, Catalogue catalogue, Collection<ControlId> ids, boolean alongX) {
+    List<Control> line = new ArrayList<>();
+    ids.forEach(id -> build.control(id).ifPresent(line::add));
+    if (line.size() < 3) {
+      throw new IllegalArgumentException("select three controls or more to spread them evenly");
+    }
+    line.sort(Comparator.comparingDouble(c -> alongX ? c.placement().xMm() : c.placement().yMm()));
+    double[] width = new double[line.size()];
+    double between = 0;
+    for (int i = 0; i < width.length; i++) {
+      Swept face = Swept.of(catalogue.kindOf(line.get(i)).face(), line.get(i).placement());
+      width[i] = alongX ? face.envelope().getWidth() : face.envelope().getHeight();
+      between += i == 0 || i == width.length - 1 ? width[i] / 2 : width[i];
+    }
+    double first = along(line.get(0), alongX);
+    double gap = (along(line.get(width.length - 1), alongX) - first - between) / (width.length - 1);
+    Map<ControlId, Placement> placements = new LinkedHashMap<>();
+    double at = first;
+    for (int i = 1; i < width.length - 1; i++) {
+      at += width[i - 1] / 2 + gap + width[i] / 2;
+      Placement old = line.get(i).placement();
+      double tenth = Math.rint(at * 10) / 10;
+      placements.put(
+          line.get(i).id(), alongX ? old.movedTo(tenth, old.yMm()) : old.movedTo(old.xMm(), tenth));
+    }
+    return place("Spread evenly: " + name(build, ids), placements);
+  }
+
+  private static double along(Control control, boolean alongX) {
+    return alongX ? control.placement().xMm() : control.placement().yMm();
+  }
+
+  /**
+   * An edit that copies controls to a second seat on the other half of the panel.
+   *
+   * @param mirrored whether as in a mirror about the centre line, or shifted by half the width
+   */
+  public static Edit secondSeat(Build build, Collection<ControlId> ids, boolean mirrored) {
+    List<ControlId> fixed = List.copyOf(ids);
+    double width = build.panel().widthMm();
+    double middle =
+        fixed.stream()
+            .flatMap(id -> build.control(id).stream())
+            .mapToDouble(c -> c.placement().xMm())
+            .average()
+            .orElse(0);
+    double shift = middle < width / 2 ? width / 2 : -width / 2;
+    return new Edit(
+        "Second seat: " + name(build, ids),
+        before -> {
+          Build after = before;
+          for (ControlId id : fixed) {
+            Optional<Control> original = before.control(id);
+            if (original.isPresent()) {
+              Placement at = original.get().placement();
+              Control copy = copy(after, original.get(), mirrored ? 0 : shift, 0);
+              after =
+                  after.withControl(
+                      mirrored
+                          ? copy.withPlacement(
+                              at.movedTo(width - at.xMm(), at.yMm()).turnedTo(-at.turnDegrees()))
+                          : copy);
+            }
+          }
+          return after;
+        });
+  }
+
+  /** {@return an edit that makes a control another kind; meanings of contacts it loses go} */
+  public static Edit swap(Build build, Catalogue catalogue, ControlId id, ControlKind kind) {
+    return new Edit(
+        "Use " + kind.name() + " for " + name(build, List.of(id)),
+        before -> {
+          Build after = before.withControl(id, c -> c.withKind(kind.id()));
+          for (ContactKind old :
+              before
+                  .control(id)
+                  .map(catalogue::kindOf)
+                  .map(ControlKind::contacts)
+                  .orElse(List.of())) {
+            boolean kept = kind.contacts().stream().anyMatch(c -> c.name().equals(old.name()));
+            if (!kept) {
+              ContactId contact = new ContactId(id, old.name());
+              after =
+                  after
+                      .withMapping(after.mapping().without(contact))
+                      .withLoom(after.loom().withoutLock(contact).withoutColour(contact));
+            }
+          }
+          return after;
+        });
+  }
+
   /** {@return the build with a board; a first one goes to the middle of the back of the case} */
   public static Build withBoard(Build build, BoardKind kind) {
     Placement at =
@@ -178,8 +335,13 @@ public final class Arrange {
                         build.panel().heightMm()
                             - build.panel().inside().wallMm()
                             - kind.heightMm() / 2
-                            - BOARD_FROM_WALL_MM));
-    return build.withBoard(Optional.of(new BoardChoice(kind.id(), at)));
+                            - Math.max(BOARD_FROM_WALL_MM, kind.seating().plugReachMm())));
+    return build.withBoard(
+        Optional.of(
+            new BoardChoice(
+                kind.id(),
+                at,
+                build.board().map(BoardChoice::seat).orElse(BoardChoice.Seat.FLOOR))));
   }
 
   /** {@return the label of a single control, or how many there are} */

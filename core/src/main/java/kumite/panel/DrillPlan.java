@@ -1,19 +1,29 @@
 package kumite.panel;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.ControlKind;
 import kumite.build.Length;
+import kumite.build.Material;
+import kumite.build.Panel;
 import kumite.build.Point;
+import kumite.build.ScrewHole;
+import kumite.build.Shape;
 import kumite.parts.Catalogue;
-import kumite.parts.ControlKind;
-import kumite.parts.ScrewHole;
-import kumite.parts.Shape;
 
 /**
- * The holes of a panel in the order they are drilled: front to back, left to right within a row.
+ * The holes of a panel, listed front to back and left to right within a row.
+ *
+ * <p>All coordinates are running dimensions: each is measured from the datum and rounded on its
+ * own, so that rounding never adds up along a row.
  *
  * @param holes all holes
  */
@@ -30,6 +40,10 @@ public record DrillPlan(List<Hole> holes) {
    * @param stored the same place in stored coordinates
    * @param shape its shape
    * @param turnDegrees of a shape that is not round, counter-clockwise
+   * @param belowXMm from the left edge of the panel turned over, as marked on the underside
+   * @param tool what to make it with; empty where it is cut, not drilled
+   * @param sinkMm diameter to countersink for a flat head; 0 for a cut-out
+   * @param order its turn: small holes before large ones, cut-outs last; 1 upward
    */
   public record Hole(
       ControlId control,
@@ -39,7 +53,11 @@ public record DrillPlan(List<Hole> holes) {
       double yMm,
       Point stored,
       Shape shape,
-      double turnDegrees) {
+      double turnDegrees,
+      double belowXMm,
+      Optional<Tool.Choice> tool,
+      double sinkMm,
+      int order) {
 
     /** {@return the size in words: {@code 30.0 round} or {@code 3.0 x 66.0 slot}} */
     public String sizeWords() {
@@ -56,13 +74,44 @@ public record DrillPlan(List<Hole> holes) {
       if (shape instanceof Shape.Round round) {
         double error = Length.errorOf64th(round.diameterMm());
         return Length.nearest64th(round.diameterMm())
-            + String.format(java.util.Locale.ROOT, " (%+.2f mm)", -error);
+            + String.format(Locale.ROOT, " (%+.2f mm)", -error);
       }
       return "";
     }
 
+    /** {@return how to make it, in words} */
+    public String toolWords() {
+      if (tool.isPresent()) {
+        return tool.get().tool().name() + ", " + tool.get().playWords();
+      }
+      if (shape instanceof Shape.Rect rect) {
+        double width = Math.min(rect.widthMm(), rect.heightMm());
+        boolean slot = rect.cornerMm() * 2 >= width - 1e-9;
+        return slot
+            ? "drill " + number(width) + " mm at both ends, saw and file between"
+            : "drill inside the corners, saw and file to the line";
+      }
+      return "jigsaw, router or laser";
+    }
+
+    private Hole at(int newOrder) {
+      return new Hole(
+          control,
+          label,
+          purpose,
+          xMm,
+          yMm,
+          stored,
+          shape,
+          turnDegrees,
+          belowXMm,
+          tool,
+          sinkMm,
+          newOrder);
+    }
+
     private static String number(double mm) {
-      return String.format(java.util.Locale.ROOT, "%.1f", mm);
+      return String.format(Locale.ROOT, "%.1f", mm);
     }
   }
 
@@ -74,30 +123,72 @@ public record DrillPlan(List<Hole> holes) {
   public static DrillPlan of(Build build, Catalogue catalogue) {
     List<Control> controls = new ArrayList<>(build.controls());
     controls.sort(
-        (a, b) -> {
-          int byRow = Double.compare(a.placement().yMm(), b.placement().yMm());
-          return byRow != 0 ? byRow : Double.compare(a.placement().xMm(), b.placement().xMm());
-        });
+        Comparator.comparingDouble((Control c) -> c.placement().yMm())
+            .thenComparingDouble(c -> c.placement().xMm()));
     List<Hole> holes = new ArrayList<>();
+    Map<String, Optional<Tool.Choice>> tools = new HashMap<>();
     for (Control control : controls) {
       ControlKind kind = catalogue.kindOf(control);
-      holes.add(hole(build, control, "cut-out", control.placement().centre(), kind.cutout()));
+      double cover =
+          Math.min(
+              kind.face().widthMm() - kind.cutout().widthMm(),
+              kind.face().heightMm() - kind.cutout().heightMm());
+      // Half of what the flange covers may be play; more would show or let the part wander.
+      double play = Math.max(0.1, Math.min(1, cover / 2));
+      Point centre = control.placement().centre();
+      holes.add(hole(build, control, "cut-out", centre, kind.cutout(), play, 0, tools));
       for (ScrewHole screw : kind.screws()) {
+        double sink = Screw.named(screw.screw()).map(Screw::headMm).orElse(0.0);
         holes.add(
             hole(
                 build,
                 control,
                 screw.screw() + " screw",
                 control.placement().place(screw.at()),
-                new Shape.Round(screw.diameterMm())));
+                new Shape.Round(screw.diameterMm()),
+                0.5,
+                sink,
+                tools));
       }
     }
-    return new DrillPlan(holes);
+    return new DrillPlan(ordered(holes));
+  }
+
+  private static List<Hole> ordered(List<Hole> holes) {
+    List<Integer> turns = new ArrayList<>();
+    for (int i = 0; i < holes.size(); i++) {
+      turns.add(i);
+    }
+    turns.sort(
+        Comparator.comparing((Integer i) -> holes.get(i).tool().isEmpty())
+            .thenComparingDouble(i -> holes.get(i).shape().widthMm())
+            .thenComparing(i -> i));
+    List<Hole> ordered = new ArrayList<>(holes);
+    for (int turn = 0; turn < turns.size(); turn++) {
+      int at = turns.get(turn);
+      ordered.set(at, holes.get(at).at(turn + 1));
+    }
+    return ordered;
   }
 
   private static Hole hole(
-      Build build, Control control, String purpose, Point stored, Shape shape) {
-    Point shown = build.panel().datum().fromStored(stored, build.panel());
+      Build build,
+      Control control,
+      String purpose,
+      Point stored,
+      Shape shape,
+      double play,
+      double sink,
+      Map<String, Optional<Tool.Choice>> tools) {
+    Panel panel = build.panel();
+    Point shown = panel.datum().fromStored(stored, panel);
+    Optional<Tool.Choice> tool = Optional.empty();
+    if (shape instanceof Shape.Round round) {
+      tool =
+          tools.computeIfAbsent(
+              round.diameterMm() + " " + play,
+              key -> Tool.forHole(round.diameterMm(), play, panel.material(), panel.thicknessMm()));
+    }
     return new Hole(
         control.id(),
         control.label(),
@@ -106,6 +197,31 @@ public record DrillPlan(List<Hole> holes) {
         shown.yMm(),
         stored,
         shape,
-        control.placement().turnDegrees());
+        control.placement().turnDegrees(),
+        panel.widthMm() - stored.xMm(),
+        tool,
+        sink,
+        0);
+  }
+
+  /** {@return what to mind in a material; common practice, no source} */
+  public static String advice(Material material) {
+    return switch (material) {
+      case PLYWOOD ->
+          "Pilot from the underside, then cut from the finished face. Tape over the line keeps the"
+              + " veneer whole.";
+      case MDF ->
+          "Fibreboard clogs and heats the saw: back out, clear, let it cool. Its dust is harmful:"
+              + " mask, eye protection and a vacuum.";
+      case ACRYLIC ->
+          "Clamp it on scrap wood, drill slowly, leave the film on. It cracks at the moment the bit"
+              + " breaks through. Cast sheet may be cut by laser; never leave a laser alone.";
+      case ALUMINIUM ->
+          "Centre-punch, a drop of spirit or oil, clamp the sheet, deburr both sides.";
+      case STEEL -> "Centre-punch, slow turns and cutting oil, clamp the sheet, deburr both sides.";
+      case PRINTED ->
+          "Print the holes; 0.2 mm layers, 0.4 mm nozzle, about 20 % infill. Ream them by hand, heat"
+              + " smears plastic.";
+    };
   }
 }

@@ -1,8 +1,10 @@
 package kumite.panel;
 
+import java.util.Optional;
+import kumite.build.Block;
 import kumite.build.Placement;
 import kumite.build.Point;
-import kumite.parts.Shape;
+import kumite.build.Shape;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -51,10 +53,56 @@ final class Swept {
     return new Swept(FACTORY.createPolygon(corners), rect.cornerMm());
   }
 
+  /** {@return the outline of something in the way below the panel} */
+  static Swept of(Block block) {
+    return of(
+        new Shape.Rect(block.widthMm(), block.heightMm(), 0),
+        Placement.at(block.centre().xMm(), block.centre().yMm()));
+  }
+
   /** {@return a circle} */
   static Swept circle(Point centre, double diameterMm) {
     return new Swept(
         FACTORY.createPoint(new Coordinate(centre.xMm(), centre.yMm())), diameterMm / 2);
+  }
+
+  Geometry core() {
+    return core;
+  }
+
+  double radiusMm() {
+    return radiusMm;
+  }
+
+  /**
+   * {@return where a line cuts through it: from and to along the line, or nothing}
+   *
+   * @param alongX whether the line runs left to right at a y, or front to back at an x
+   */
+  Optional<double[]> chord(boolean alongX, double atMm) {
+    Envelope box = envelope;
+    if (alongX
+        ? atMm < box.getMinY() || atMm > box.getMaxY()
+        : atMm < box.getMinX() || atMm > box.getMaxX()) {
+      return Optional.empty();
+    }
+    Coordinate[] ends =
+        alongX
+            ? new Coordinate[] {
+              new Coordinate(box.getMinX() - 1, atMm), new Coordinate(box.getMaxX() + 1, atMm)
+            }
+            : new Coordinate[] {
+              new Coordinate(atMm, box.getMinY() - 1), new Coordinate(atMm, box.getMaxY() + 1)
+            };
+    Geometry area = radiusMm > 0 ? core.buffer(radiusMm, 64) : core;
+    Envelope cut = area.intersection(FACTORY.createLineString(ends)).getEnvelopeInternal();
+    if (cut.isNull()) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        alongX
+            ? new double[] {cut.getMinX(), cut.getMaxX()}
+            : new double[] {cut.getMinY(), cut.getMaxY()});
   }
 
   /** {@return the axis-parallel box around it} */

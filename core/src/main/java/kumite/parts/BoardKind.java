@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import kumite.build.Common;
+import kumite.build.Point;
 import kumite.working.Source;
 
 /**
@@ -25,6 +26,7 @@ import kumite.working.Source;
  * @param adcBits resolution where it measures volts; 0 where it cannot
  * @param fixedMap whether its maker fixed what each socket means
  * @param terminals all its terminals
+ * @param seating how it sits, and the room its plug needs
  */
 public record BoardKind(
     String id,
@@ -42,11 +44,78 @@ public record BoardKind(
     double pullMostOhm,
     int adcBits,
     boolean fixedMap,
-    List<Terminal> terminals) {
+    List<Terminal> terminals,
+    Seating seating) {
+
+  /**
+   * How a board sits.
+   *
+   * @param heightMm from what it is screwed to up to its tallest part, standoffs included
+   * @param standoffs its mounting holes, offsets from its centre; empty where it has none
+   * @param standoffHoleMm the clearance hole for their screws
+   * @param plugWidthMm width of the plug's grip; 0 where nothing is plugged in
+   * @param plugReachMm from the board's back edge to where the cable has bent away
+   */
+  public record Seating(
+      double heightMm,
+      List<Point> standoffs,
+      double standoffHoleMm,
+      double plugWidthMm,
+      double plugReachMm) {
+    /** A board on 16 mm of height without standoffs or plug. */
+    public static final Seating BARE = new Seating(16, List.of(), 0, 0, 0);
+
+    public Seating {
+      standoffs = List.copyOf(standoffs);
+      if (!(heightMm > 0 && heightMm <= 200 && plugWidthMm >= 0 && plugReachMm >= 0)) {
+        throw new IllegalArgumentException(
+            "a board sits above 0 and up to 200 mm high, its plug takes 0 or more");
+      }
+    }
+  }
+
+  /** A board of which nobody has said how it sits. */
+  public BoardKind(
+      String id,
+      String name,
+      String trait,
+      double widthMm,
+      double heightMm,
+      double logicVolts,
+      boolean fiveVoltTolerant,
+      Common common,
+      double lowVolts,
+      double highVolts,
+      Source levels,
+      double pullLeastOhm,
+      double pullMostOhm,
+      int adcBits,
+      boolean fixedMap,
+      List<Terminal> terminals) {
+    this(
+        id,
+        name,
+        trait,
+        widthMm,
+        heightMm,
+        logicVolts,
+        fiveVoltTolerant,
+        common,
+        lowVolts,
+        highVolts,
+        levels,
+        pullLeastOhm,
+        pullMostOhm,
+        adcBits,
+        fixedMap,
+        terminals,
+        Seating.BARE);
+  }
 
   public BoardKind {
     Objects.requireNonNull(common, "common");
     Objects.requireNonNull(levels, "levels");
+    Objects.requireNonNull(seating, "seating");
     terminals = List.copyOf(terminals);
   }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.ControlKind;
 
 /**
  * All kinds of controls and boards that a build can use.
@@ -63,6 +64,26 @@ public final class Catalogue {
     Map<String, BoardKind> next = new LinkedHashMap<>(boards);
     next.put(board.id(), board);
     return new Catalogue(new LinkedHashMap<>(controls), next);
+  }
+
+  /** {@return this catalogue with the build's own parts; an own part goes before a shipped one} */
+  public Catalogue with(Build build) {
+    return withOwn(build.own());
+  }
+
+  /** {@return this catalogue with more kinds of controls, in place of those of their ids} */
+  public Catalogue withOwn(List<ControlKind> own) {
+    if (own.isEmpty()) {
+      return this;
+    }
+    Map<String, ControlKind> next = new LinkedHashMap<>(controls);
+    own.forEach(kind -> next.put(kind.id(), kind));
+    return new Catalogue(next, new LinkedHashMap<>(boards));
+  }
+
+  /** {@return the kinds of controls of one family, in tray order} */
+  public List<ControlKind> controls(ControlKind.Family family) {
+    return controls.values().stream().filter(kind -> kind.family() == family).toList();
   }
 
   /** {@return all kinds of controls, in tray order} */

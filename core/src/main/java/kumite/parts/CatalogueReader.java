@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
@@ -15,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import kumite.build.Common;
+import kumite.build.ControlKind;
 import kumite.build.Point;
 import kumite.working.Source;
 
@@ -23,7 +25,7 @@ final class CatalogueReader {
   /** Distance between two terminals along a header, the usual 0.1 in. */
   private static final double PITCH_MM = 2.54;
 
-  private static final ObjectMapper JSON =
+  static final ObjectMapper JSON =
       JsonMapper.builder()
           .propertyNamingStrategy(PropertyNamingStrategies.SNAKE_CASE)
           .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
@@ -31,75 +33,21 @@ final class CatalogueReader {
 
   private CatalogueReader() {}
 
-  record ShapeData(Double round, double[] rect, double corner) {
-    Shape toShape() {
-      return round != null ? new Shape.Round(round) : new Shape.Rect(rect[0], rect[1], corner);
-    }
-  }
-
-  record ContactData(String name, String type, String tab, String place) {
-    ContactKind toContact() {
-      return new ContactKind(
-          orEmpty(name),
-          ContactKind.Type.valueOf(type.toUpperCase(Locale.ROOT)),
-          tab,
-          orEmpty(place));
-    }
-  }
-
-  record ScrewData(String screw, double holeMm, double[][] at) {}
-
-  record LampData(double forwardV, double currentMa, String colour) {}
-
-  record ControlData(
-      String id,
-      String name,
-      String trait,
-      String family,
-      ShapeData cutoutMm,
-      ShapeData faceMm,
-      ShapeData bodyMm,
-      double bodyDepthMm,
-      double[] panelMm,
-      ScrewData screws,
-      List<ContactData> contacts,
-      double tabMm,
-      int[] bounceUs,
-      LampData lamp,
-      int steps,
-      double ohm,
-      boolean latching) {
-
-    ControlKind toKind() {
-      List<ScrewHole> holes = new ArrayList<>();
-      if (screws != null) {
-        for (double[] at : screws.at()) {
-          holes.add(new ScrewHole(new Point(at[0], at[1]), screws.holeMm(), screws.screw()));
-        }
-      }
-      return new ControlKind(
-          id,
-          name,
-          trait,
-          ControlKind.Family.valueOf(family.toUpperCase(Locale.ROOT)),
-          cutoutMm.toShape(),
-          faceMm.toShape(),
-          bodyMm.toShape(),
-          bodyDepthMm,
-          panelMm[0],
-          panelMm[1],
-          holes,
-          contacts.stream().map(ContactData::toContact).toList(),
-          tabMm,
-          new ControlKind.Bounce(bounceUs[0], bounceUs[1]),
-          Optional.ofNullable(lamp).map(l -> new Lamp(l.forwardV(), l.currentMa(), l.colour())),
-          steps,
-          ohm,
-          latching);
-    }
-  }
-
   record GroupData(List<String> names, String role, List<String> can, double volts) {}
+
+  record SeatingData(
+      double heightMm, double[][] standoffsMm, double standoffHoleMm, double[] plugMm) {
+    BoardKind.Seating toSeating() {
+      return new BoardKind.Seating(
+          heightMm,
+          standoffsMm == null
+              ? List.of()
+              : Arrays.stream(standoffsMm).map(at -> new Point(at[0], at[1])).toList(),
+          standoffHoleMm,
+          plugMm == null ? 0 : plugMm[0],
+          plugMm == null ? 0 : plugMm[1]);
+    }
+  }
 
   record SourceData(String kind, String text) {}
 
@@ -122,7 +70,8 @@ final class CatalogueReader {
       List<String> right,
       List<GroupData> groups,
       Map<String, String> keep,
-      Map<String, String> means) {
+      Map<String, String> means,
+      SeatingData seating) {
 
     BoardKind toKind() {
       List<Terminal> terminals = new ArrayList<>();
@@ -145,7 +94,8 @@ final class CatalogueReader {
           pullOhm[1],
           adcBits,
           fixedMap,
-          terminals);
+          terminals,
+          seating == null ? BoardKind.Seating.BARE : seating.toSeating());
     }
 
     private void addEdge(List<Terminal> terminals, List<String> names, Terminal.Side side) {
@@ -188,7 +138,7 @@ final class CatalogueReader {
   static Catalogue shipped() {
     try {
       List<ControlKind> controls = new ArrayList<>();
-      for (ControlData data : JSON.readValue(resource("controls.json"), ControlData[].class)) {
+      for (PartData data : JSON.readValue(resource("controls.json"), PartData[].class)) {
         controls.add(data.toKind());
       }
       List<BoardKind> boards = new ArrayList<>();
@@ -207,9 +157,5 @@ final class CatalogueReader {
       throw new IOException("the application lacks its file kumite/parts/" + name);
     }
     return stream;
-  }
-
-  private static String orEmpty(String text) {
-    return text == null ? "" : text;
   }
 }

@@ -2,9 +2,9 @@ package kumite.power;
 
 import java.util.List;
 import kumite.build.Common;
+import kumite.build.ContactKind;
+import kumite.build.ControlKind;
 import kumite.parts.BoardKind;
-import kumite.parts.ContactKind;
-import kumite.parts.ControlKind;
 import kumite.parts.Terminal;
 import kumite.working.Source;
 import kumite.working.Working;

@@ -1,8 +1,6 @@
 package kumite.sheet;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -12,25 +10,23 @@ import java.util.Set;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.Control;
+import kumite.build.ControlKind;
 import kumite.build.Length;
 import kumite.build.LengthUnit;
 import kumite.build.Panel;
 import kumite.build.Placement;
 import kumite.build.Point;
+import kumite.build.ScrewHole;
+import kumite.build.Shape;
 import kumite.device.SignalPath;
 import kumite.loom.CommonRun;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
 import kumite.panel.DrillPlan;
 import kumite.parts.BoardKind;
-import kumite.parts.ControlKind;
-import kumite.parts.ScrewHole;
-import kumite.parts.Shape;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
 import kumite.verdict.Severity;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 
 /**
  * The sheet to take to the bench: build facts, panel plan, drill table, wiring chart, map chart,
@@ -60,20 +56,10 @@ public final class BenchSheet {
 
   /** {@return the sheet as a PDF document} */
   public static byte[] pdf(Bench bench, Paper paper) {
-    try (PDDocument document = new PDDocument();
-        Pen pen = new Pen(document, paper)) {
-      PDDocumentInformation about = new PDDocumentInformation();
-      about.setTitle(bench.build().brief().title() + ", bench sheet");
-      about.setCreator("Kumite");
-      document.setDocumentInformation(about);
-      new BenchSheet(bench, pen).draw();
-      pen.endPage();
-      ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-      document.save(bytes);
-      return bytes.toByteArray();
-    } catch (IOException e) {
-      throw new UncheckedIOException("the bench sheet could not be drawn", e);
-    }
+    return Pen.pdf(
+        bench.build().brief().title() + ", bench sheet",
+        paper,
+        pen -> new BenchSheet(bench, pen).draw());
   }
 
   private void draw() throws IOException {

@@ -1,5 +1,6 @@
 package kumite.sheet;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -9,8 +10,9 @@ import java.util.List;
 import java.util.Map;
 import kumite.build.Placement;
 import kumite.build.Point;
-import kumite.parts.Shape;
+import kumite.build.Shape;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -40,6 +42,29 @@ final class Pen implements AutoCloseable {
         }
         fonts.put(face, PDType0Font.load(document, stream, true));
       }
+    }
+  }
+
+  /** What draws a document. */
+  interface Drawing {
+    void draw(Pen pen) throws IOException;
+  }
+
+  /** {@return a whole PDF document} */
+  static byte[] pdf(String title, Paper paper, Drawing drawing) {
+    try (PDDocument document = new PDDocument();
+        Pen pen = new Pen(document, paper)) {
+      PDDocumentInformation about = new PDDocumentInformation();
+      about.setTitle(title);
+      about.setCreator("Kumite");
+      document.setDocumentInformation(about);
+      drawing.draw(pen);
+      pen.endPage();
+      ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+      document.save(bytes);
+      return bytes.toByteArray();
+    } catch (IOException e) {
+      throw new UncheckedIOException(title + " could not be drawn", e);
     }
   }
 
@@ -96,6 +121,37 @@ final class Pen implements AutoCloseable {
 
   void box(double left, double top, double width, double height, double corner) throws IOException {
     boxPath(left, top, width, height, corner);
+    out.stroke();
+  }
+
+  /** Nothing shows outside of the box until {@link #unclip}. */
+  void clip(double left, double top, double width, double height) throws IOException {
+    out.saveGraphicsState();
+    boxPath(left, top, width, height, 0);
+    out.clip();
+  }
+
+  void unclip() throws IOException {
+    out.restoreGraphicsState();
+  }
+
+  /**
+   * Draws a closed path of panel points in true size.
+   *
+   * @param left where the panel's left edge is on the page
+   * @param bottom where its front edge is
+   */
+  void path(List<Point> points, double left, double bottom) throws IOException {
+    for (int i = 0; i < points.size(); i++) {
+      float px = x(left + points.get(i).xMm());
+      float py = y(bottom - points.get(i).yMm());
+      if (i == 0) {
+        out.moveTo(px, py);
+      } else {
+        out.lineTo(px, py);
+      }
+    }
+    out.closePath();
     out.stroke();
   }
 

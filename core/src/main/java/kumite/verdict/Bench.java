@@ -18,6 +18,8 @@ import kumite.map.Coverage;
 import kumite.map.TargetText;
 import kumite.panel.DrillPlan;
 import kumite.panel.Gaps;
+import kumite.panel.Nudge;
+import kumite.panel.Reach;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
 import kumite.parts.Terminal;
@@ -35,6 +37,7 @@ import kumite.parts.Terminal;
  * @param build the build
  * @param catalogue the kinds it uses
  * @param gaps the gaps of its panel
+ * @param reach what the hand has to do
  * @param drill the holes of its panel
  * @param loom its strands
  * @param layout its reports
@@ -46,6 +49,7 @@ public record Bench(
     Build build,
     Catalogue catalogue,
     Gaps gaps,
+    Reach reach,
     DrillPlan drill,
     Loom loom,
     ReportLayout layout,
@@ -59,16 +63,20 @@ public record Bench(
   }
 
   /** Works everything out. */
-  public static Bench of(Build build, Catalogue catalogue) {
+  public static Bench of(Build build, Catalogue shipped) {
+    Catalogue catalogue = shipped.with(build);
     Gaps gaps = Gaps.of(build, catalogue);
+    Reach reach = Reach.of(build, catalogue);
     Loom loom = Loom.of(build, catalogue);
     Optional<BoardKind> board = catalogue.boardOf(build);
     ReportLayout layout = layout(build, loom, board);
     List<SignalPath> paths = SignalPath.all(build, catalogue, loom, layout);
     Coverage coverage = Coverage.of(build);
+    Nudge.Search search = new Nudge.Search(build, catalogue);
     List<Finding> findings = new ArrayList<>();
     findings.addAll(BriefChecks.of(build));
-    findings.addAll(PanelChecks.of(build, catalogue, gaps));
+    findings.addAll(PanelChecks.of(build, catalogue, gaps, search));
+    findings.addAll(HandChecks.of(build, catalogue, reach, search));
     findings.addAll(LoomChecks.of(build, catalogue, loom, paths));
     findings.addAll(LampChecks.of(build, catalogue));
     findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
@@ -77,6 +85,7 @@ public record Bench(
         build,
         catalogue,
         gaps,
+        reach,
         DrillPlan.of(build, catalogue),
         loom,
         layout,

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.ContactId;
+import kumite.build.ContactKind;
 import kumite.build.Host;
 import kumite.build.Mapping;
 import kumite.build.Target;
@@ -19,7 +20,6 @@ import kumite.map.Coverage;
 import kumite.map.Proposal;
 import kumite.map.TargetText;
 import kumite.parts.Catalogue;
-import kumite.parts.ContactKind;
 import kumite.working.Source;
 import kumite.working.Working;
 

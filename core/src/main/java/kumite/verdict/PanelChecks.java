@@ -10,9 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
-import kumite.build.CaseInside;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.ControlKind;
 import kumite.build.Length;
 import kumite.build.LengthUnit;
 import kumite.build.Panel;
@@ -21,7 +21,8 @@ import kumite.panel.Gap;
 import kumite.panel.Gaps;
 import kumite.panel.Nudge;
 import kumite.parts.Catalogue;
-import kumite.parts.ControlKind;
+import kumite.working.Source;
+import kumite.working.Working;
 
 /** Checks of the panel: room, depth, thickness. */
 final class PanelChecks {
@@ -38,40 +39,52 @@ final class PanelChecks {
     CODES.put(Gap.Kind.BODY_WALL, "PN-05");
     CODES.put(Gap.Kind.DEPTH, "PN-06");
     CODES.put(Gap.Kind.BODY_BOARD, "PN-08");
+    CODES.put(Gap.Kind.SWING_SWING, "PN-10");
+    CODES.put(Gap.Kind.WRENCH_BODY, "PN-11");
+    CODES.put(Gap.Kind.BODY_BLOCK, "PN-12");
+    CODES.put(Gap.Kind.BODY_PLUG, "PN-13");
+    CODES.put(Gap.Kind.BOARD_WALL, "PN-14");
+    CODES.put(Gap.Kind.PLUG_WALL, "PN-15");
+    CODES.put(Gap.Kind.BOARD_BLOCK, "PN-16");
   }
+
+  /** Least height of a lever's top to grip it well: common practice, no source. */
+  private static final double LEAST_SHAFT_MM = 28;
 
   private final Build build;
   private final Catalogue catalogue;
   private final LengthUnit unit;
+  private final Nudge.Search search;
   private final List<Finding> findings = new ArrayList<>();
   private final Map<ControlId, Control> controls = new HashMap<>();
 
-  private PanelChecks(Build build, Catalogue catalogue) {
+  private PanelChecks(Build build, Catalogue catalogue, Nudge.Search search) {
     this.build = build;
     this.catalogue = catalogue;
     this.unit = build.brief().units();
+    this.search = search;
     build.controls().forEach(control -> controls.put(control.id(), control));
   }
 
-  static List<Finding> of(Build build, Catalogue catalogue, Gaps gaps) {
-    PanelChecks checks = new PanelChecks(build, catalogue);
-    if (!build.controls().isEmpty()) {
+  static List<Finding> of(Build build, Catalogue catalogue, Gaps gaps, Nudge.Search search) {
+    PanelChecks checks = new PanelChecks(build, catalogue, search);
+    if (!build.controls().isEmpty() || build.board().isPresent()) {
       Set<ControlId> off = checks.offThePanel();
       checks.narrow(gaps, off);
+    }
+    if (!build.controls().isEmpty()) {
       checks.depth(gaps);
       checks.thickness();
+      checks.shafts();
     }
     return checks.findings;
   }
 
   private Set<ControlId> offThePanel() {
-    Set<ControlId> off = new HashSet<>();
-    Panel panel = build.panel();
+    Set<ControlId> off = new HashSet<>(Arrange.offPanel(build));
     for (Control control : build.controls()) {
-      double x = control.placement().xMm();
-      double y = control.placement().yMm();
-      if (x < 0 || y < 0 || x > panel.widthMm() || y > panel.heightMm()) {
-        off.add(control.id());
+      if (off.contains(control.id())) {
+        kumite.build.Edit back = Arrange.bringBack(build, control.id());
         findings.add(
             Finding.of(
                     "PN-09",
@@ -80,19 +93,7 @@ final class PanelChecks {
                     List.of(control.id().text()),
                     control.label() + " is off the panel",
                     "Its centre lies outside the outline of the panel")
-                .mendedBy(
-                    Fix.of(
-                        "Bring " + control.label() + " back",
-                        b ->
-                            b.withControl(
-                                control.id(),
-                                c ->
-                                    c.withPlacement(
-                                        c.placement()
-                                            .movedTo(
-                                                Math.max(0, Math.min(x, b.panel().widthMm())),
-                                                Math.max(
-                                                    0, Math.min(y, b.panel().heightMm()))))))));
+                .mendedBy(new Fix(back.label(), back)));
       }
     }
     return off;
@@ -102,11 +103,12 @@ final class PanelChecks {
   private void narrow(Gaps gaps, Set<ControlId> off) {
     Map<String, List<Gap>> byPair = new LinkedHashMap<>();
     for (Gap gap : gaps.tooNarrow()) {
-      if (gap.kind() != Gap.Kind.DEPTH && !off.contains(gap.control())) {
+      boolean elsewhere = gap.controls().stream().anyMatch(off::contains);
+      if (gap.kind() != Gap.Kind.DEPTH && !elsewhere) {
         String pair =
-            gap.control()
-                + " "
-                + gap.other().map(ControlId::text).orElse("/" + gap.kind().height());
+            gap.controls().size() == 2
+                ? new java.util.TreeSet<>(gap.controls()).toString()
+                : gap.controls() + "/" + gap.kind().height() + gap.against();
         byPair.computeIfAbsent(pair, p -> new ArrayList<>()).add(gap);
       }
     }
@@ -114,14 +116,11 @@ final class PanelChecks {
     for (List<Gap> pair : byPair.values()) {
       Gap worst = pair.get(0);
       Optional<Fix> fix =
-          nudges++ < MOST_NUDGES
-              ? Nudge.forGap(build, catalogue, worst).map(this::move)
-              : Optional.empty();
+          nudges++ < MOST_NUDGES ? search.forGap(worst).map(this::move) : Optional.empty();
       findings.add(finding(worst, pair).drawn(worst).showing(worst.working()).mendedBy(fix));
     }
     if (byPair.isEmpty()) {
-      Optional<Gap> closest =
-          gaps.list().stream().filter(gap -> gap.kind() != Gap.Kind.DEPTH).findFirst();
+      Optional<Gap> closest = gaps.sideways().stream().findFirst();
       Finding fine =
           Finding.of(
               "PN-20",
@@ -149,34 +148,46 @@ final class PanelChecks {
   private Finding finding(Gap gap, List<Gap> pair) {
     boolean overlap = gap.gapMm() <= 0;
     boolean stop =
-        overlap
+        overlap && gap.kind() != Gap.Kind.PLUG_WALL && gap.kind() != Gap.Kind.WRENCH_BODY
             || gap.kind().height() == kumite.panel.Height.PANEL && gap.gapMm() < gap.neededMm() / 2;
+    String apart = mm(gap.gapMm());
     String title =
         switch (gap.kind()) {
           case HOLE_HOLE ->
-              between(gap)
-                  + (overlap ? " holes run into each other" : " leave a web of " + mm(gap.gapMm()));
+              between(gap) + (overlap ? " holes run into each other" : " leave a web of " + apart);
           case HOLE_EDGE ->
-              label(gap.control())
+              label(gap)
                   + (overlap
                       ? " hole breaks the panel's edge"
-                      : " hole sits " + mm(gap.gapMm()) + " from the edge");
+                      : " hole sits " + apart + " from the edge");
           case FLANGE_FLANGE ->
+              between(gap) + (overlap ? " flanges overlap" : " flanges " + apart + " apart");
+          case SWING_SWING ->
               between(gap)
-                  + (overlap ? " flanges overlap" : " flanges " + mm(gap.gapMm()) + " apart");
+                  + (overlap ? " swing into each other" : " swing " + apart + " from each other");
           case BODY_BODY ->
-              between(gap)
-                  + (overlap ? " bodies collide" : " bodies " + mm(gap.gapMm()) + " apart");
+              between(gap) + (overlap ? " bodies collide" : " bodies " + apart + " apart");
+          case WRENCH_BODY ->
+              "No wrench gets round " + label(gap) + " beside " + label(gap.controls().get(1));
           case BODY_WALL ->
-              label(gap.control())
+              label(gap)
+                  + (overlap ? " body meets the case wall" : " body " + apart + " from the wall");
+          case BODY_BLOCK ->
+              label(gap)
                   + (overlap
-                      ? " body meets the case wall"
-                      : " body " + mm(gap.gapMm()) + " from the wall");
+                      ? " body meets " + gap.against()
+                      : " body " + apart + " from " + gap.against());
           case BODY_BOARD ->
-              label(gap.control())
+              label(gap)
+                  + (overlap ? " body sits on the board" : " body " + apart + " from the board");
+          case BODY_PLUG ->
+              label(gap)
                   + (overlap
-                      ? " body sits on the board"
-                      : " body " + mm(gap.gapMm()) + " from the board");
+                      ? " body is where the board's plug goes"
+                      : " body " + apart + " from the board's plug");
+          case BOARD_WALL -> "The board meets " + gap.against();
+          case PLUG_WALL -> "The board's plug has no room before " + gap.against();
+          case BOARD_BLOCK -> "The board or its plug meets " + gap.against();
           case DEPTH -> throw new AssertionError(gap);
         };
     StringBuilder detail =
@@ -194,8 +205,7 @@ final class PanelChecks {
                     .append(other.kind().words())
                     .append(" ")
                     .append(mm(other.gapMm())));
-    List<String> about = new ArrayList<>(List.of(gap.control().text()));
-    gap.other().ifPresent(other -> about.add(other.text()));
+    List<String> about = gap.controls().stream().map(ControlId::text).toList();
     return Finding.of(
         CODES.get(gap.kind()),
         stop ? Severity.STOP : Severity.LOOK,
@@ -206,12 +216,31 @@ final class PanelChecks {
   }
 
   private Fix move(Nudge nudge) {
-    String label = "Move " + label(nudge.control()) + " " + nudge.words(unit);
-    return new Fix(
-        label,
-        new kumite.build.Edit(
-            label,
-            b -> Arrange.shift(b, List.of(nudge.control()), nudge.dxMm(), nudge.dyMm()).apply(b)));
+    return move(build, nudge, unit);
+  }
+
+  /** {@return a fix that moves a control, or the board where the nudge names none} */
+  static Fix move(Build build, Nudge nudge, LengthUnit unit) {
+    if (nudge.control().isEmpty()) {
+      return Fix.of(
+          "Move the board " + nudge.words(unit),
+          b ->
+              b.withBoard(
+                  b.board()
+                      .map(
+                          board ->
+                              board.at(
+                                  board
+                                      .placement()
+                                      .movedTo(
+                                          board.placement().xMm() + nudge.dxMm(),
+                                          board.placement().yMm() + nudge.dyMm())))));
+    }
+    ControlId id = nudge.control().get();
+    String name = build.control(id).map(Control::label).orElse(id.text());
+    return Fix.of(
+        "Move " + name + " " + nudge.words(unit),
+        b -> Arrange.shift(b, List.of(id), nudge.dxMm(), nudge.dyMm()).apply(b));
   }
 
   private void depth(Gaps gaps) {
@@ -226,14 +255,15 @@ final class PanelChecks {
       deepest = Math.max(deepest, gap.missingMm());
       if (gap.missingMm() > 0) {
         any = true;
-        double wanted = Math.ceil(build.panel().inside().depthMm() + gap.missingMm());
+        double more = Math.ceil(gap.missingMm());
+        double wanted = build.panel().inside().depthMm() + more;
         findings.add(
             Finding.of(
                     "PN-06",
                     gap.gapMm() < 0 ? Severity.STOP : Severity.LOOK,
                     Station.PANEL,
-                    List.of(gap.control().text()),
-                    label(gap.control())
+                    List.of(gap.controls().get(0).text()),
+                    label(gap)
                         + (gap.gapMm() < 0
                             ? " is deeper than the case"
                             : " leaves little room below"),
@@ -252,9 +282,7 @@ final class PanelChecks {
                                 b ->
                                     b.withPanel(
                                         b.panel()
-                                            .withInside(
-                                                new CaseInside(
-                                                    b.panel().inside().wallMm(), wanted)))))));
+                                            .withInside(b.panel().inside().deeperBy(more)))))));
       }
     }
     if (!any && worst != null) {
@@ -263,9 +291,9 @@ final class PanelChecks {
                   "PN-21",
                   Severity.FINE,
                   Station.PANEL,
-                  List.of(worst.control().text()),
+                  List.of(worst.controls().get(0).text()),
                   "Depth fits",
-                  label(worst.control()) + " is the deepest and leaves " + mm(worst.gapMm()))
+                  label(worst) + " is the deepest and leaves " + mm(worst.gapMm()))
               .showing(worst.working()));
     }
   }
@@ -344,15 +372,72 @@ final class PanelChecks {
   }
 
   private String between(Gap gap) {
-    return label(gap.control())
-        + gap.other()
-            .map(other -> " and " + label(other))
-            .orElse(
-                switch (gap.kind()) {
-                  case BODY_WALL -> " and the wall";
-                  case HOLE_EDGE -> " and the edge";
-                  default -> " and the board";
-                });
+    return gap.controls().isEmpty()
+        ? "the board and " + gap.against()
+        : label(gap) + " and " + gap.other().map(this::label).orElse(gap.against());
+  }
+
+  private String label(Gap gap) {
+    return gap.control().map(this::label).orElse("The board");
+  }
+
+  /** A lever's shaft that a thick panel swallows can hardly be gripped. */
+  private void shafts() {
+    Panel panel = build.panel();
+    for (Control control : build.controls()) {
+      ControlKind kind = catalogue.kindOf(control);
+      kind.gate()
+          .ifPresent(
+              gate -> {
+                double left = kind.leftAboveMm(gate.shaftMm(), panel.thicknessMm());
+                if (left < LEAST_SHAFT_MM) {
+                  findings.add(
+                      Finding.of(
+                              "PN-17",
+                              Severity.LOOK,
+                              Station.PANEL,
+                              List.of(control.id().text()),
+                              control.label() + " stands only " + mm(left) + " high",
+                              "Its shaft is "
+                                  + mm(gate.shaftMm())
+                                  + " in a thin panel; "
+                                  + mm(LEAST_SHAFT_MM)
+                                  + " is the least to grip well. Recess the panel from below, or"
+                                  + " take a longer shaft")
+                          .showing(
+                              new Working(
+                                  "shaft left above the panel",
+                                  "h = h0 - (t - t0)",
+                                  List.of(
+                                      Working.value(
+                                          "h0", gate.shaftMm(), 1, "mm", "in its thinnest panel"),
+                                      Working.value(
+                                          "t", panel.thicknessMm(), 1, "mm", "this panel"),
+                                      Working.value(
+                                          "t0", kind.thinnestMm(), 1, "mm", "the thinnest")),
+                                  Working.number(left, 1) + " mm",
+                                  Source.common("shafts differ by model: measure yours")))
+                          .mendedBy(longerShaft(control, kind)));
+                }
+              });
+    }
+  }
+
+  private Optional<Fix> longerShaft(Control control, ControlKind kind) {
+    double thickness = build.panel().thicknessMm();
+    return catalogue.controls(ControlKind.Family.LEVER).stream()
+        .filter(k -> k.contacts().size() == kind.contacts().size())
+        .filter(k -> thickness >= k.thinnestMm() && thickness <= k.thickestMm())
+        .filter(
+            k ->
+                k.leftAboveMm(k.gate().map(ControlKind.Gate::shaftMm).orElse(0.0), thickness)
+                    >= LEAST_SHAFT_MM)
+        .findFirst()
+        .map(
+            k -> {
+              kumite.build.Edit swap = Arrange.swap(build, catalogue, control.id(), k);
+              return new Fix(swap.label(), swap);
+            });
   }
 
   private String label(ControlId id) {

@@ -9,6 +9,7 @@ import kumite.Builds;
 import kumite.build.AxisName;
 import kumite.build.Build;
 import kumite.build.ContactId;
+import kumite.build.ControlKind;
 import kumite.build.Mapping;
 import kumite.build.Target;
 import kumite.build.Timing;
@@ -16,7 +17,6 @@ import kumite.hid.HostView;
 import kumite.hid.InputField;
 import kumite.hid.Usage;
 import kumite.parts.Catalogue;
-import kumite.parts.ControlKind;
 import kumite.verdict.Bench;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -139,26 +139,7 @@ public class SimulatedDeviceTest {
     assertThat(kumite.timing.Latency.of(timing).meanUs() / 1000).isCloseTo(meanMs, within(1e-9));
     // The formula leaves bounce out, so the button of this test does not bounce.
     ControlKind button = Catalogue.standard().control("button-30").orElseThrow();
-    ControlKind clean =
-        new ControlKind(
-            button.id(),
-            button.name(),
-            button.trait(),
-            button.family(),
-            button.cutout(),
-            button.face(),
-            button.body(),
-            button.bodyDepthMm(),
-            button.thinnestMm(),
-            button.thickestMm(),
-            button.screws(),
-            button.contacts(),
-            button.tabMm(),
-            new ControlKind.Bounce(0, 0),
-            button.lamp(),
-            button.steps(),
-            button.ohm(),
-            button.latching());
+    ControlKind clean = button.withBounce(new ControlKind.Bounce(0, 0));
     Catalogue catalogue = Catalogue.of(List.of(clean), Catalogue.standard().boards());
     Build build = Builds.wired(Builds.buttons(60, 60), "native-3v3-26").withTiming(timing);
     Bench bench = Bench.of(build, catalogue);

@@ -13,8 +13,8 @@ import kumite.build.Control;
 import kumite.build.ControlId;
 import kumite.build.Placement;
 import kumite.build.Point;
+import kumite.build.Shape;
 import kumite.parts.Catalogue;
-import kumite.parts.Shape;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
@@ -128,10 +128,10 @@ public class GapsTest {
               100, 100, 100 + random.nextDouble(20, 33), 100 + random.nextDouble(-8, 8), 60, 100);
       List<Gap> narrow = Gaps.of(build, CATALOGUE).tooNarrow();
       assertThat(narrow).as("round %d", round).isNotEmpty();
-      Optional<Nudge> nudge = Nudge.forGap(build, CATALOGUE, narrow.get(0));
+      Optional<Nudge> nudge = new Nudge.Search(build, CATALOGUE).forGap(narrow.get(0));
       if (nudge.isPresent()) {
         helped++;
-        ControlId mover = nudge.get().control();
+        ControlId mover = nudge.get().control().orElseThrow();
         Build after =
             Arrange.shift(build, List.of(mover), nudge.get().dxMm(), nudge.get().dyMm())
                 .apply(build);
@@ -164,12 +164,7 @@ public class GapsTest {
             hole ->
                 assertThat(hole.diameterMm())
                     .as(hole.screw())
-                    .isEqualTo(
-                        switch (hole.screw()) {
-                          case "M3" -> 3.4;
-                          case "M4" -> 4.5;
-                          default -> Double.NaN;
-                        }));
+                    .isEqualTo(Screw.named(hole.screw()).orElseThrow().clearanceMm()));
   }
 
   @Test

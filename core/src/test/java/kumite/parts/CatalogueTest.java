@@ -7,6 +7,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import kumite.build.Common;
+import kumite.build.ControlKind;
+import kumite.build.Shape;
 import kumite.map.TargetText;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import kumite.build.Common;
+import kumite.build.ContactKind;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.ContactKind;
 import kumite.parts.Terminal;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;

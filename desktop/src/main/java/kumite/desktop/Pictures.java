@@ -49,6 +49,7 @@ final class Pictures {
   void takeAll() {
     List<Shot> shots = new ArrayList<>();
     shots.add(new Shot("brief", () -> workbench.station().set(Station.BRIEF)));
+    shots.add(new Shot("brief-player", () -> press("Player")));
     shots.add(
         new Shot(
             "panel",
@@ -61,13 +62,53 @@ final class Pictures {
             "panel-working",
             () -> {
               workbench.select(new ControlId("rudder"));
-              press("Panel and case");
+              press("Panel");
               link("show working");
             }));
     shots.add(
         new Shot(
+            "panel-underside",
+            () -> {
+              press("Underside");
+              press("Case");
+            }));
+    shots.add(
+        new Shot(
+            "panel-section",
+            () -> {
+              workbench.select(new ControlId("horn"));
+              press("Section");
+              press("Selected");
+            }));
+    shots.add(
+        new Shot(
+            "panel-hand",
+            () -> {
+              press("Top");
+              press("Hand");
+            }));
+    shots.add(
+        new Shot(
+            "panel-gaps",
+            () -> {
+              press("Gaps");
+              ((javafx.scene.control.ListView<?>) shell.lookup("#gaps"))
+                  .getSelectionModel()
+                  .select(1);
+            }));
+    shots.add(
+        new Shot(
+            "panel-levers",
+            () -> {
+              workbench.select(new ControlId("rudder"));
+              press("Levers");
+            }));
+    shots.add(new Shot("panel-drill", () -> press("Drill")));
+    shots.add(
+        new Shot(
             "loom",
             () -> {
+              press("Selected");
               workbench.station().set(Station.LOOM);
               workbench.select(ContactId.parse("horn"));
             }));
@@ -113,6 +154,16 @@ final class Pictures {
             () -> {
               shell.getStyleClass().remove("dark");
               workbench.open(Build.empty("New build"), Optional.empty());
+            }));
+    shots.add(
+        new Shot(
+            "panel-layout",
+            () -> {
+              press("Hand");
+              ((javafx.scene.control.Button) shell.lookup("#set-rests")).fire();
+              press("Lay out");
+              press("Arc of the hand");
+              ((javafx.scene.control.Button) shell.lookup("#layout-fit")).fire();
             }));
     next(new ArrayDeque<>(shots));
   }

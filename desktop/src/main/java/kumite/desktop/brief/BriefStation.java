@@ -28,13 +28,26 @@ import kumite.verdict.Station;
 
 /** What the controller must do. */
 public final class BriefStation implements StationView {
+  private enum Part {
+    HOST("Host"),
+    PLAYER("Player");
+
+    private final String words;
+
+    Part(String words) {
+      this.words = words;
+    }
+  }
+
   private final Workbench workbench;
   private final VBox root = new VBox();
+  private final VBox hands = new VBox();
+  private final VBox list = new VBox();
   private final TextField title = new TextField();
   private final TextField revision = new TextField();
   private final Segments<Host> host;
   private final TypedField supply;
-  private final TypedField reach;
+  private final PlayerForm player;
   private final Label hostFacts = new Label();
   private final ListView<HostFunction> functions = new ListView<>();
   private final TextField newName = new TextField();
@@ -50,7 +63,9 @@ public final class BriefStation implements StationView {
   public BriefStation(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
     root.getStyleClass().add("station-room");
-    Head head = new Head("Brief");
+    Segments<Part> parts = new Segments<>(part -> part.words, this::look, Part.values());
+    parts.choose(Part.HOST);
+    Head head = new Head("Brief", parts);
     head.facts("what it must do, for whose hands, on which host");
 
     title.setId("brief-title");
@@ -75,21 +90,22 @@ public final class BriefStation implements StationView {
     supply =
         TypedField.number(
             "supply", "V", 1, 12, v -> brief("Set the supply", b -> b.withSupplyVolts(v)));
-    reach = TypedField.length("reach", mm -> brief("Set the reach", b -> b.withReach(mm)));
+    player = new PlayerForm(workbench);
     HBox first =
         new HBox(
             Head.named("title", title), Head.named("revision", revision), Head.named("host", host));
     first.getStyleClass().add("field-row");
-    HBox second =
-        new HBox(
-            Head.named("supply from the host's port", supply),
-            Head.named("reach of the hand: resting palm to fingertip", reach));
+    HBox second = new HBox(Head.named("supply from the host's port", supply), hostFacts);
+    HBox.setHgrow(hostFacts, javafx.scene.layout.Priority.ALWAYS);
     second.getStyleClass().add("field-row");
     hostFacts.getStyleClass().add("note");
     hostFacts.setWrapText(true);
     hostFacts.setMinHeight(Region.USE_PREF_SIZE);
-    VBox facts = new VBox(first, second, hostFacts);
+    VBox facts = new VBox(first, second);
     facts.getStyleClass().addAll("sheet", "form");
+    hands.getChildren().add(player);
+    hands.getStyleClass().addAll("sheet", "form");
+    VBox.setVgrow(hands, Priority.ALWAYS);
 
     Label listTitle = new Label("The host asks for");
     listTitle.getStyleClass().add("emphasis");
@@ -115,10 +131,14 @@ public final class BriefStation implements StationView {
     add.setOnAction(event -> addFunction());
     HBox adder = new HBox(newName, newWants, add);
     adder.getStyleClass().add("field-row");
-    VBox list = new VBox(listHead, functions, adder);
+    list.getChildren().addAll(listHead, functions, adder);
     list.getStyleClass().addAll("sheet", "form");
     VBox.setVgrow(list, Priority.ALWAYS);
     root.getChildren().addAll(head, facts, list);
+  }
+
+  private void look(Part part) {
+    root.getChildren().set(2, part == Part.HOST ? list : hands);
   }
 
   private static void onTaken(
@@ -194,15 +214,13 @@ public final class BriefStation implements StationView {
     }
     host.choose(brief.host());
     supply.show(brief.supplyVolts());
-    reach.unit(brief.units());
-    reach.show(brief.reachMm());
+    player.show(bench);
     hostFacts.setText(
         "A "
             + brief.host().words()
             + " takes "
             + brief.host().buttons()
-            + " buttons of one gamepad dependably (common practice, no source). Measure the hand that"
-            + " will use it; averages mislead.");
+            + " buttons of one gamepad dependably (common practice, no source).");
     if (!functions.getItems().equals(brief.functions())) {
       functions.getItems().setAll(brief.functions());
     }

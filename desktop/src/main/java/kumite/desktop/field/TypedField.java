@@ -137,6 +137,11 @@ public final class TypedField extends VBox {
     return text;
   }
 
+  /** Explains the field. */
+  public void setTooltip(String words) {
+    text.setTooltip(new Tooltip(words));
+  }
+
   private void write() {
     text.setText(writer.apply(value));
     read();

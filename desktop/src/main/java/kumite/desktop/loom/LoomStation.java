@@ -21,7 +21,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import kumite.build.BoardChoice;
 import kumite.build.ContactId;
 import kumite.build.Edit;
 import kumite.build.Length;
@@ -204,12 +203,7 @@ public final class LoomStation implements StationView {
     workbench.apply(
         new Edit(
             "Move the board",
-            b ->
-                b.withBoard(
-                    b.board()
-                        .map(
-                            board ->
-                                new BoardChoice(board.kind(), move.apply(board.placement()))))));
+            b -> b.withBoard(b.board().map(board -> board.at(move.apply(board.placement()))))));
   }
 
   @Override

@@ -1,19 +1,21 @@
 package kumite.desktop.panel;
 
+import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.ControlKind;
 import kumite.build.Length;
 import kumite.build.LengthUnit;
 import kumite.build.Point;
-import kumite.parts.ControlKind;
-import kumite.parts.ScrewHole;
+import kumite.build.ScrewHole;
 import kumite.verdict.Severity;
 
 /** One control drawn on the plan, its centre at the node's origin. */
@@ -21,12 +23,15 @@ final class ControlNode extends Pane {
   private static final PseudoClass SELECTED = PseudoClass.getPseudoClass("selected");
   private static final PseudoClass LIVE = PseudoClass.getPseudoClass("live");
   private static final PseudoClass STOP = PseudoClass.getPseudoClass("stop");
+  private static final PseudoClass BELOW = PseudoClass.getPseudoClass("below");
   private static final PseudoClass LOOK = PseudoClass.getPseudoClass("look");
 
   private final ControlId id;
   private final Pane turned = new Pane();
   private final Label label = new Label();
+  private final Tooltip tip = new Tooltip();
   private String drawn = "";
+  private double below;
 
   ControlNode(ControlId id) {
     this.id = id;
@@ -39,8 +44,10 @@ final class ControlNode extends Pane {
     label.getStyleClass().add("control-label");
     label.setMouseTransparent(true);
     label.setManaged(false);
+    label.setFocusTraversable(false);
     turned.setManaged(false);
-    getChildren().addAll(turned, label);
+    getChildren().add(turned);
+    Tooltip.install(this, tip);
   }
 
   ControlId controlId() {
@@ -57,11 +64,16 @@ final class ControlNode extends Pane {
     turned.setRotate(0);
     turned
         .getTransforms()
-        .setAll(new javafx.scene.transform.Rotate(-control.placement().turnDegrees()));
+        .setAll(
+            new javafx.scene.transform.Scale(scale.turned() ? -1 : 1, 1),
+            new javafx.scene.transform.Rotate(-control.placement().turnDegrees()));
+    pseudoClassStateChanged(BELOW, scale.turned());
     label.setText(control.label());
+    label.applyCss();
     label.autosize();
-    double below = kind.face().heightMm() / 2 * scale.pxPerMm() + 3;
-    label.relocate(Math.round(-label.getWidth() / 2), Math.round(below));
+    below = kind.face().heightMm() / 2 * scale.pxPerMm() + 3;
+    placeName();
+    tip.setText(control.label() + ": " + kind.trait());
     setAccessibleText(
         control.label()
             + ", "
@@ -72,8 +84,20 @@ final class ControlNode extends Pane {
             + Length.number(control.placement().yMm(), unit));
   }
 
+  /** {@return the name, which lies over all controls} */
+  Label name() {
+    return label;
+  }
+
+  /** Puts the name below the face, wherever the control is now. */
+  void placeName() {
+    label.relocate(
+        Math.round(getLayoutX() - label.getWidth() / 2), Math.round(getLayoutY() + below));
+  }
+
   void state(boolean selected, boolean live, Severity worst) {
     pseudoClassStateChanged(SELECTED, selected);
+    label.pseudoClassStateChanged(SELECTED, selected);
     pseudoClassStateChanged(LIVE, live);
     pseudoClassStateChanged(STOP, worst == Severity.STOP);
     pseudoClassStateChanged(LOOK, worst == Severity.LOOK);
@@ -84,13 +108,11 @@ final class ControlNode extends Pane {
     add(kind.body(), s, "body");
     add(kind.face(), s, "face");
     add(kind.cutout(), s, "cutout");
-    if (kind.family() == ControlKind.Family.LEVER) {
-      add(new kumite.parts.Shape.Round(17), s, "grip");
-    } else if (kind.family() == ControlKind.Family.SLIDER) {
-      add(new kumite.parts.Shape.Rect(12, 7, 1), s, "grip");
-    } else if (kind.family() == ControlKind.Family.TOGGLE) {
-      add(new kumite.parts.Shape.Round(6), s, "grip");
+    double wrench = kind.mount().wrenchMm();
+    if (wrench > 0) {
+      add(new kumite.build.Shape.Round(wrench), s, "wrench");
     }
+    grip(kind).ifPresent(shape -> add(shape, s, "grip"));
     for (ScrewHole screw : kind.screws()) {
       Point at = screw.at();
       Circle hole = new Circle(at.xMm() * s, -at.yMm() * s, screw.diameterMm() / 2 * s);
@@ -104,12 +126,26 @@ final class ControlNode extends Pane {
     turned.getChildren().addAll(across, along);
   }
 
-  private void add(kumite.parts.Shape shape, double s, String style) {
+  /** What a hand takes hold of, where that is smaller than the face. */
+  private static Optional<kumite.build.Shape> grip(ControlKind kind) {
+    return switch (kind.family()) {
+      case LEVER -> Optional.of(new kumite.build.Shape.Round(17));
+      case STICK -> Optional.of(new kumite.build.Shape.Round(kind.face().widthMm() / 2));
+      case SLIDER -> Optional.of(new kumite.build.Shape.Rect(12, 7, 1));
+      case TOGGLE ->
+          kind.above().heightMm() > 10
+              ? Optional.of(new kumite.build.Shape.Round(6))
+              : Optional.empty();
+      default -> Optional.empty();
+    };
+  }
+
+  private void add(kumite.build.Shape shape, double s, String style) {
     javafx.scene.shape.Shape node;
-    if (shape instanceof kumite.parts.Shape.Round round) {
+    if (shape instanceof kumite.build.Shape.Round round) {
       node = new Circle(0, 0, round.diameterMm() / 2 * s);
     } else {
-      kumite.parts.Shape.Rect rect = (kumite.parts.Shape.Rect) shape;
+      kumite.build.Shape.Rect rect = (kumite.build.Shape.Rect) shape;
       Rectangle box =
           new Rectangle(
               -rect.widthMm() / 2 * s,

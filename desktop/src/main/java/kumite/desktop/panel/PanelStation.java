@@ -1,31 +1,24 @@
 package kumite.desktop.panel;
 
-import java.util.List;
+import java.util.EnumMap;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import kumite.build.Build;
-import kumite.build.CaseInside;
 import kumite.build.Control;
 import kumite.build.ControlId;
-import kumite.build.Datum;
-import kumite.build.Edit;
-import kumite.build.LengthUnit;
-import kumite.build.Material;
-import kumite.build.Panel;
-import kumite.build.Point;
-import kumite.desktop.field.Choice;
+import kumite.build.Placement;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
@@ -33,15 +26,33 @@ import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.panel.Arrange;
-import kumite.parts.ControlKind;
+import kumite.panel.Section;
 import kumite.verdict.Bench;
 import kumite.verdict.Station;
 
 /** Where things go, and whether they fit. */
 public final class PanelStation implements StationView {
+  private enum Side {
+    TOP("Top"),
+    UNDERSIDE("Underside"),
+    SECTION("Section");
+
+    private final String words;
+
+    Side(String words) {
+      this.words = words;
+    }
+  }
+
   private enum Below {
-    SELECTION("Selected"),
-    PANEL("Panel and case");
+    SELECTED("Selected"),
+    PANEL("Panel"),
+    CASE("Case"),
+    HAND("Hand"),
+    LAYOUT("Lay out"),
+    GAPS("Gaps"),
+    LEVERS("Levers"),
+    DRILL("Drill");
 
     private final String words;
 
@@ -53,147 +64,216 @@ public final class PanelStation implements StationView {
   private final Workbench workbench;
   private final VBox root = new VBox();
   private final PlanView plan;
+  private final SectionView section = new SectionView();
   private final Head head;
+  private final Tray tray;
   private final VBox empty;
+  private final Segments<Side> sides;
   private final Segments<Below> tabs;
+  private final Map<Below, Tab> tabViews = new EnumMap<>(Below.class);
   private final StackPane bottom = new StackPane();
-  private final HBox selectionBar = new HBox();
-  private final HBox panelBar = new HBox();
+  private final HBox sectionBar = new HBox();
+  private final HBox planBar = new HBox();
+  private final Segments<Boolean> sectionWay;
+  private final TypedField sectionAt;
+  private final ToggleButton measure = new ToggleButton("Measure");
+  private final ToggleButton reach = new ToggleButton("Reach");
+  private Side side = Side.TOP;
+  private Below below = Below.SELECTED;
+  private Section.Line line = new Section.Line(true, 0);
+  private boolean lineSet;
 
-  private final TextField label = new TextField();
-  private final TypedField x;
-  private final TypedField y;
-  private final TypedField turn;
-  private final Label none =
-      new Label("Select a control to type its place. Tab goes from one to the next.");
-  private final FlowPane fields = new FlowPane();
-
-  private final TypedField width;
-  private final TypedField height;
-  private final TypedField thickness;
-  private final TypedField corner;
-  private final TypedField depth;
-  private final TypedField wall;
-  private final Choice<Material> material;
-  private final Choice<Datum> datum;
+  /** Whether reach is shown only because its tab is open. */
+  private boolean reachForHand;
 
   /** The station's room. */
   public PanelStation(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
     plan = new PlanView(workbench);
     plan.setId("plan");
+    section.setId("section");
     root.getStyleClass().add("station-room");
+    sides = new Segments<>(s -> s.words, this::look, Side.values());
+    sides.choose(side);
+    StackPane bars = new StackPane(planBar, sectionBar);
+    head = new Head("Panel", bars, sides);
 
-    head = new Head("Panel");
-
-    FlowPane tray = new FlowPane();
-    tray.getStyleClass().add("tray");
-    for (ControlKind kind : workbench.catalogue().controls()) {
-      Button add = new Button(kind.name());
-      add.setId("add-" + kind.id());
-      add.getStyleClass().add("tray-button");
-      add.setTooltip(new Tooltip("Add: " + kind.trait()));
-      add.setGraphic(TrayIcon.of(kind));
-      add.setOnAction(
-          event -> {
-            frame.commands().add(kind);
-            label.requestFocus();
-          });
-      tray.getChildren().add(add);
-    }
-
-    x = TypedField.length("x from the datum", mm -> place(mm, true));
-    y = TypedField.length("y from the datum", mm -> place(mm, false));
-    turn = TypedField.number("turn", "deg", -360, 360, this::turn);
-    x.field().setId("place-x");
-    y.field().setId("place-y");
-    turn.field().setId("place-turn");
-    label.setId("control-label");
-    label.setAccessibleText("Label of the control");
-    label.setPrefColumnCount(11);
-    label.setOnAction(event -> rename());
-    label
-        .focusedProperty()
-        .addListener(
-            (o, was, is) -> {
-              if (!is) {
-                rename();
-              }
+    SelectedTab selected = new SelectedTab(workbench, frame);
+    tray =
+        new Tray(
+            workbench,
+            kind -> {
+              frame.commands().add(kind);
+              choose(Below.SELECTED);
+              selected.nameIt();
             });
-    for (TypedField field : new TypedField[] {x, y, turn}) {
-      field.field().setPrefWidth(96);
+    Button own = new Button("Own part");
+    own.setId("own-part");
+    own.getStyleClass().add("tray-button");
+    own.setMinWidth(Region.USE_PREF_SIZE);
+    own.setTooltip(new Tooltip("Describe a part of your own, or read parts from a file"));
+    own.setOnAction(event -> frame.over().raise(new OwnPart(workbench, frame)));
+    tray.last(own);
+
+    tabViews.put(Below.SELECTED, selected);
+    tabViews.put(Below.PANEL, new PanelTab(workbench));
+    tabViews.put(Below.CASE, new CaseTab(workbench));
+    tabViews.put(Below.HAND, new HandTab(workbench));
+    tabViews.put(Below.LAYOUT, new LayoutTab(workbench));
+    tabViews.put(Below.GAPS, new GapsTab(workbench, plan));
+    tabViews.put(Below.LEVERS, new LeversTab(workbench));
+    tabViews.put(Below.DRILL, new DrillTab(workbench, frame));
+
+    sectionWay =
+        new Segments<>(
+            across -> across ? "Left to right" : "Front to back", this::turnLine, true, false);
+    sectionWay.choose(true);
+    sectionAt =
+        TypedField.length(
+            "place of the section",
+            mm -> {
+              lineSet = true;
+              line = new Section.Line(line.alongX(), mm);
+              show(workbench.bench().get());
+            });
+    sectionAt.field().setId("section-at");
+    sectionAt.field().setPrefWidth(84);
+    planBar.getStyleClass().add("plan-bar");
+    sectionBar.getStyleClass().add("plan-bar");
+    sectionAt.getStyleClass().add("bare");
+    sectionAt.setTooltip(
+        "Where the cut runs: from the front edge, or from the left. A selected control is cut"
+            + " through its middle");
+    sectionBar.getChildren().addAll(sectionWay, sectionAt);
+    measure.setId("measure");
+    measure.getStyleClass().add("segment");
+    measure.setTooltip(new Tooltip("Measure: click two places; centres and corners catch. Ctrl+E"));
+    measure.setOnAction(event -> plan.measure(measure.isSelected()));
+    reach.setId("show-reach");
+    reach.getStyleClass().add("segment");
+    reach.setTooltip(new Tooltip("Reach of the hand from its resting points. Ctrl+R"));
+    reach.setOnAction(event -> plan.reach(reach.isSelected()));
+    planBar
+        .getChildren()
+        .addAll(
+            tool("\u2212", "Smaller  Ctrl+-", () -> plan.zoom(1 / 1.25)),
+            tool("Fit", "Whole panel  Ctrl+0", plan::fit),
+            tool("+", "Larger  Ctrl+=", () -> plan.zoom(1.25)),
+            measure,
+            reach);
+    for (Node node : planBar.getChildren()) {
+      ((Region) node).setMinWidth(Region.USE_PREF_SIZE);
     }
-    fields.getStyleClass().add("field-row");
-    fields.setMinHeight(Region.USE_PREF_SIZE);
-    HBox.setHgrow(fields, Priority.ALWAYS);
-    fields
-        .getChildren()
-        .addAll(
-            Head.named("label", label),
-            Head.named("x", x),
-            Head.named("y", y),
-            Head.named("turn", turn),
-            small("Duplicate", frame.commands().duplicate().run(), "Ctrl+D"),
-            small("Mirror", frame.commands().mirror().run(), "Ctrl+M, about the centre line"),
-            small("Delete", frame.commands().delete().run(), "Delete"));
-    none.getStyleClass().add("note");
-    selectionBar.getStyleClass().add("bar");
-    selectionBar.getChildren().addAll(none, fields);
+    frame
+        .commands()
+        .offer("Larger plan", "Shortcut+Equals", () -> onPlan(() -> plan.zoom(1.25)))
+        .offer("Smaller plan", "Shortcut+Minus", () -> onPlan(() -> plan.zoom(1 / 1.25)))
+        .offer("Whole panel", "Shortcut+0", () -> onPlan(plan::fit))
+        .offer("Measure on the plan", "Shortcut+E", () -> onPlan(measure::fire))
+        .offer("Show reach", "Shortcut+R", () -> onPlan(reach::fire))
+        .offer("Look from above", "", () -> onPlan(() -> look(Side.TOP)))
+        .offer("Look from below", "Shortcut+U", () -> onPlan(this::turnOver))
+        .offer("Look at a section", "", () -> onPlan(() -> look(Side.SECTION)));
+    for (Below each : Below.values()) {
+      frame.commands().offer("Panel: " + each.words, "", () -> onPlan(() -> choose(each)));
+    }
 
-    width = size("width", (p, mm) -> p.withSize(mm, p.heightMm()));
-    height = size("front to back", (p, mm) -> p.withSize(p.widthMm(), mm));
-    thickness = size("thickness", Panel::withThickness);
-    corner = size("corner radius", Panel::withCorner);
-    depth = size("inside depth", (p, mm) -> p.withInside(new CaseInside(p.inside().wallMm(), mm)));
-    wall = size("wall", (p, mm) -> p.withInside(new CaseInside(mm, p.inside().depthMm())));
-    material = choice(Material.values(), Material::words, (p, m) -> p.withMaterial(m), "material");
-    datum = choice(Datum.values(), Datum::words, (p, d) -> p.withDatum(d), "datum");
-    panelBar.getStyleClass().add("bar");
-    bottom.setMinHeight(Region.USE_PREF_SIZE);
-    tray.setMinHeight(Region.USE_PREF_SIZE);
-    FlowPane sizes = new FlowPane();
-    sizes.setMinHeight(Region.USE_PREF_SIZE);
-    HBox.setHgrow(sizes, Priority.ALWAYS);
-    sizes.getStyleClass().add("field-row");
-    sizes
-        .getChildren()
-        .addAll(
-            Head.named("width", width),
-            Head.named("front to back", height),
-            Head.named("thickness", thickness),
-            Head.named("corner", corner),
-            Head.named("case depth", depth),
-            Head.named("wall", wall),
-            Head.named("material", material),
-            Head.named("measured from", datum));
-    panelBar.getChildren().add(sizes);
-
-    tabs = new Segments<>(b -> b.words, this::showBelow, Below.values());
+    tabs = new Segments<>(b -> b.words, this::choose, Below.values());
     tabs.getStyleClass().add("flat-segments");
-    Label how =
-        new Label("Drag to place, Alt without snapping. Arrows nudge 1 mm, with Shift 0.1 mm.");
-    how.getStyleClass().add("note");
-    how.setTextOverrun(javafx.scene.control.OverrunStyle.ELLIPSIS);
-    Region push = new Region();
-    HBox.setHgrow(push, Priority.ALWAYS);
-    HBox tabRow = new HBox(tabs, push, how);
-    tabRow.getStyleClass().add("tab-row");
-
+    bottom.setMinHeight(Region.USE_PREF_SIZE);
     empty = emptyState(frame);
-    StackPane sheet = new StackPane(plan, empty);
+    StackPane sheet = new StackPane(plan, section, empty);
     sheet.getStyleClass().add("sheet");
     VBox.setVgrow(sheet, Priority.ALWAYS);
-    root.getChildren().addAll(head, tray, sheet, tabRow, bottom);
-    showBelow(Below.SELECTION);
-    workbench.selection().addListener((o, was, is) -> selection());
+    root.getChildren().addAll(head, tray, sheet, tabs, bottom);
+    choose(Below.SELECTED);
+    look(Side.TOP);
     plan.addEventFilter(KeyEvent.KEY_PRESSED, this::nudge);
+    workbench
+        .selection()
+        .addListener(
+            (o, was, is) -> {
+              if (side == Side.SECTION && !is.isEmpty()) {
+                lineSet = false;
+                show(workbench.bench().get());
+              }
+            });
+    section.widthProperty().addListener((o, was, is) -> drawSection(workbench.bench().get()));
+    section.heightProperty().addListener((o, was, is) -> drawSection(workbench.bench().get()));
+  }
+
+  private void onPlan(Runnable run) {
+    workbench.station().set(Station.PANEL);
+    run.run();
+  }
+
+  private static Button tool(String text, String tip, Runnable run) {
+    Button button = new Button(text);
+    button.getStyleClass().add("small");
+    button.setTooltip(new Tooltip(tip));
+    button.setAccessibleText(tip);
+    button.setOnAction(event -> run.run());
+    return button;
+  }
+
+  private void turnOver() {
+    look(side == Side.UNDERSIDE ? Side.TOP : Side.UNDERSIDE);
+  }
+
+  private void look(Side wanted) {
+    side = wanted;
+    sides.choose(wanted);
+    boolean cut = wanted == Side.SECTION;
+    plan.setVisible(!cut);
+    planBar.setVisible(!cut);
+    planBar.setManaged(!cut);
+    section.setVisible(cut);
+    sectionBar.setVisible(cut);
+    sectionBar.setManaged(cut);
+    if (cut) {
+      lineSet = false;
+      show(workbench.bench().get());
+    } else {
+      plan.below(wanted == Side.UNDERSIDE);
+    }
+  }
+
+  private void choose(Below wanted) {
+    if (wanted != below) {
+      tabViews.get(below).leave();
+    }
+    below = wanted;
+    tabs.choose(wanted);
+    Tab tab = tabViews.get(wanted);
+    bottom.getChildren().setAll(tab.node());
+    tab.show(workbench.bench().get());
+    if (wanted == Below.HAND && !reach.isSelected()) {
+      reachForHand = true;
+      reach.fire();
+    } else if (wanted != Below.HAND && reachForHand) {
+      reachForHand = false;
+      if (reach.isSelected()) {
+        reach.fire();
+      }
+    }
+  }
+
+  private void turnLine(boolean alongX) {
+    lineSet = false;
+    line = new Section.Line(alongX, line.atMm());
+    show(workbench.bench().get());
   }
 
   private VBox emptyState(Shell.Frame frame) {
     Label what = new Label("An empty panel.");
     what.getStyleClass().add("emphasis");
-    Label how = new Label("Put a first button on it; the tray above has the rest.");
+    Label how =
+        new Label(
+            "Put a first button on it; the families above have all the rest. Lay out, below,"
+                + " makes whole rows at once.");
     how.setWrapText(true);
+    how.setMaxWidth(320);
+    how.setMinHeight(Region.USE_PREF_SIZE);
     Button first = new Button("Add a 30 mm button");
     first.setId("add-first");
     first.getStyleClass().add("accent");
@@ -203,104 +283,6 @@ public final class PanelStation implements StationView {
     box.getStyleClass().add("empty-state");
     box.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
     return box;
-  }
-
-  private static Button small(String text, Runnable run, String keys) {
-    Button button = new Button(text);
-    button.getStyleClass().add("small");
-    button.setMinWidth(Region.USE_PREF_SIZE);
-    button.setTooltip(new Tooltip(keys));
-    button.setOnAction(event -> run.run());
-    return button;
-  }
-
-  private interface Change<T> {
-    Panel apply(Panel panel, T value);
-  }
-
-  private TypedField size(String name, Change<Double> change) {
-    TypedField field =
-        TypedField.length(
-            name,
-            mm ->
-                workbench.apply(
-                    new Edit("Set " + name, b -> b.withPanel(change.apply(b.panel(), mm)))));
-    field.field().setPrefWidth(80);
-    field.field().setId("panel-" + name.replace(' ', '-'));
-    return field;
-  }
-
-  private <T> Choice<T> choice(
-      T[] values, java.util.function.Function<T, String> words, Change<T> change, String name) {
-    Choice<T> box =
-        new Choice<>(
-            name,
-            List.of(values),
-            words,
-            value ->
-                workbench.apply(
-                    new Edit("Set " + name, b -> b.withPanel(change.apply(b.panel(), value)))));
-    box.setId("panel-" + name);
-    return box;
-  }
-
-  private void showBelow(Below which) {
-    tabs.choose(which);
-    bottom.getChildren().setAll(which == Below.SELECTION ? selectionBar : panelBar);
-  }
-
-  private Optional<Control> only() {
-    Set<ControlId> selection = workbench.selection().get();
-    return selection.size() == 1
-        ? workbench.build().get().control(selection.iterator().next())
-        : Optional.empty();
-  }
-
-  private void place(double mm, boolean alongX) {
-    only()
-        .ifPresent(
-            control -> {
-              Panel panel = workbench.build().get().panel();
-              Point shown = panel.datum().fromStored(control.placement().centre(), panel);
-              Point next =
-                  panel
-                      .datum()
-                      .toStored(
-                          alongX ? new Point(mm, shown.yMm()) : new Point(shown.xMm(), mm), panel);
-              workbench.apply(
-                  new Edit(
-                      "Move " + control.label(),
-                      b ->
-                          b.withControl(
-                              control.id(),
-                              c ->
-                                  c.withPlacement(c.placement().movedTo(next.xMm(), next.yMm())))));
-            });
-  }
-
-  private void turn(double degrees) {
-    only()
-        .ifPresent(
-            control ->
-                workbench.apply(
-                    new Edit(
-                        "Turn " + control.label(),
-                        b ->
-                            b.withControl(
-                                control.id(),
-                                c -> c.withPlacement(c.placement().turnedTo(degrees))))));
-  }
-
-  private void rename() {
-    String wanted = label.getText().strip();
-    only()
-        .filter(control -> !wanted.isEmpty() && !control.label().equals(wanted))
-        .ifPresent(
-            control ->
-                workbench.apply(
-                    new Edit(
-                        "Name " + wanted,
-                        b -> b.withControl(control.id(), c -> c.withLabel(wanted)))));
   }
 
   private void nudge(KeyEvent event) {
@@ -318,7 +300,8 @@ public final class PanelStation implements StationView {
       }
     }
     if (!selection.isEmpty() && !event.isShortcutDown()) {
-      workbench.apply(Arrange.shift(workbench.build().get(), selection, dx, dy));
+      double across = side == Side.UNDERSIDE ? -dx : dx; // it moves where the key points
+      workbench.apply(Arrange.shift(workbench.build().get(), selection, across, dy));
       event.consume();
     }
   }
@@ -336,53 +319,40 @@ public final class PanelStation implements StationView {
   @Override
   public void show(Bench bench) {
     Build build = bench.build();
-    Panel panel = build.panel();
-    LengthUnit unit = build.brief().units();
     head.facts(
         build.controls().size()
             + (build.controls().size() == 1 ? " control · " : " controls · ")
             + bench.drill().holes().size()
             + " holes · from the "
-            + panel.datum().words());
-    empty.setVisible(build.controls().isEmpty());
+            + build.panel().datum().words());
+    empty.setVisible(build.controls().isEmpty() && side != Side.SECTION);
+    tray.show();
     plan.show(bench);
-    for (TypedField field :
-        new TypedField[] {x, y, width, height, thickness, corner, depth, wall}) {
-      field.unit(unit);
-    }
-    width.show(panel.widthMm());
-    height.show(panel.heightMm());
-    thickness.show(panel.thicknessMm());
-    corner.show(panel.cornerMm());
-    depth.show(panel.inside().depthMm());
-    wall.show(panel.inside().wallMm());
-    material.show(Optional.of(panel.material()));
-    datum.show(Optional.of(panel.datum()));
-    selection();
+    drawSection(bench);
+    tabViews.get(below).show(bench);
   }
 
-  private void selection() {
-    Optional<Control> control = only();
-    int count = workbench.selection().get().size();
-    none.setVisible(count == 0);
-    none.setManaged(count == 0);
-    fields.setVisible(count > 0);
-    fields.setManaged(count > 0);
-    label.setDisable(control.isEmpty());
-    for (TypedField field : new TypedField[] {x, y, turn}) {
-      field.setDisable(control.isEmpty());
+  private void drawSection(Bench bench) {
+    if (side != Side.SECTION) {
+      return;
     }
-    if (control.isEmpty()) {
-      label.setText(count > 1 ? count + " controls" : "");
-    } else {
-      Panel panel = workbench.build().get().panel();
-      Point shown = panel.datum().fromStored(control.get().placement().centre(), panel);
-      if (!label.isFocused()) {
-        label.setText(control.get().label());
-      }
-      x.show(shown.xMm());
-      y.show(shown.yMm());
-      turn.show(control.get().placement().turnDegrees());
+    if (!lineSet) {
+      Optional<Placement> through =
+          workbench.selection().get().stream()
+              .flatMap(id -> bench.build().control(id).stream())
+              .map(Control::placement)
+              .findFirst();
+      double middle =
+          line.alongX()
+              ? bench.build().panel().heightMm() / 2
+              : bench.build().panel().widthMm() / 2;
+      line =
+          through
+              .map(at -> Section.through(at, line.alongX()))
+              .orElse(new Section.Line(line.alongX(), middle));
     }
+    sectionAt.unit(bench.build().brief().units());
+    sectionAt.show(line.atMm());
+    section.show(bench, line);
   }
 }

@@ -7,30 +7,52 @@ import kumite.build.Point;
  * How the panel lies on the screen.
  *
  * @param pxPerMm pixels for one millimetre
- * @param leftPx where the panel's left edge is
+ * @param leftPx where the panel's left edge is; its right edge where it is turned over
  * @param frontPx where its front edge is; y grows upward from there
+ * @param widthMm the panel's width
+ * @param turned whether it is turned over, to be seen from below
  */
-record Scale(double pxPerMm, double leftPx, double frontPx) {
+record Scale(double pxPerMm, double leftPx, double frontPx, double widthMm, boolean turned) {
   /** Room for the rulers at the left and at the front. */
   static final double RULER_PX = 38;
 
   private static final double MARGIN_PX = 18;
+  private static final double LEAST = 0.05;
+  private static final double MOST = 60;
 
   /** {@return the scale at which a panel fills an area} */
-  static Scale fit(Panel panel, double widthPx, double heightPx) {
+  static Scale fit(Panel panel, double widthPx, double heightPx, boolean turned) {
     double scale =
         Math.max(
-            0.05,
+            LEAST,
             Math.min(
                 (widthPx - RULER_PX - 2 * MARGIN_PX) / panel.widthMm(),
                 (heightPx - RULER_PX - 2 * MARGIN_PX) / panel.heightMm()));
     double left = RULER_PX + (widthPx - RULER_PX - panel.widthMm() * scale) / 2;
     double front = (heightPx - RULER_PX + panel.heightMm() * scale) / 2;
-    return new Scale(scale, left, front);
+    return new Scale(scale, left, front, panel.widthMm(), turned);
+  }
+
+  /** {@return this scale larger or smaller, the place under a pixel staying where it is} */
+  Scale zoomed(double factor, double xPx, double yPx) {
+    double next = Math.max(LEAST, Math.min(MOST, pxPerMm * factor));
+    double real = next / pxPerMm;
+    return new Scale(
+        next, xPx + (leftPx - xPx) * real, yPx + (frontPx - yPx) * real, widthMm, turned);
+  }
+
+  /** {@return this scale with the panel moved on the screen} */
+  Scale moved(double dxPx, double dyPx) {
+    return new Scale(pxPerMm, leftPx + dxPx, frontPx + dyPx, widthMm, turned);
+  }
+
+  /** {@return this scale for a panel of another width, or turned over} */
+  Scale forPanel(double newWidthMm, boolean newTurned) {
+    return new Scale(pxPerMm, leftPx, frontPx, newWidthMm, newTurned);
   }
 
   double x(double xMm) {
-    return leftPx + xMm * pxPerMm;
+    return leftPx + (turned ? widthMm - xMm : xMm) * pxPerMm;
   }
 
   double y(double yMm) {
@@ -38,6 +60,7 @@ record Scale(double pxPerMm, double leftPx, double frontPx) {
   }
 
   Point toPanel(double xPx, double yPx) {
-    return new Point((xPx - leftPx) / pxPerMm, (frontPx - yPx) / pxPerMm);
+    double across = (xPx - leftPx) / pxPerMm;
+    return new Point(turned ? widthMm - across : across, (frontPx - yPx) / pxPerMm);
   }
 }

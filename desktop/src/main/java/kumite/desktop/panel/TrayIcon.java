@@ -5,7 +5,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
-import kumite.parts.ControlKind;
+import kumite.build.ControlKind;
 
 /** A small drawing of a kind of control, as seen from above. */
 final class TrayIcon {
@@ -40,6 +40,26 @@ final class TrayIcon {
         slot.getStyleClass().add("tray-line");
         pane.getChildren().addAll(slot, cap);
       }
+      case STICK -> {
+        Circle cap = ring(c, 4);
+        cap.getStyleClass().add("tray-solid");
+        pane.getChildren()
+            .addAll(ring(c, 9), hand(c - 9, c, c + 9, c), hand(c, c - 9, c, c + 9), cap);
+      }
+      case BALL -> pane.getChildren().addAll(ring(c, 9), ring(c, 6), hand(c - 6, c, c + 6, c));
+      case ENCODER ->
+          pane.getChildren()
+              .addAll(
+                  ring(c, 6), hand(c - 8, c - 6, c - 4, c - 8), hand(c + 8, c - 6, c + 4, c - 8));
+      case KEY -> pane.getChildren().addAll(square(c, 8), square(c, 5));
+      case PAD -> {
+        Rectangle pad = square(c, 7);
+        pad.getStrokeDashArray().setAll(2.0, 2.0);
+        pane.getChildren().addAll(pad, ring(c, 2));
+      }
+      case SENSOR ->
+          pane.getChildren()
+              .addAll(ring(c, 2.5), hand(c - 8, c, c - 4, c), hand(c + 4, c, c + 8, c));
       case KNOB -> pane.getChildren().addAll(ring(c, 8), hand(c, c, c, 3));
       case TOGGLE -> {
         Circle tip = ring(c, 3);
@@ -67,6 +87,12 @@ final class TrayIcon {
     Circle circle = new Circle(centre, centre, radius);
     circle.getStyleClass().add("tray-line");
     return circle;
+  }
+
+  private static Rectangle square(double centre, double half) {
+    Rectangle square = new Rectangle(centre - half, centre - half, 2 * half, 2 * half);
+    square.getStyleClass().add("tray-line");
+    return square;
   }
 
   private static Line hand(double x1, double y1, double x2, double y2) {

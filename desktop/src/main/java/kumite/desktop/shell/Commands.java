@@ -8,6 +8,7 @@ import kumite.build.Build;
 import kumite.build.ContactId;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.ControlKind;
 import kumite.build.Edit;
 import kumite.build.LengthUnit;
 import kumite.build.LoomSettings;
@@ -15,7 +16,7 @@ import kumite.build.Point;
 import kumite.map.Proposal;
 import kumite.panel.Arrange;
 import kumite.parts.BoardKind;
-import kumite.parts.ControlKind;
+import kumite.sheet.Export;
 import kumite.verdict.Station;
 
 /**
@@ -44,15 +45,15 @@ public final class Commands {
         Command.of("Redo", "Shortcut+Shift+Z", workbench::redo)
             .when(() -> workbench.redoLabel().isPresent()));
     all.add(sheet());
-    all.add(
-        Command.of(
-            "Export the wiring chart as CSV", "", () -> files.askExport(FileDesk.What.WIRING)));
-    all.add(
-        Command.of(
-            "Export the drill table as CSV", "", () -> files.askExport(FileDesk.What.DRILL)));
-    all.add(
-        Command.of(
-            "Export the report descriptor", "", () -> files.askExport(FileDesk.What.DESCRIPTOR)));
+    for (Export export : Export.values()) {
+      if (export != Export.BENCH_SHEET) {
+        all.add(
+            Command.of(
+                "Export: " + export.title(),
+                export == Export.TEMPLATE ? "Shortcut+Shift+P" : "",
+                () -> files.askExport(export)));
+      }
+    }
     for (int i = 0; i < stations.size(); i++) {
       Station station = stations.get(i);
       all.add(
@@ -68,9 +69,8 @@ public final class Commands {
     for (ControlKind kind : workbench.catalogue().controls()) {
       all.add(Command.of("Add " + kind.name(), "", () -> add(kind)));
     }
-    all.add(duplicate());
-    all.add(mirror());
-    all.add(delete());
+    all.addAll(arranging());
+    all.add(Command.of("Read own parts from a file", "", files::askParts));
     all.add(Command.of("Select all controls", "Shortcut+A", this::selectAll));
     for (BoardKind kind : workbench.catalogue().boards()) {
       all.add(Command.of("Use " + kind.name(), "", () -> workbench.apply(board(kind))));
@@ -109,18 +109,81 @@ public final class Commands {
 
   /** {@return writing the bench sheet} */
   public Command sheet() {
-    return Command.of("Bench sheet", "Shortcut+P", () -> files.askExport(FileDesk.What.SHEET));
+    return Command.of("Bench sheet", "Shortcut+P", () -> files.askExport(Export.BENCH_SHEET));
+  }
+
+  /** Adds something that a station can do. */
+  public Commands offer(String name, String keys, Runnable run) {
+    all.add(Command.of(name, keys, run));
+    return this;
+  }
+
+  /** Asks where to write an export. */
+  public void export(Export export) {
+    files.askExport(export);
+  }
+
+  /** Asks for a file of own parts. */
+  public void importParts() {
+    files.askParts();
+  }
+
+  /** {@return what can be done with the selection on the panel} */
+  public List<Command> arranging() {
+    return List.of(
+        duplicate(),
+        mirror(),
+        arrange("Put in a row", "Shortcut+Shift+H", Arrange::row, 2),
+        arrange("Put in a column", "Shortcut+Shift+V", Arrange::column, 2),
+        arrange(
+            "Spread across",
+            "Shortcut+Shift+E",
+            (build, ids) -> Arrange.spread(build, workbench.catalogue(), ids, true),
+            3),
+        arrange(
+            "Spread front to back",
+            "Shortcut+Shift+F",
+            (build, ids) -> Arrange.spread(build, workbench.catalogue(), ids, false),
+            3),
+        arrange(
+            "Second seat",
+            "Shortcut+Shift+2",
+            (build, ids) -> Arrange.secondSeat(build, ids, false),
+            1),
+        arrange(
+            "Second seat, mirrored",
+            "Shortcut+Shift+M",
+            (build, ids) -> Arrange.secondSeat(build, ids, true),
+            1),
+        delete());
+  }
+
+  private interface Arranged {
+    Edit of(Build build, Set<ControlId> ids);
+  }
+
+  private Command arrange(String name, String keys, Arranged arranged, int least) {
+    return Command.of(
+        name,
+        keys,
+        () -> {
+          if (selection().size() < least) {
+            workbench.complain(name + ": select " + least + " controls or more first");
+          } else {
+            workbench.apply(arranged.of(workbench.build().get(), selection()));
+          }
+        });
   }
 
   /** {@return copying the selection} */
   public Command duplicate() {
-    return Command.of("Duplicate the selection", "Shortcut+D", this::duplicateNow).when(this::any);
+    return Command.of("Duplicate", "Shortcut+D", this::duplicateNow).when(this::any);
   }
 
   /** {@return mirroring the selection} */
   public Command mirror() {
     return Command.of(
-            "Mirror the selection left to right",
+            "Mirror left to right",
             "Shortcut+M",
             () -> workbench.apply(Arrange.mirror(workbench.build().get(), selection())))
         .when(this::any);
@@ -129,7 +192,7 @@ public final class Commands {
   /** {@return deleting the selection} */
   public Command delete() {
     return Command.of(
-            "Delete the selection",
+            "Delete",
             "Delete",
             () -> workbench.apply(Arrange.delete(workbench.build().get(), selection())))
         .when(this::any);

@@ -4,34 +4,27 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.concurrent.Task;
 import kumite.build.Build;
+import kumite.build.Length;
+import kumite.build.LengthUnit;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
-import kumite.files.Tables;
-import kumite.sheet.BenchSheet;
+import kumite.parts.PartFile;
+import kumite.sheet.Export;
 import kumite.sheet.Paper;
 import kumite.verdict.Bench;
 
 /** Opening, saving and exporting, by way of the file pane inside the window. */
 final class FileDesk {
-  /** What can be exported. */
-  enum What {
-    SHEET("Bench sheet", "-bench-sheet.pdf"),
-    WIRING("Wiring chart", "-wiring.csv"),
-    DRILL("Drill table", "-drill.csv"),
-    DESCRIPTOR("Report descriptor", "-descriptor.hex");
+  /** Usual widths of a laser's or a cutter's cut. */
+  private static final String[] KERFS = {"0 mm", "0.1 mm", "0.2 mm", "0.3 mm", "1 mm", "3 mm"};
 
-    private final String words;
-    private final String ending;
-
-    What(String words, String ending) {
-      this.words = words;
-      this.ending = ending;
-    }
-  }
+  private static final long LARGEST_PARTS_BYTES = 16L * 1024 * 1024;
 
   private final Workbench workbench;
   private FilePane pane;
@@ -110,41 +103,77 @@ final class FileDesk {
     }
   }
 
-  void askExport(What what) {
-    Optional<FilePane.Choice> paper =
-        what == What.SHEET
-            ? Optional.of(new FilePane.Choice("Paper", Paper.A4.words(), Paper.LETTER.words()))
-            : Optional.empty();
-    String ending = what.ending.substring(what.ending.indexOf('.'));
+  /** Asks for a file of own parts and adds them to the build, all or none. */
+  void askParts() {
     pane.ask(
-        what.words,
-        "Write",
+        "Read parts from a file (.csv or .json)",
+        "Read",
         folder(),
-        slug() + what.ending,
-        ending,
-        file -> export(what, file),
-        paper);
+        "",
+        "",
+        this::readParts,
+        Optional.empty());
   }
 
-  private boolean export(What what, Path file) {
+  private boolean readParts(Path file) {
+    try {
+      if (Files.size(file) > LARGEST_PARTS_BYTES) {
+        workbench.complain(file.getFileName() + " is larger than any list of parts (16 MB)");
+        return false;
+      }
+      PartFile.Imported found =
+          PartFile.read(Files.readString(file), file.getFileName().toString());
+      if (!found.problems().isEmpty()) {
+        List<PartFile.Problem> first =
+            found.problems().subList(0, Math.min(4, found.problems().size()));
+        workbench.complain(
+            file.getFileName()
+                + ": "
+                + first.stream().map(PartFile.Problem::words).collect(Collectors.joining("; "))
+                + (found.problems().size() > first.size()
+                    ? "; and " + (found.problems().size() - first.size()) + " more"
+                    : "")
+                + ". Nothing was taken over.");
+        return false;
+      }
+      workbench.takeParts(found.kinds());
+      return true;
+    } catch (IOException e) {
+      workbench.complain(file + " cannot be read: " + reason(e));
+      return false;
+    }
+  }
+
+  void askExport(Export export) {
+    Optional<FilePane.Choice> choice =
+        export.onPaper()
+            ? Optional.of(new FilePane.Choice("Paper", Paper.A4.words(), Paper.LETTER.words()))
+            : export.cut() ? Optional.of(new FilePane.Choice("Kerf", KERFS)) : Optional.empty();
+    String file = export.file();
+    pane.ask(
+        export.title(),
+        "Write",
+        folder(),
+        slug() + "-" + file,
+        file.substring(file.indexOf('.')),
+        path -> export(export, path),
+        choice);
+  }
+
+  private boolean export(Export export, Path file) {
     Bench bench = workbench.bench().get();
-    Paper paper = pane.chosen().equals(Paper.LETTER.words()) ? Paper.LETTER : Paper.A4;
+    String chosen = pane.chosen();
+    Paper paper = chosen.equals(Paper.LETTER.words()) ? Paper.LETTER : Paper.A4;
+    double kerf = export.cut() ? Length.parse(chosen, LengthUnit.MM).mm() : 0;
     Task<Path> task =
         new Task<>() {
           @Override
           protected Path call() throws IOException {
-            byte[] bytes =
-                switch (what) {
-                  case SHEET -> BenchSheet.pdf(bench, paper);
-                  case WIRING -> utf8(Tables.wiring(bench));
-                  case DRILL -> utf8(Tables.drill(bench));
-                  case DESCRIPTOR -> utf8(Tables.hex(bench.layout().descriptor()));
-                };
-            Files.write(file, bytes);
+            Files.write(file, export.content(bench, new Export.Choices(paper, kerf)));
             return file;
           }
         };
-    task.setOnSucceeded(event -> workbench.say(what.words + " written to " + file));
+    task.setOnSucceeded(event -> workbench.say(export.title() + " written to " + file));
     task.setOnFailed(
         event ->
             workbench.complain(
@@ -157,10 +186,6 @@ final class FileDesk {
     thread.setDaemon(true);
     thread.start();
     return true;
-  }
-
-  private static byte[] utf8(String text) {
-    return text.getBytes(java.nio.charset.StandardCharsets.UTF_8);
   }
 
   private static String reason(Throwable e) {

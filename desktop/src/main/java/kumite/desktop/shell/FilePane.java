@@ -23,7 +23,7 @@ import kumite.desktop.field.Segments;
 /** Asks for a file inside the window: a folder's list and a name to type. */
 final class FilePane extends VBox {
   /** A choice offered beside the name. */
-  record Choice(String name, String first, String second) {}
+  record Choice(String name, String... options) {}
 
   private final Label title = new Label();
   private final TextField name = new TextField();
@@ -100,11 +100,13 @@ final class FilePane extends VBox {
     foot.getChildren().clear();
     choice.ifPresent(
         c -> {
-          chosen = c.first();
+          chosen = c.options()[0];
           Segments<String> segments =
-              new Segments<>(text -> text, text -> chosen = text, c.first(), c.second());
-          segments.choose(c.first());
-          foot.getChildren().add(segments);
+              new Segments<>(text -> text, text -> chosen = text, c.options());
+          segments.choose(chosen);
+          Label what = new Label(c.name());
+          what.getStyleClass().add("note");
+          foot.getChildren().addAll(what, segments);
         });
     HBox gap = new HBox();
     HBox.setHgrow(gap, Priority.ALWAYS);

@@ -109,6 +109,7 @@ final class FindingsPane extends VBox {
     FlowPane foot = new FlowPane();
     foot.getStyleClass().add("card-foot");
     foot.setPrefWrapLength(210);
+    foot.setMinWidth(0); // a flow pane would ask for its longest button unwrapped
     finding
         .fix()
         .ifPresent(
@@ -116,7 +117,7 @@ final class FindingsPane extends VBox {
               Button button = new Button(fix.label());
               button.getStyleClass().add("fix");
               button.setWrapText(true);
-              button.setMaxWidth(216);
+              button.setMaxWidth(196);
               button.setMinHeight(Region.USE_PREF_SIZE);
               button.setOnAction(event -> workbench.apply(fix.edit()));
               foot.getChildren().add(button);

@@ -50,8 +50,18 @@ public final class Shell extends StackPane {
    *
    * @param commands everything that can be done
    * @param keys letter keys that press contacts
+   * @param over what lies over the window
    */
-  public record Frame(Commands commands, Keys keys) {}
+  public record Frame(Commands commands, Keys keys, Over over) {}
+
+  /** Puts something over the window, and takes it away. */
+  public interface Over {
+    /** Puts a node over the window. */
+    void raise(Node node);
+
+    /** Takes away what lies over the window. */
+    void lower();
+  }
 
   /** The content of a window over a workbench, with the stations that there are. */
   public Shell(Workbench workbench, Map<Station, Maker> makers) {
@@ -61,7 +71,19 @@ public final class Shell extends StackPane {
     files = new FileDesk(workbench);
     commands = new Commands(workbench, files, stations);
     keys = new Keys(workbench);
-    Frame frame = new Frame(commands, keys);
+    Over over =
+        new Over() {
+          @Override
+          public void raise(Node node) {
+            Shell.this.raise(node);
+          }
+
+          @Override
+          public void lower() {
+            Shell.this.lower();
+          }
+        };
+    Frame frame = new Frame(commands, keys, over);
     this.makers = Map.copyOf(makers);
     this.frame = frame;
 

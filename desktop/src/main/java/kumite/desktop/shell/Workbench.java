@@ -3,6 +3,7 @@ package kumite.desktop.shell;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
@@ -17,6 +18,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import kumite.build.Build;
 import kumite.build.ContactId;
 import kumite.build.ControlId;
+import kumite.build.ControlKind;
 import kumite.build.Edit;
 import kumite.device.Holds;
 import kumite.device.SimulatedDevice;
@@ -84,9 +86,9 @@ public final class Workbench {
     selectFirstPath();
   }
 
-  /** {@return the kinds of parts there are} */
+  /** {@return the kinds of parts there are, with the build's own} */
   public Catalogue catalogue() {
-    return catalogue;
+    return catalogue.with(build.get());
   }
 
   /** {@return the latest worked-out bench; may lag a few milliseconds behind the build} */
@@ -176,6 +178,24 @@ public final class Workbench {
       redo.clear();
     }
     set(after);
+  }
+
+  /** Makes parts belong to the build, in one step. */
+  public void takeParts(List<ControlKind> kinds) {
+    apply(
+        new Edit(
+            kinds.size() == 1 ? "Own part " + kinds.get(0).name() : kinds.size() + " own parts",
+            before -> {
+              Build after = before;
+              for (ControlKind kind : kinds) {
+                after = after.withOwn(kind);
+              }
+              return after;
+            }));
+    say(
+        kinds.size() == 1
+            ? kinds.get(0).name() + " is in the tray now, under " + kinds.get(0).family().plural()
+            : kinds.size() + " parts are in the tray now");
   }
 
   /** Shows a change without keeping it; {@link #apply} or {@link #endPreview} ends it. */

@@ -1,4 +1,4 @@
-package kumite.parts;
+package kumite.build;
 
 import java.util.Objects;
 

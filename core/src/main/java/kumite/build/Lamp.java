@@ -1,4 +1,4 @@
-package kumite.parts;
+package kumite.build;
 
 /**
  * A light-emitting diode inside a control, without a resistor of its own.

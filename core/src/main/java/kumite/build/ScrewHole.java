@@ -1,6 +1,4 @@
-package kumite.parts;
-
-import kumite.build.Point;
+package kumite.build;
 
 /**
  * A screw hole of a control's mounting pattern.

@@ -1,4 +1,4 @@
-package kumite.parts;
+package kumite.build;
 
 /** The outline of a cut-out, a flange or a body, centred on its control. */
 public sealed interface Shape {

@@ -1,0 +1,117 @@
+package kumite.sheet;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import kumite.files.Tables;
+import kumite.verdict.Bench;
+
+/** Everything that goes to the bench as a file, the same for the window and the command line. */
+public enum Export {
+  BENCH_SHEET("bench-sheet", "Bench sheet", "bench-sheet.pdf", true, false),
+  TEMPLATE("template-pdf", "Drill template 1:1", "template.pdf", true, false),
+  SVG("svg", "Cut drawing SVG", "panel.svg", false, true),
+  DXF("dxf", "Cut drawing DXF", "panel.dxf", false, true),
+  DRILL("drill-csv", "Drill table", "drill.csv", false, false),
+  CAP_LABELS("cap-labels", "Labels for caps and wires", "labels.pdf", true, false),
+  HEADER_OVERLAY("header-overlay", "Header overlay 1:1", "header-overlay.pdf", true, false),
+  WIRING("wiring-csv", "Wiring chart", "wiring.csv", false, false),
+  DESCRIPTOR("descriptor", "Report descriptor", "descriptor.hex", false, false);
+
+  private final String word;
+  private final String title;
+  private final String file;
+  private final boolean onPaper;
+  private final boolean cut;
+
+  Export(String word, String title, String file, boolean onPaper, boolean cut) {
+    this.word = word;
+    this.title = title;
+    this.file = file;
+    this.onPaper = onPaper;
+    this.cut = cut;
+  }
+
+  /**
+   * What an export can be told.
+   *
+   * @param paper the paper of printed ones
+   * @param kerfMm how wide the beam or cutter of a cut drawing cuts, 0 to 10
+   */
+  public record Choices(Paper paper, double kerfMm) {
+    /** A4, true sizes. */
+    public static final Choices USUAL = new Choices(Paper.A4, 0);
+  }
+
+  /** {@return its word on the command line} */
+  public String word() {
+    return word;
+  }
+
+  /** {@return its name for people} */
+  public String title() {
+    return title;
+  }
+
+  /** {@return the name of its file} */
+  public String file() {
+    return file;
+  }
+
+  /** {@return whether it is printed, so that the paper matters} */
+  public boolean onPaper() {
+    return onPaper;
+  }
+
+  /** {@return whether a machine cuts by it, so that the kerf matters} */
+  public boolean cut() {
+    return cut;
+  }
+
+  /** {@return the export of that word, if there is one} */
+  public static Optional<Export> named(String word) {
+    return Arrays.stream(values()).filter(export -> export.word.equals(word)).findFirst();
+  }
+
+  /** {@return all words, for messages} */
+  public static String words() {
+    return Arrays.stream(values()).map(Export::word).collect(Collectors.joining(", "));
+  }
+
+  /**
+   * {@return the content of its file}
+   *
+   * @throws IllegalArgumentException if the build or a choice does not allow it; the message says
+   *     why
+   */
+  public byte[] content(Bench bench, Choices choices) {
+    return switch (this) {
+      case BENCH_SHEET -> BenchSheet.pdf(bench, choices.paper());
+      case TEMPLATE -> Template.pdf(bench, choices.paper());
+      case SVG -> utf8(SvgDrawing.of(bench, choices.kerfMm()));
+      case DXF -> utf8(DxfDrawing.of(bench, choices.kerfMm()));
+      case DRILL -> utf8(Tables.drill(bench));
+      case CAP_LABELS -> LabelSheet.pdf(bench, choices.paper());
+      case HEADER_OVERLAY -> HeaderOverlay.pdf(bench, choices.paper());
+      case WIRING -> utf8(Tables.wiring(bench));
+      case DESCRIPTOR -> utf8(Tables.hex(bench.layout().descriptor()));
+    };
+  }
+
+  /** {@return all its files by name; most have one} */
+  public Map<String, byte[]> files(Bench bench, Choices choices) {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    files.put(file, content(bench, choices));
+    if (this == DESCRIPTOR) {
+      files.put("descriptor.bin", bench.layout().descriptor());
+    }
+    return files;
+  }
+
+  private static byte[] utf8(String text) {
+    return text.getBytes(StandardCharsets.UTF_8);
+  }
+}

@@ -1,0 +1,144 @@
+package kumite.desktop.panel;
+
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Group;
+import javafx.scene.control.Label;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Polygon;
+import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.Shape;
+import kumite.build.Block;
+import kumite.build.Panel;
+import kumite.build.Placement;
+import kumite.build.Point;
+import kumite.panel.Rounding;
+import kumite.parts.BoardKind;
+import kumite.verdict.Bench;
+
+/** What lies under the controls on the plan: the panel, the walls, the blocks and the board. */
+final class CaseLayer extends Group {
+  private final Polygon outline = new Polygon();
+  private final Polygon wall = new Polygon();
+  private final Label wallLabel = note("inside of the case wall");
+  private final Group blocks = new Group();
+  private final Group board = new Group();
+  private final Rectangle boardBox = new Rectangle();
+  private final Label boardLabel = note("board");
+
+  CaseLayer() {
+    outline.getStyleClass().add("panel-outline");
+    wall.getStyleClass().add("case-wall");
+    boardBox.getStyleClass().add("board-below");
+    boardBox.setId("board-below");
+    wall.setMouseTransparent(true);
+    blocks.setMouseTransparent(true);
+    getChildren().addAll(outline, wall, blocks, board, boardLabel, wallLabel);
+  }
+
+  private static Label note(String text) {
+    Label label = new Label(text);
+    label.getStyleClass().add("plan-note");
+    label.setMouseTransparent(true);
+    return label;
+  }
+
+  /** {@return whether a picked node is the board} */
+  boolean isBoard(javafx.scene.Node node) {
+    return node == boardBox;
+  }
+
+  void show(Scale scale, Bench bench) {
+    Panel panel = bench.build().panel();
+    fill(outline, Rounding.points(panel, 3), scale);
+    List<Point> inner = Rounding.insideOfWall(panel);
+    boolean walls = panel.inside().wallMm() > 0 && !inner.isEmpty();
+    wall.setVisible(walls);
+    wallLabel.setVisible(walls);
+    fill(wall, inner, scale);
+    wallLabel.applyCss();
+    wallLabel.autosize();
+    double in = panel.inside().wallMm();
+    double right = Math.max(scale.x(in), scale.x(panel.widthMm() - in));
+    wallLabel.relocate(right - wallLabel.getWidth() - 6, scale.y(in) - 18);
+    blocks(scale, panel.inside().blocks());
+    board(scale, bench);
+  }
+
+  private static void fill(Polygon polygon, List<Point> ring, Scale scale) {
+    Double[] points = new Double[ring.size() * 2];
+    for (int i = 0; i < ring.size(); i++) {
+      points[2 * i] = scale.x(ring.get(i).xMm());
+      points[2 * i + 1] = scale.y(ring.get(i).yMm());
+    }
+    polygon.getPoints().setAll(points);
+  }
+
+  private void blocks(Scale scale, List<Block> all) {
+    blocks.getChildren().clear();
+    for (Block block : all) {
+      Rectangle box = box(scale, block.centre(), block.widthMm(), block.heightMm());
+      box.getStyleClass().add("block");
+      Label name = note(block.name());
+      blocks.getChildren().addAll(box, name);
+      name.applyCss();
+      name.autosize();
+      name.relocate(
+          scale.x(block.centre().xMm()) - name.getWidth() / 2,
+          scale.y(block.centre().yMm()) - name.getHeight() / 2);
+    }
+  }
+
+  private static Rectangle box(Scale scale, Point centre, double widthMm, double heightMm) {
+    double w = widthMm * scale.pxPerMm();
+    double h = heightMm * scale.pxPerMm();
+    return new Rectangle(scale.x(centre.xMm()) - w / 2, scale.y(centre.yMm()) - h / 2, w, h);
+  }
+
+  private void board(Scale scale, Bench bench) {
+    Optional<BoardKind> kind = bench.board();
+    board.getChildren().clear();
+    boardLabel.setVisible(kind.isPresent());
+    if (kind.isEmpty()) {
+      return;
+    }
+    BoardKind.Seating seating = kind.get().seating();
+    Placement at = bench.build().board().orElseThrow().placement();
+    Point centre = at.centre();
+    Rectangle to = box(scale, centre, kind.get().widthMm(), kind.get().heightMm());
+    boardBox.setX(to.getX());
+    boardBox.setY(to.getY());
+    boardBox.setWidth(to.getWidth());
+    boardBox.setHeight(to.getHeight());
+    double turn = scale.turned() ? at.turnDegrees() : -at.turnDegrees();
+    boardBox.setRotate(turn);
+    board.getChildren().add(boardBox);
+    if (seating.plugReachMm() > 0) {
+      Point middle = at.place(new Point(0, kind.get().heightMm() / 2 + seating.plugReachMm() / 2));
+      Rectangle plug = box(scale, middle, seating.plugWidthMm(), seating.plugReachMm());
+      plug.setRotate(turn);
+      plug.getStyleClass().add("board-plug-room");
+      addQuiet(plug);
+    }
+    for (Point standoff : seating.standoffs()) {
+      Point p = at.place(standoff);
+      Circle hole =
+          new Circle(
+              scale.x(p.xMm()),
+              scale.y(p.yMm()),
+              Math.max(1, seating.standoffHoleMm() / 2 * scale.pxPerMm()));
+      hole.getStyleClass().add("board-plug-room");
+      addQuiet(hole);
+    }
+    boardLabel.applyCss();
+    boardLabel.autosize();
+    boardLabel.relocate(
+        Math.round(scale.x(at.xMm()) - boardLabel.getWidth() / 2),
+        Math.round(scale.y(at.yMm()) - boardLabel.getHeight() / 2));
+  }
+
+  private void addQuiet(Shape shape) {
+    shape.setMouseTransparent(true);
+    board.getChildren().add(shape);
+  }
+}

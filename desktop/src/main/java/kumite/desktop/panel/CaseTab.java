@@ -1,0 +1,239 @@
+package kumite.desktop.panel;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import kumite.build.Block;
+import kumite.build.BoardChoice;
+import kumite.build.CaseInside;
+import kumite.build.Edit;
+import kumite.build.Length;
+import kumite.build.LengthUnit;
+import kumite.build.Opening;
+import kumite.build.Panel;
+import kumite.desktop.field.Choice;
+import kumite.desktop.field.Head;
+import kumite.desktop.field.TypedField;
+import kumite.desktop.shell.Workbench;
+import kumite.verdict.Bench;
+
+/** The case below: its depth, walls and what is in the way, how it opens, where the board sits. */
+final class CaseTab implements Tab {
+  private final Workbench workbench;
+  private final TypedField depth;
+  private final TypedField frontDepth;
+  private final TypedField wall;
+  private final Choice<Opening> opening;
+  private final Choice<BoardChoice.Seat> seat;
+  private final Label loops = new Label();
+  private final FlowPane blocks = new FlowPane();
+  private final TextField newBlock = new TextField();
+  private final VBox root = new VBox();
+
+  CaseTab(Workbench workbench) {
+    this.workbench = workbench;
+    depth = size("depth at the back", "panel-inside-depth", (c, mm) -> c.withDepth(mm));
+    frontDepth = size("depth at the front", "panel-front-depth", CaseInside::withFrontDepth);
+    wall = size("wall", "panel-wall", CaseInside::withWall);
+    opening =
+        new Choice<>(
+            "how the case opens",
+            List.of(Opening.values()),
+            Opening::words,
+            o -> change("Open: " + o.words(), c -> c.withOpening(o)));
+    opening.setId("case-opening");
+    seat =
+        new Choice<>(
+            "what the board is screwed to",
+            List.of(BoardChoice.Seat.values()),
+            BoardChoice.Seat::words,
+            s ->
+                workbench.apply(
+                    new Edit(
+                        "Board on " + s.words(),
+                        b -> b.withBoard(b.board().map(board -> board.on(s))))));
+    seat.setId("board-seat");
+    FlowPane fields = new FlowPane();
+    fields.getStyleClass().add("field-row");
+    fields.setMinHeight(Region.USE_PREF_SIZE);
+    fields
+        .getChildren()
+        .addAll(
+            Head.named("depth, back", depth),
+            Head.named("depth, front", frontDepth),
+            Head.named("wall", wall),
+            Head.named("opens", opening),
+            Head.named("board on", seat));
+    newBlock.setId("new-block");
+    newBlock.setPromptText("name: left front width depth, such as batten: 0 100 400 18");
+    newBlock.setPrefColumnCount(38);
+    newBlock.setOnAction(event -> addTyped());
+    Button cornerBlocks = new Button("Corner blocks 20 mm");
+    cornerBlocks.setId("corner-blocks");
+    cornerBlocks.getStyleClass().add("small");
+    cornerBlocks.setMinWidth(Region.USE_PREF_SIZE);
+    cornerBlocks.setOnAction(event -> cornerBlocks());
+    blocks.getStyleClass().add("actions");
+    blocks.setMinHeight(Region.USE_PREF_SIZE);
+    FlowPane adding = new FlowPane(newBlock, cornerBlocks);
+    adding.getStyleClass().add("actions");
+    adding.setMinHeight(Region.USE_PREF_SIZE);
+    loops.getStyleClass().add("note");
+    loops.setWrapText(true);
+    loops.setMinHeight(Region.USE_PREF_SIZE);
+    root.getStyleClass().add("tab-body");
+    root.getChildren().addAll(fields, adding, blocks, loops);
+  }
+
+  private interface Change {
+    CaseInside apply(CaseInside inside, double mm);
+  }
+
+  private TypedField size(String name, String id, Change change) {
+    TypedField field =
+        TypedField.length(name, mm -> change("Set " + name, c -> change.apply(c, mm)));
+    field.field().setPrefWidth(80);
+    field.field().setId(id);
+    return field;
+  }
+
+  private void change(String label, UnaryOperator<CaseInside> change) {
+    workbench.apply(
+        new Edit(label, b -> b.withPanel(b.panel().withInside(change.apply(b.panel().inside())))));
+  }
+
+  private void add(List<Block> more, String label) {
+    change(
+        label,
+        c -> {
+          List<Block> next = new ArrayList<>(c.blocks());
+          next.addAll(more);
+          return c.withBlocks(next);
+        });
+  }
+
+  private void cornerBlocks() {
+    Panel panel = workbench.build().get().panel();
+    double in = panel.inside().wallMm();
+    double right = panel.widthMm() - in - 20;
+    double back = panel.heightMm() - in - 20;
+    add(
+        List.of(
+            new Block("corner block", in, in, 20, 20),
+            new Block("corner block", right, in, 20, 20),
+            new Block("corner block", in, back, 20, 20),
+            new Block("corner block", right, back, 20, 20)),
+        "Add corner blocks");
+  }
+
+  private void addTyped() {
+    try {
+      String[] parts = newBlock.getText().split(":");
+      String[] numbers =
+          parts.length == 2 ? parts[1].strip().split("\\s+(?=[-\\d.])") : new String[0];
+      if (numbers.length != 4) {
+        throw new IllegalArgumentException(
+            "type a name, a colon and four lengths: left, front, width, front to back; such as"
+                + " batten: 0 100 400 18");
+      }
+      LengthUnit unit = workbench.build().get().brief().units();
+      double[] mm = new double[4];
+      for (int i = 0; i < 4; i++) {
+        mm[i] = Length.parse(numbers[i], unit).mm();
+      }
+      Block block = new Block(parts[0].strip(), mm[0], mm[1], mm[2], mm[3]);
+      add(List.of(block), "Add " + block.name());
+      newBlock.clear();
+    } catch (IllegalArgumentException e) {
+      workbench.complain(e.getMessage());
+    }
+  }
+
+  @Override
+  public Node node() {
+    return root;
+  }
+
+  @Override
+  public void show(Bench bench) {
+    CaseInside inside = bench.build().panel().inside();
+    LengthUnit unit = bench.build().brief().units();
+    for (TypedField field : new TypedField[] {depth, frontDepth, wall}) {
+      field.unit(unit);
+    }
+    depth.show(inside.depthMm());
+    frontDepth.show(inside.frontDepthMm());
+    wall.show(inside.wallMm());
+    opening.show(Optional.of(inside.opening()));
+    seat.setDisable(bench.build().board().isEmpty());
+    seat.show(bench.build().board().map(BoardChoice::seat));
+    blocks.getChildren().clear();
+    for (int i = 0; i < inside.blocks().size(); i++) {
+      int at = i;
+      Block block = inside.blocks().get(i);
+      Label name =
+          new Label(
+              block.name()
+                  + "  "
+                  + Length.number(block.leftMm(), unit)
+                  + ", "
+                  + Length.number(block.frontMm(), unit)
+                  + "  "
+                  + Length.number(block.widthMm(), unit)
+                  + " x "
+                  + Length.number(block.heightMm(), unit));
+      name.getStyleClass().add("note");
+      name.setMinWidth(Region.USE_PREF_SIZE);
+      Button remove = new Button("Remove");
+      remove.getStyleClass().add("small");
+      remove.setMinWidth(Region.USE_PREF_SIZE);
+      remove.setOnAction(
+          event ->
+              change(
+                  "Remove " + block.name(),
+                  c -> {
+                    List<Block> next = new ArrayList<>(c.blocks());
+                    next.remove(at);
+                    return c.withBlocks(next);
+                  }));
+      HBox chip = new HBox(name, remove);
+      chip.getStyleClass().add("chip");
+      blocks.getChildren().add(chip);
+    }
+    blocks.setVisible(!inside.blocks().isEmpty());
+    blocks.setManaged(!inside.blocks().isEmpty());
+    loops.setText(loopWords(bench));
+  }
+
+  /** Which strands cross from the panel to the base, and so need a loop to open it. */
+  private static String loopWords(Bench bench) {
+    Optional<BoardChoice> board = bench.build().board();
+    if (board.isEmpty()) {
+      return "Blocks reach from the panel down to the floor. Choose a board at the Loom station to"
+          + " see which wires need a service loop.";
+    }
+    if (board.get().seat() == BoardChoice.Seat.PANEL) {
+      return "The board stays with the panel: no wire crosses to the base, none needs a service"
+          + " loop.";
+    }
+    long crossing =
+        bench.loom().strands().stream()
+            .filter(s -> s.from().part().equals("board") != s.to().part().equals("board"))
+            .count();
+    return crossing
+        + " of "
+        + bench.loom().strands().size()
+        + " strands cross from the panel to the base and get a service loop ("
+        + bench.build().panel().inside().opening().words()
+        + "); the Loom station shows each with its working.";
+  }
+}

@@ -1,0 +1,87 @@
+package kumite.desktop.panel;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import javafx.scene.Node;
+import javafx.scene.control.CustomMenuItem;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import kumite.build.ControlKind;
+import kumite.build.Shape;
+import kumite.desktop.shell.Workbench;
+import kumite.working.Working;
+
+/** The catalogue as a row of families; each opens the list of its kinds. */
+final class Tray extends FlowPane {
+  private final Workbench workbench;
+  private final Consumer<ControlKind> chosen;
+  private List<ControlKind> shown = List.of();
+  private List<Node> last = List.of();
+
+  Tray(Workbench workbench, Consumer<ControlKind> chosen) {
+    this.workbench = workbench;
+    this.chosen = chosen;
+    getStyleClass().add("tray");
+    setMinHeight(Region.USE_PREF_SIZE);
+    show();
+  }
+
+  /** Puts something behind the families. */
+  void last(Node node) {
+    last = List.of(node);
+    getChildren().add(node);
+  }
+
+  void show() {
+    List<ControlKind> kinds = workbench.catalogue().controls();
+    if (kinds.equals(shown)) {
+      return;
+    }
+    shown = kinds;
+    getChildren().clear();
+    for (ControlKind.Family family : ControlKind.Family.values()) {
+      List<ControlKind> members = workbench.catalogue().controls(family);
+      if (members.isEmpty()) {
+        continue;
+      }
+      MenuButton button = new MenuButton(family.plural());
+      button.setId("family-" + family.name().toLowerCase(Locale.ROOT));
+      button.getStyleClass().add("tray-button");
+      button.setGraphic(TrayIcon.of(members.get(0)));
+      button.setMinWidth(Region.USE_PREF_SIZE);
+      button.setTooltip(new Tooltip("Add one of " + members.size() + " kinds"));
+      members.forEach(kind -> button.getItems().add(item(kind)));
+      getChildren().add(button);
+    }
+    getChildren().addAll(last);
+  }
+
+  private MenuItem item(ControlKind kind) {
+    Label name = new Label(kind.name());
+    name.getStyleClass().add("strong");
+    name.setMinWidth(130);
+    Label size = new Label(hole(kind.cutout()));
+    size.getStyleClass().addAll("mono", "note");
+    size.setMinWidth(92);
+    Label trait = new Label(kind.trait());
+    trait.getStyleClass().add("note");
+    HBox row = new HBox(TrayIcon.of(kind), name, size, trait);
+    row.getStyleClass().add("tray-row");
+    row.setId("add-" + kind.id());
+    CustomMenuItem item = new CustomMenuItem(row);
+    item.setOnAction(event -> chosen.accept(kind));
+    return item;
+  }
+
+  private static String hole(Shape cutout) {
+    return cutout instanceof Shape.Round round
+        ? Working.number(round.diameterMm(), 1) + " mm"
+        : Working.number(cutout.widthMm(), 1) + " x " + Working.number(cutout.heightMm(), 1);
+  }
+}

@@ -180,4 +180,61 @@ public class CommandLineTest {
     assertThat(run("--help").out()).contains("check", "paths", "press", "export", "sum");
     assertThat(run("export", "--help").out()).contains("bench-sheet", "descriptor");
   }
+
+  @Test
+  public void gapsComeWorstFirstWithWhatIsNeeded() throws Exception {
+    JsonNode rows = run("gaps", DEMO, "--json").json();
+    assertThat(rows.get(0).get("height").asText()).isEqualTo("below");
+    assertThat(rows.get(0).get("between").get(0).asText()).isEqualTo("rudder");
+    assertThat(rows.get(0).get("gap_mm").asDouble()).isEqualTo(-2.5);
+    assertThat(rows.get(0).get("needed_mm").asDouble()).isEqualTo(1.0);
+    double last = Double.POSITIVE_INFINITY;
+    for (JsonNode row : rows) {
+      assertThat(row.get("missing_mm").asDouble()).isLessThanOrEqualTo(last);
+      last = row.get("missing_mm").asDouble();
+    }
+    assertThat(run("gaps", DEMO).out()).contains("too narrow").contains("flange to flange");
+  }
+
+  @Test
+  public void partsAreListedShownAndReadFromAFile() throws Exception {
+    JsonNode parts = run("parts", "list", "--json").json();
+    assertThat(parts).hasSizeGreaterThanOrEqualTo(40);
+    JsonNode lever = run("parts", "show", "lever-8", "--json").json();
+    assertThat(lever.at("/body_mm/rect/0").asDouble()).isEqualTo(65);
+    assertThat(run("parts", "show", "nothing").exit()).isEqualTo(2);
+    Path folder = Files.createTempDirectory("kumite-parts");
+    Path csv = folder.resolve("mine.csv");
+    Files.writeString(csv, "id,name,family,cutout,body_depth\nfog,Fog,button,33 round,40\n");
+    Path build = folder.resolve("b.kumite.json");
+    Files.copy(Path.of(DEMO), build);
+    Ran ran = run("parts", "import", csv.toString(), "--into", build.toString(), "--json");
+    assertThat(ran.exit()).isZero();
+    assertThat(ran.json().at("/parts/0/id").asText()).isEqualTo("fog");
+    assertThat(Files.readString(build)).contains("\"fog\"");
+    String before = Files.readString(build);
+    Files.writeString(csv, "id,name,family,cutout,body_depth\nfog,Fog,button,wide,40\n");
+    Ran bad = run("parts", "import", csv.toString(), "--into", build.toString());
+    assertThat(bad.exit()).isEqualTo(2);
+    assertThat(bad.err()).contains("row 2, cutout");
+    assertThat(Files.readString(build)).as("nothing half-done").isEqualTo(before);
+  }
+
+  @Test
+  public void everyExportIsWrittenAndBadKerfIsTold() throws Exception {
+    Path folder = Files.createTempDirectory("kumite-out");
+    for (kumite.sheet.Export export : kumite.sheet.Export.values()) {
+      Ran ran = run("export", DEMO, "--what", export.word(), "--out", folder.toString());
+      assertThat(ran.exit()).as("%s %s", export, ran.err()).isZero();
+      assertThat(Files.size(folder.resolve(export.file()))).isPositive();
+      assertThat(run("export", "--help").out()).contains(export.word());
+    }
+    Ran bad = run("export", DEMO, "--what", "svg", "--kerf", "wide", "--out", folder.toString());
+    assertThat(bad.exit()).isEqualTo(2);
+    assertThat(bad.err()).contains("not a length");
+    assertThat(
+            run("export", DEMO, "--what", "dxf", "--kerf", "1/8 in", "--out", folder.toString())
+                .err())
+        .contains("wider than the hole");
+  }
 }

@@ -16,10 +16,7 @@ final class Outline {
    */
   static void require(List<Point> corners, double widthMm, double heightMm, double cornerMm) {
     int n = corners.size();
-    if (n < 3 || n > MOST_CORNERS) {
-      throw new IllegalArgumentException(
-          "an outline has 3 to " + MOST_CORNERS + " corners, but had " + n);
-    }
+    requireCount(n);
     double right = Double.NEGATIVE_INFINITY;
     double back = Double.NEGATIVE_INFINITY;
     double left = Double.POSITIVE_INFINITY;
@@ -74,6 +71,13 @@ final class Outline {
                 + ((i + 1) % n + 1)
                 + "; make it smaller");
       }
+    }
+  }
+
+  static void requireCount(int corners) {
+    if (corners < 3 || corners > MOST_CORNERS) {
+      throw new IllegalArgumentException(
+          "an outline has 3 to " + MOST_CORNERS + " corners, but had " + corners);
     }
   }
 

@@ -99,6 +99,7 @@ public record Panel(
       return new Panel(
           widthMm, heightMm, cornerMm, thicknessMm, material, inside, datum, List.of());
     }
+    Outline.requireCount(corners.size());
     double left = corners.stream().mapToDouble(Point::xMm).min().orElseThrow();
     double front = corners.stream().mapToDouble(Point::yMm).min().orElseThrow();
     double right = corners.stream().mapToDouble(Point::xMm).max().orElseThrow();

@@ -13,7 +13,6 @@ import kumite.build.ControlId;
 import kumite.build.ControlKind;
 import kumite.build.Hand;
 import kumite.build.Point;
-import kumite.build.Shape;
 import kumite.parts.Catalogue;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -221,7 +220,7 @@ public record Reach(List<Row> reaches, List<Together> pairs, List<Target> target
   private record Near(Control other, double distanceMm) {}
 
   private static Optional<Near> nearest(Build build, Catalogue catalogue, Control control) {
-    Swept centre = Swept.of(new Shape.Round(0.001), control.placement());
+    Swept centre = Swept.circle(control.placement().centre(), 0);
     Near best = null;
     for (Control other : build.controls()) {
       if (other.id().equals(control.id())) {

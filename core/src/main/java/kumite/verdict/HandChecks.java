@@ -125,6 +125,7 @@ final class HandChecks {
         control,
         catalogue.controls(kind.family()).stream()
             .filter(k -> names(k).equals(names(kind)) && k.lit() == kind.lit())
+            .filter(k -> k.latching() == kind.latching())
             .filter(k -> k.feel().newton() <= newton)
             .min(Comparator.comparingDouble(k -> sizeApart(k, kind))));
   }

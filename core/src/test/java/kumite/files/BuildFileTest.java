@@ -189,4 +189,55 @@ public class BuildFileTest {
     journal.clear();
     assertThat(journal.find(CATALOGUE)).isEmpty();
   }
+
+  /** Version 1 knew a reach, a level floor and nothing in the way; all else is as it was. */
+  @Test
+  public void theFirstVersionIsBroughtUpToDate() throws Exception {
+    Build build = Builds.ferryBridge();
+    com.fasterxml.jackson.databind.node.ObjectNode old =
+        (com.fasterxml.jackson.databind.node.ObjectNode) BuildFile.tree(BuildFile.text(build));
+    old.put("version", 1);
+    old.remove("own_parts");
+    var brief = (com.fasterxml.jackson.databind.node.ObjectNode) old.get("brief");
+    brief.remove("hand");
+    brief.remove("together");
+    brief.put("reach_mm", 123);
+    var inside = (com.fasterxml.jackson.databind.node.ObjectNode) old.at("/panel/inside");
+    inside.remove(java.util.List.of("front_depth_mm", "blocks", "opening"));
+    ((com.fasterxml.jackson.databind.node.ObjectNode) old.get("board")).remove("seat");
+    Build migrated = BuildFile.parse(old.toString(), "old", Catalogue.standard());
+    assertThat(migrated.brief().hand()).isEqualTo(kumite.build.Hand.AVERAGE.withReach(123));
+    assertThat(migrated.panel().inside().frontDepthMm()).isEqualTo(72);
+    assertThat(migrated.controls()).isEqualTo(build.controls());
+    assertThat(migrated.mapping()).isEqualTo(build.mapping());
+    assertThat(migrated.board()).isEqualTo(build.board());
+  }
+
+  @Test
+  public void aBuildWithItsOwnPartsAndOutlineIsWhole() throws Exception {
+    var kind = Catalogue.standard().control("button-30").orElseThrow();
+    var node = (com.fasterxml.jackson.databind.node.ObjectNode) kumite.parts.PartFile.write(kind);
+    var own = kumite.parts.PartFile.read(node.put("id", "own-bell").put("name", "Bell"));
+    Build build = Build.empty("Own").withOwn(own);
+    build =
+        build
+            .withControl(
+                kumite.build.Control.of(
+                    new kumite.build.ControlId("bell"),
+                    "Bell",
+                    "own-bell",
+                    kumite.build.Placement.at(99, 99)))
+            .withPanel(
+                build
+                    .panel()
+                    .withOutline(
+                        java.util.List.of(
+                            new kumite.build.Point(0, 0),
+                            new kumite.build.Point(300, 30),
+                            new kumite.build.Point(250, 200),
+                            new kumite.build.Point(20, 190))));
+    assertThat(BuildFile.parse(BuildFile.text(build), "own", Catalogue.standard()))
+        .isEqualTo(build);
+    assertThat(kumite.verdict.Bench.of(build, Catalogue.standard()).gaps().list()).isNotEmpty();
+  }
 }

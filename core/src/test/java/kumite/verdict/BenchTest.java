@@ -96,6 +96,24 @@ public class BenchTest {
         b.withBoard(Optional.of(new BoardChoice(kind, b.board().orElseThrow().placement())));
   }
 
+  private static UnaryOperator<Build> hand(UnaryOperator<kumite.build.Hand> change) {
+    return b -> b.withBrief(b.brief().withHand(change.apply(b.brief().hand())));
+  }
+
+  private static UnaryOperator<Build> block(double x, double y, double w, double h) {
+    return b ->
+        b.withPanel(
+            b.panel()
+                .withInside(
+                    b.panel()
+                        .inside()
+                        .withBlocks(List.of(new kumite.build.Block("bracket", x, y, w, h)))));
+  }
+
+  private static UnaryOperator<Build> boardAt(double x, double y) {
+    return b -> b.withBoard(b.board().map(board -> board.at(Placement.at(x, y))));
+  }
+
   @DataProvider
   Object[][] faults() {
     Severity stop = Severity.STOP;
@@ -124,6 +142,38 @@ public class BenchTest {
       {"PN-07", stop, true, (UnaryOperator<Build>) b -> b.withPanel(b.panel().withThickness(6))},
       {"PN-08", stop, true, place("horn", 302, 160)},
       {"PN-09", stop, true, place("bilge", -40, 96)},
+      // slider caps 12 mm wide, 17 mm apart: 5 mm for fingers that need 6
+      {"PN-10", look, true, place("starboard", 351, 112)},
+      {
+        "PN-11",
+        look,
+        true,
+        control("bilge", c -> c.withKind("button-30-screw").withPlacement(Placement.at(160.5, 96)))
+            .andThen(place("wiper", 197.5, 96))
+      },
+      {"PN-12", stop, true, block(150, 80, 30, 10)},
+      {"PN-13", stop, true, place("horn", 302, 188)},
+      {"PN-14", stop, true, boardAt(12, 176)},
+      {"PN-15", look, true, boardAt(302, 170)},
+      {"PN-16", stop, true, block(292, 140, 20, 10)},
+      {
+        "PN-17",
+        look,
+        true,
+        (UnaryOperator<Build>)
+            b ->
+                b.withControls(
+                        b.controls().stream()
+                            .filter(c -> c.id().text().equals("rudder"))
+                            .map(c -> c.withPlacement(Placement.at(120, 118)))
+                            .toList())
+                    .withPanel(b.panel().withThickness(20).withMaterial(Material.PLYWOOD))
+      },
+      {"HD-01", look, true, hand(h -> h.withReach(185))},
+      {"HD-02", look, true, hand(h -> h.withForce(2.5))},
+      {"HD-03", look, true, hand(h -> h.withSpan(100))},
+      {"HD-04", look, false, hand(h -> h.withWander(9))},
+      {"HD-05", look, false, hand(h -> h.withWander(10))},
       {"LM-01", look, true, (UnaryOperator<Build>) b -> b.withBoard(Optional.empty())},
       {"LM-02", stop, true, board("encoder-12-rail")},
       {"LM-03", stop, true, lock("port", "D5")},

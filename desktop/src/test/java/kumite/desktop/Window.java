@@ -148,6 +148,40 @@ final class Window {
     settle();
   }
 
+  /** Adds a part from the tray: its family's list, then its row. */
+  void add(String kind) {
+    String family =
+        onFx(
+            () ->
+                workbench()
+                    .catalogue()
+                    .control(kind)
+                    .orElseThrow()
+                    .family()
+                    .name()
+                    .toLowerCase(java.util.Locale.ROOT));
+    click("#family-" + family);
+    hands.clickOn("#add-" + kind);
+    settle();
+  }
+
+  /** Presses one of a row of choices by its words. */
+  void choose(String words) {
+    settle();
+    Node segment =
+        hands
+            .from(stage.getScene().getRoot())
+            .lookup(".segment")
+            .match(
+                node ->
+                    node instanceof javafx.scene.control.ToggleButton button
+                        && button.getText().equals(words)
+                        && button.isVisible())
+            .query();
+    hands.clickOn(segment);
+    settle();
+  }
+
   /** Puts the focus into a field, replaces its text and takes it with Enter. */
   void type(String query, String text) {
     TextInputControl field = find(query);

@@ -68,9 +68,9 @@ public class WindowTest {
   public void aBuildIsMadeFromNothingPressedSavedReopenedAndPrinted() throws Exception {
     window = Window.open(folder.resolve("state"));
     window.click("#add-first");
-    window.click("#add-button-30");
-    window.click("#add-button-24");
-    window.click("#add-slider-60");
+    window.add("button-30");
+    window.add("button-24");
+    window.add("slider-60");
     assertThat(window.bench().build().controls()).hasSize(4);
     assertThat(window.bench().count(Station.PANEL, Severity.STOP))
         .as("new parts go where it is free")
@@ -305,7 +305,7 @@ public class WindowTest {
   public void unsavedWorkIsOfferedAtTheNextStart() throws Exception {
     Path state = folder.resolve("state");
     window = Window.open(state, "--demo", "ferry-bridge");
-    window.click("#add-knob-9");
+    window.add("knob-9");
     Build unsaved = window.bench().build();
     window.close(); // as the application's stop does after a crash's last half second
     assertThat(new Journal(state).find(Catalogue.standard()).map(Journal.Unsaved::build))
@@ -442,5 +442,205 @@ public class WindowTest {
         .isEqualTo(300.0);
     window.hands.push(KeyCode.DELETE);
     assertThat(window.bench().build().controls()).hasSize(2);
+  }
+
+  @Test
+  public void theSamePanelIsSeenFromBelowAndInSection() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    Node rudder = window.find("#control-rudder");
+    Node hail = window.find("#control-hail");
+    double apart =
+        Window.onFx(() -> hail.localToScreen(0, 0).getX() - rudder.localToScreen(0, 0).getX());
+    window.choose("Underside");
+    double turned =
+        Window.onFx(() -> hail.localToScreen(0, 0).getX() - rudder.localToScreen(0, 0).getX());
+    assertThat(turned).as("as in a mirror").isCloseTo(-apart, within(1.0));
+    Build before = window.bench().build();
+    window.hands.clickOn(hail);
+    window.hands.push(KeyCode.RIGHT);
+    assertThat(
+            window.bench().build().control(new ControlId("hail")).orElseThrow().placement().xMm())
+        .as("the key moves it to the right as seen, which is left on the face")
+        .isEqualTo(before.control(new ControlId("hail")).orElseThrow().placement().xMm() - 1);
+    window.choose("Section");
+    window.type("#section-at", "118");
+    javafx.scene.layout.Pane section = window.find("#section");
+    List<String> names =
+        Window.onFx(
+            () ->
+                section.getChildren().stream()
+                    .filter(javafx.scene.control.Label.class::isInstance)
+                    .map(n -> ((javafx.scene.control.Label) n).getText())
+                    .toList());
+    assertThat(names)
+        .as("what the line at y = 118 meets")
+        .contains("Rudder", "Port", "Starboard", "28.0");
+  }
+
+  @Test
+  public void rowsAreLaidOutFittedAndKeptAsOneStep() throws Exception {
+    window = Window.open(folder.resolve("state"));
+    window.choose("Lay out");
+    window.type("#layout-count", "6");
+    window.type("#layout-columns", "3");
+    window.type("#layout-across", "1 1/4 in");
+    Build before = window.bench().build();
+    window.click("#layout-preview");
+    assertThat(window.bench().build().controls()).as("shown, not kept").hasSize(6);
+    window.click("#layout-fit");
+    WaitForAsyncUtils.waitFor(
+        20, TimeUnit.SECONDS, () -> window.bench().gaps().tooNarrow().isEmpty());
+    window.click("#layout-keep");
+    Build kept = window.bench().build();
+    assertThat(kept.controls()).hasSize(6);
+    assertThat(window.bench().count(Station.PANEL, Severity.STOP)).isZero();
+    window.hands.push(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(window.bench().build()).as("one step").isEqualTo(before);
+    window.type("#layout-across", "0");
+    window.click("#layout-preview");
+    assertThat(window.news()).contains("spacing across must be above 0");
+    assertThat(window.bench().build()).isEqualTo(before);
+  }
+
+  @Test
+  public void theLoupeLeversAndDrillTableSayWhatTheCoreSays() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    window.choose("Gaps");
+    javafx.scene.control.ListView<?> gaps = window.find("#gaps");
+    assertThat(gaps.getItems()).isEqualTo(window.bench().gaps().sideways());
+    Window.onFx(
+        () -> {
+          gaps.getSelectionModel().select(1);
+          return null;
+        });
+    window.settle();
+    assertThat(Window.onFx(() -> window.workbench().selection().get()))
+        .containsExactlyInAnyOrder(new ControlId("horn"), new ControlId("anchor"));
+    window.choose("Levers");
+    window.click("#use-lever-8-slim");
+    assertThat(window.bench().build().control(new ControlId("rudder")).orElseThrow().kind())
+        .isEqualTo("lever-8-slim");
+    window.choose("Drill");
+    javafx.scene.control.TableView<?> table = window.find("#drill-table");
+    assertThat(table.getItems()).isEqualTo(window.bench().drill().holes());
+    Path template = folder.resolve("t.pdf");
+    window.hands.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.P);
+    window.type("#file-name", template.toString());
+    WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, () -> window.news().contains("written"));
+    try (var document = Loader.loadPDF(template.toFile())) {
+      assertThat(new PDFTextStripper().getText(document))
+          .contains("Anchor", "x 182.7", "underside, mirrored");
+    }
+  }
+
+  @Test
+  public void caseOutlineAndHandAreTypedAndJudged() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    window.choose("Panel");
+    window.type("#panel-corners", "40 0; 360 0; 400 220; 0 220");
+    assertThat(window.bench().build().panel().outline()).hasSize(4);
+    window.type("#panel-corners", "0 0; 400 220; 400 0; 0 220");
+    assertThat(window.news()).contains("crosses itself");
+    assertThat(window.bench().build().panel().outline().get(0)).isEqualTo(new Point(40, 0));
+    window.choose("Case");
+    window.type("#new-block", "batten: 0 40 400 10");
+    assertThat(window.bench().build().panel().inside().blocks()).hasSize(1);
+    window.type("#panel-front-depth", "1 1/2 in");
+    assertThat(window.bench().build().panel().inside().frontDepthMm())
+        .isCloseTo(38.1, within(1e-9));
+    window.click("#station-brief");
+    window.choose("Player");
+    window.type("#hand-reach", "120");
+    assertThat(window.bench().findings().stream().filter(f -> f.code().equals("HD-01")))
+        .isNotEmpty();
+    window.type("#hand-force", "2.5");
+    assertThat(window.bench().findings().stream().filter(f -> f.code().equals("HD-02"))).hasSize(2);
+  }
+
+  @Test
+  public void anOwnPartIsDescribedAndUsed() throws Exception {
+    window = Window.open(folder.resolve("state"));
+    window.click("#own-part");
+    window.type("#own-name", "Fog bell");
+    window.type("#own-cutout", "wide");
+    window.click("#own-add");
+    javafx.scene.control.Label wrong = window.find("#own-wrong");
+    assertThat(wrong.getText()).contains("hole in the panel", "not a length");
+    window.type("#own-cutout", "1 1/8 in round");
+    window.click("#own-add");
+    assertThat(window.bench().build().own()).hasSize(1);
+    window.add("own-fog-bell");
+    assertThat(window.bench().drill().holes().get(0).shape().widthMm())
+        .isCloseTo(28.575, within(1e-9));
+    Path csv = folder.resolve("parts.csv");
+    Files.writeString(csv, "id,name,family,cutout,body_depth\nx,X,button,30 round,deep\n");
+    find("read own parts");
+    window.type("#file-name", csv.toString());
+    assertThat(window.news()).contains("row 2, body_depth", "Nothing was taken over");
+    assertThat(window.bench().build().own()).hasSize(1);
+  }
+
+  @Test
+  public void distancesAreMeasuredAndTheSheetIsZoomed() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    window.hands.push(KeyCode.CONTROL, KeyCode.E);
+    window.click("#control-port");
+    window.click("#control-starboard");
+    javafx.scene.layout.Pane plan = window.find("#plan");
+    assertThat(
+            Window.onFx(
+                () ->
+                    plan.lookupAll(".dimension-label").stream()
+                        .map(n -> ((javafx.scene.control.Label) n).getText())
+                        .toList()))
+        .anySatisfy(text -> assertThat(text).contains("34.0 mm = 1.339 in"));
+    window.hands.push(KeyCode.CONTROL, KeyCode.E);
+    Node horn = window.find("#control-horn");
+    Node hail = window.find("#control-hail");
+    double apart =
+        Window.onFx(() -> hail.localToScreen(0, 0).getX() - horn.localToScreen(0, 0).getX());
+    Point2D at = Window.onFx(() -> horn.localToScreen(0, 0));
+    window.hands.moveTo(at.getX(), at.getY()).scroll(1, javafx.geometry.VerticalDirection.UP);
+    window.settle();
+    assertThat(Window.onFx(() -> hail.localToScreen(0, 0).getX() - horn.localToScreen(0, 0).getX()))
+        .as("larger")
+        .isNotCloseTo(apart, within(5.0));
+    assertThat(Window.onFx(() -> horn.localToScreen(0, 0)).distance(at))
+        .as("what is under the mouse stays there")
+        .isLessThan(2);
+    window.hands.push(KeyCode.CONTROL, KeyCode.DIGIT0);
+    window.settle();
+    assertThat(Window.onFx(() -> hail.localToScreen(0, 0).getX() - horn.localToScreen(0, 0).getX()))
+        .isCloseTo(apart, within(0.5));
+  }
+
+  @Test
+  public void noTabOfThePanelCutsItsTexts() throws Exception {
+    SoftAssertions all = new SoftAssertions();
+    for (double fontPx : new double[] {13, 16.25}) {
+      window =
+          Window.sized(
+              folder.resolve("tabs" + fontPx),
+              fontPx > 13 ? 1280 : 1100,
+              fontPx > 13 ? 800 : 700,
+              fontPx,
+              "--demo");
+      for (String tab :
+          List.of(
+              "Panel",
+              "Case",
+              "Hand",
+              "Lay out",
+              "Gaps",
+              "Levers",
+              "Drill",
+              "Underside",
+              "Section")) {
+        window.choose(tab);
+        all.assertThat(window.cutTexts()).as("%s at %s px", tab, fontPx).isEmpty();
+      }
+      window.close();
+    }
+    all.assertAll();
   }
 }

@@ -1,0 +1,95 @@
+package kumite.parts;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import kumite.build.ControlKind;
+import kumite.build.Shape;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Own parts: every shipped one survives its JSON; bad files are refused by row and column. */
+public class PartFileTest {
+  private static final String HEAD =
+      "id,name,family,cutout,face,body,body_depth,panel_min,panel_max,force_n,contacts\n";
+
+  @DataProvider
+  Object[][] kinds() {
+    return Catalogue.standard().controls().stream()
+        .map(kind -> new Object[] {kind})
+        .toArray(Object[][]::new);
+  }
+
+  @Test(dataProvider = "kinds")
+  public void whatIsWrittenReadsBackTheSame(ControlKind kind) {
+    PartFile.Imported back = PartFile.read(PartFile.write(kind).toString(), "x.json");
+    assertThat(back.problems()).isEmpty();
+    assertThat(back.kinds()).containsExactly(kind);
+  }
+
+  /** 1 in = 25.4 mm exactly (1959 agreement); CSV by RFC 4180. */
+  @Test
+  public void csvTakesInchesShapesAndQuotes() {
+    PartFile.Imported read =
+        PartFile.read(
+            HEAD
+                + "fog-bell,\"Fog bell, brass\",button,1 1/8 in round,33 round,38 x 40,2 in,3,20,1.2,switch\n"
+                + "pair,Pair,lever,3 x 66 slot,,,20,1,4,,up:switch:NO; down:switch:NC\n",
+            "x.csv");
+    assertThat(read.problems()).isEmpty();
+    ControlKind bell = read.kinds().get(0);
+    assertThat(bell.name()).isEqualTo("Fog bell, brass");
+    assertThat(bell.cutout()).isEqualTo(new Shape.Round(28.575));
+    assertThat(bell.bodyDepthMm()).isCloseTo(50.8, within(1e-9));
+    ControlKind pair = read.kinds().get(1);
+    assertThat(pair.cutout()).isEqualTo(new Shape.Rect(3, 66, 1.5));
+    assertThat(pair.face()).as("not given: as the hole").isEqualTo(pair.cutout());
+    assertThat(pair.contacts().stream().map(c -> c.name() + c.tab()))
+        .containsExactly("upNO", "downNC");
+  }
+
+  @DataProvider
+  Object[][] bad() {
+    String good = "a,A,button,30 round,33 round,30 round,40,1,4,1,switch";
+    return new Object[][] {
+      {"id,nam\nx,y\n", 1, "nam", "unknown column"},
+      {HEAD + good.replace("30 round,33", "wide,33"), 2, "cutout", "not a length"},
+      {HEAD + good.replace(",40,", ",deep,"), 2, "body_depth", "not a length"},
+      {HEAD + good.replace(",40,", ",40 km,"), 2, "body_depth", "not a length"},
+      {HEAD + good + "\n" + good.replace(",40,", ",60 in x,"), 3, "body_depth", "not a length"},
+      {HEAD + good.replace("button", "bouton"), 2, "", "family \"bouton\" is unknown"},
+      {HEAD + good.replace("switch", "lever"), 2, "contacts", "use switch"},
+      {HEAD + good.replace(",A,", ",,"), 2, "name", "is missing"},
+      {HEAD + good + ",more,cells", 2, "", "more cells"},
+      {HEAD + good.replace("30 round,33", "0 round,33"), 2, "", "above 0"},
+      {HEAD + good.replace(",1,4,", ",9,4,"), 2, "", "thickest panel"},
+      {HEAD + good.replace("switch", "wiper"), 2, "", "ohm"},
+      {HEAD + good + "\n" + good, 2, "id", "twice"},
+      {"", 1, "", "no part"},
+    };
+  }
+
+  @Test(dataProvider = "bad")
+  public void badRowsAreNamedByRowAndColumn(String text, int row, String column, String what) {
+    List<PartFile.Problem> problems = PartFile.read(text, "x.csv").problems();
+    assertThat(problems)
+        .anySatisfy(
+            p -> {
+              assertThat(p.row()).isEqualTo(row);
+              assertThat(p.column()).isEqualTo(column);
+              assertThat(p.what()).contains(what);
+            });
+  }
+
+  @Test
+  public void badJsonIsNamedByItsKey() {
+    assertThat(PartFile.read("[{\"id\": \"a\", \"colour\": 3}]", "x.json").problems())
+        .singleElement()
+        .satisfies(p -> assertThat(p.words()).contains("row 1", "unknown key \"colour\""));
+    assertThat(PartFile.read("[{\"id\": \"a\", \"panel_mm\": \"thin\"}]", "x.json").problems())
+        .singleElement()
+        .satisfies(p -> assertThat(p.what()).contains("panel_mm"));
+    assertThat(PartFile.read("[{", "x.json").problems()).hasSize(1);
+  }
+}

@@ -352,55 +352,28 @@ public final class Arrange {
   }
 
   /**
-   * A free place for a new part, near the wished one: the nearest point of a 4 mm grid where the
-   * part comes too near to nothing.
+   * A free place for a new part, near the wished one: the nearest point of a 4 mm grid where
+   * nothing is too narrow, at any height.
    *
    * @return the wished place itself where no free one is found
    */
   public static Point freePlace(Build build, Catalogue catalogue, ControlKind kind, Point wished) {
-    Point best = wished;
-    double bestDistance = Double.POSITIVE_INFINITY;
+    PartRoom room = PartRoom.of(build, catalogue);
     Control probe = fresh(build, kind, wished);
-    List<Room> rooms =
-        build.controls().stream().map(c -> Room.of(catalogue.kindOf(c), c.placement())).toList();
+    List<Point> places = new ArrayList<>();
     double wall = build.panel().inside().wallMm() + Gaps.BODY_MM;
     for (double x = wall; x <= build.panel().widthMm() - wall; x += 4) {
       for (double y = wall; y <= build.panel().heightMm() - wall; y += 4) {
-        Point at = new Point(x, y);
-        double distance = at.distanceMm(wished);
-        if (distance >= bestDistance) {
-          continue;
-        }
-        Room room = Room.of(kind, probe.placement().movedTo(x, y));
-        boolean inside =
-            room.left >= wall
-                && room.right <= build.panel().widthMm() - wall
-                && room.front >= wall
-                && room.back <= build.panel().heightMm() - wall;
-        if (inside && rooms.stream().noneMatch(room::meets)) {
-          best = at;
-          bestDistance = distance;
-        }
+        places.add(new Point(x, y));
       }
     }
-    return best;
-  }
-
-  /** The box that a part needs for itself, at all heights. */
-  private record Room(double left, double right, double front, double back) {
-    static Room of(ControlKind kind, Placement placement) {
-      Swept face = Swept.of(kind.face(), placement);
-      Swept body = Swept.of(kind.body(), placement);
-      double margin = Gaps.FLANGE_MM / 2 + 0.5;
-      return new Room(
-          Math.min(face.envelope().getMinX(), body.envelope().getMinX()) - margin,
-          Math.max(face.envelope().getMaxX(), body.envelope().getMaxX()) + margin,
-          Math.min(face.envelope().getMinY(), body.envelope().getMinY()) - margin,
-          Math.max(face.envelope().getMaxY(), body.envelope().getMaxY()) + margin);
+    places.sort(Comparator.comparingDouble(at -> at.distanceMm(wished)));
+    for (Point at : places) {
+      Control there = probe.withPlacement(probe.placement().movedTo(at.xMm(), at.yMm()));
+      if (room.clear(List.of(Gaps.Placed.of(there, kind)), List.of())) {
+        return at;
+      }
     }
-
-    boolean meets(Room other) {
-      return left < other.right && other.left < right && front < other.back && other.front < back;
-    }
+    return wished;
   }
 }

@@ -113,7 +113,6 @@ final class Pictures {
               workbench.select(ContactId.parse("horn"));
             }));
     shots.add(new Shot("loom-commons", () -> press("Commons")));
-    shots.add(new Shot("loom-cut-list", () -> press("Cut list")));
     shots.add(
         new Shot(
             "map-pressed",
@@ -126,12 +125,11 @@ final class Pictures {
             }));
     shots.add(
         new Shot(
-            "map-timing",
+            "map-descriptor",
             () -> {
               workbench.release();
-              press("Timing");
+              press("Descriptor");
             }));
-    shots.add(new Shot("map-descriptor", () -> press("Descriptor")));
     shots.add(new Shot("log", () -> workbench.station().set(Station.LOG)));
     shots.add(
         new Shot(

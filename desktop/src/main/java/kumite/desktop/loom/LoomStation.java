@@ -437,7 +437,10 @@ public final class LoomStation implements StationView {
         });
     Label move = new Label("Click a terminal of the board to move it there.");
     move.getStyleClass().add("note");
-    HBox actions = new HBox(lock, colour);
+    lock.setMinWidth(Region.USE_PREF_SIZE);
+    move.setMinWidth(Region.USE_PREF_SIZE);
+    FlowPane actions = new FlowPane(lock, colour);
+    actions.setMinHeight(Region.USE_PREF_SIZE);
     actions.getStyleClass().add("field-row");
     if (path.get().site().kind().lit()) {
       actions.getChildren().addAll(lampResistor(path.get()));

@@ -68,7 +68,7 @@ final class LayoutTab implements Tab {
   private double acrossMm = 36;
   private double alongMm = 36;
   private double shiftMm = 18;
-  private double radiusMm = 105;
+  private double radiusMm;
   private double howMany = 8;
   private Optional<Edit> pending = Optional.empty();
 
@@ -375,6 +375,10 @@ final class LayoutTab implements Tab {
   public void show(Bench bench) {
     for (TypedField field : new TypedField[] {across, along, third}) {
       field.unit(bench.build().brief().units());
+    }
+    if (radiusMm == 0) {
+      // Two rows of the usual spacing then lie within reach.
+      radiusMm = Math.max(40, bench.build().brief().hand().reachMm() - alongMm);
     }
     columns.show(perRow);
     across.show(acrossMm);

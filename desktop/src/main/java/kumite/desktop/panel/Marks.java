@@ -22,6 +22,8 @@ import kumite.verdict.Severity;
 
 /** What is written over the plan: dimensions, gaps, snap lines, a measured distance, a frame. */
 final class Marks extends Pane {
+  private static final int MOST_FIGURES = 8;
+
   private Scale scale = new Scale(1, 0, 0, 0, false);
   private LengthUnit unit = LengthUnit.MM;
 
@@ -63,16 +65,37 @@ final class Marks extends Pane {
     tag(text, x1 + (x2 - x1) * along, y1 + (y2 - y1) * along, "dimension-label");
   }
 
-  /** All gaps of findings that ask for something. */
-  void gaps(Bench bench) {
+  /**
+   * All gaps of findings that ask for something. Figures stand at the worst ones and at those of
+   * the selection; on a crowded panel they would hide what they speak of.
+   */
+  void gaps(Bench bench, Set<ControlId> selection) {
+    int written = 0;
     for (Finding finding : bench.findings()) {
       if (finding.severity() != Severity.FINE && finding.gap().isPresent()) {
-        gap(
-            finding.gap().get(),
-            finding.severity().word(),
-            finding.severity() == Severity.STOP ? "\u25CF " : "\u25B2 ");
+        Gap gap = finding.gap().get();
+        boolean chosen = gap.controls().stream().anyMatch(selection::contains);
+        if (chosen || written < MOST_FIGURES) {
+          written++;
+          gap(
+              gap,
+              finding.severity().word(),
+              finding.severity() == Severity.STOP ? "\u25CF " : "\u25B2 ");
+        } else {
+          gapLine(gap, finding.severity().word());
+        }
       }
     }
+  }
+
+  private void gapLine(Gap gap, String style) {
+    line(
+        scale.x(gap.from().xMm()),
+        scale.y(gap.from().yMm()),
+        scale.x(gap.to().xMm()),
+        scale.y(gap.to().yMm()),
+        "gap-line",
+        style);
   }
 
   /** One gap, drawn and written out; under the loupe with both ends marked. */
@@ -81,7 +104,7 @@ final class Marks extends Pane {
     double y1 = scale.y(gap.from().yMm());
     double x2 = scale.x(gap.to().xMm());
     double y2 = scale.y(gap.to().yMm());
-    line(x1, y1, x2, y2, "gap-line", style);
+    gapLine(gap, style);
     tag(
         sign + Length.number(gap.gapMm(), unit),
         (x1 + x2) / 2,

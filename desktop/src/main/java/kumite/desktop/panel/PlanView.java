@@ -241,7 +241,7 @@ final class PlanView extends Pane {
     names(bench, selection);
     marks.begin(scale, bench.build().brief().units());
     marks.dimensions(bench, selection);
-    marks.gaps(bench);
+    marks.gaps(bench, selection);
     loupe.ifPresent(marks::loupe);
     hand.draw(marks);
   }

@@ -3,6 +3,7 @@ package kumite.desktop.panel;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -12,6 +13,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import kumite.build.Control;
 import kumite.build.ControlId;
@@ -45,7 +47,10 @@ final class SelectedTab implements Tab {
   private final FlowPane fields = new FlowPane();
   private final HBox kindBox = new HBox();
   private final Label facts = new Label();
-  private final VBox root = new VBox();
+  private final VBox chosen = new VBox();
+
+  /** Both lie in one place, so that choosing a control does not move the plan under the mouse. */
+  private final StackPane root = new StackPane(chosen, none);
 
   SelectedTab(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
@@ -88,13 +93,14 @@ final class SelectedTab implements Tab {
       actions.getChildren().add(small(command));
     }
     facts.getStyleClass().add("note");
-    facts.setWrapText(true);
-    facts.setMinHeight(Region.USE_PREF_SIZE);
+    facts.setTooltip(new Tooltip());
+    facts.getTooltip().textProperty().bind(facts.textProperty());
     none.getStyleClass().add("note");
     none.setWrapText(true);
     none.setMinHeight(Region.USE_PREF_SIZE);
-    root.getStyleClass().add("tab-body");
-    root.getChildren().addAll(none, fields, facts, actions);
+    chosen.getStyleClass().add("tab-body");
+    chosen.getChildren().addAll(fields, facts, actions);
+    StackPane.setAlignment(none, Pos.TOP_LEFT);
     workbench.selection().addListener((o, was, is) -> selection());
   }
 
@@ -172,13 +178,7 @@ final class SelectedTab implements Tab {
     Optional<Control> control = only();
     int count = workbench.selection().get().size();
     none.setVisible(count == 0);
-    none.setManaged(count == 0);
-    for (Node node : root.getChildren()) {
-      if (node != none) {
-        node.setVisible(count > 0);
-        node.setManaged(count > 0);
-      }
-    }
+    chosen.setVisible(count > 0);
     label.setDisable(control.isEmpty());
     for (TypedField field : new TypedField[] {x, y, turn}) {
       field.setDisable(control.isEmpty());
@@ -186,7 +186,7 @@ final class SelectedTab implements Tab {
     kindBox.setDisable(control.isEmpty());
     if (control.isEmpty()) {
       label.setText(count > 1 ? count + " controls" : "");
-      facts.setText("");
+      facts.setText(" ");
       return;
     }
     Panel panel = workbench.build().get().panel();

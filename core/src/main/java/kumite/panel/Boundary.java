@@ -24,7 +24,7 @@ final class Boundary {
   private final Geometry area;
   private final IndexedFacetDistance facets;
   private final IndexedPointInAreaLocator locator;
-  private final Envelope box;
+  private final Envelope bounds;
   private final boolean rectangular;
 
   /** Of a rectangle: how far its corners are rounded. */
@@ -35,7 +35,7 @@ final class Boundary {
     this.area = area;
     this.facets = new IndexedFacetDistance(area.getBoundary());
     this.locator = new IndexedPointInAreaLocator(area);
-    this.box = area.getEnvelopeInternal();
+    this.bounds = area.getEnvelopeInternal();
     this.rectangular = rectangular;
   }
 
@@ -89,7 +89,7 @@ final class Boundary {
   /** {@return whether a place lies inside or on the line} */
   boolean holds(Point at) {
     return rectangular && cornerMm == 0
-        ? box.contains(at.xMm(), at.yMm())
+        ? bounds.contains(at.xMm(), at.yMm())
         : locator.locate(new Coordinate(at.xMm(), at.yMm())) != Location.EXTERIOR;
   }
 
@@ -99,33 +99,38 @@ final class Boundary {
     // A rounding takes less than 0.3 radii off the corner, measured along both sides.
     double limit = limitMm + 0.3 * cornerMm;
     return rectangular
-        && e.getMinX() - box.getMinX() > limit
-        && box.getMaxX() - e.getMaxX() > limit
-        && e.getMinY() - box.getMinY() > limit
-        && box.getMaxY() - e.getMaxY() > limit;
+        && e.getMinX() - bounds.getMinX() > limit
+        && bounds.getMaxX() - e.getMaxX() > limit
+        && e.getMinY() - bounds.getMinY() > limit
+        && bounds.getMaxY() - e.getMaxY() > limit;
   }
 
   /** Measures the gap from a part to the line; negative by how far the part sticks out. */
   Swept.Between from(Swept part) {
-    return rectangular && !inCorner(part.envelope()) ? fromBox(part) : fromLine(part);
+    return rectangular && !inCorner(part.envelope()) ? fromBounds(part) : fromLine(part);
   }
 
   /** {@return whether a part comes into the square of a rounded corner, where sides are not all} */
   private boolean inCorner(Envelope e) {
-    boolean side = e.getMinX() < box.getMinX() + cornerMm || e.getMaxX() > box.getMaxX() - cornerMm;
-    boolean end = e.getMinY() < box.getMinY() + cornerMm || e.getMaxY() > box.getMaxY() - cornerMm;
+    boolean side =
+        e.getMinX() < bounds.getMinX() + cornerMm || e.getMaxX() > bounds.getMaxX() - cornerMm;
+    boolean end =
+        e.getMinY() < bounds.getMinY() + cornerMm || e.getMaxY() > bounds.getMaxY() - cornerMm;
     return cornerMm > 0 && side && end;
   }
 
-  /** Inside a box, the nearest side is told by the part's extreme corners alone. */
-  private Swept.Between fromBox(Swept part) {
+  /** Inside a rectangle, the nearest side is told by the part's extreme corners alone. */
+  private Swept.Between fromBounds(Swept part) {
     double least = Double.POSITIVE_INFINITY;
     Coordinate at = null;
     double ux = 0;
     double uy = 0;
     for (Coordinate c : part.core().getCoordinates()) {
       double[] room = {
-        c.x - box.getMinX(), box.getMaxX() - c.x, c.y - box.getMinY(), box.getMaxY() - c.y
+        c.x - bounds.getMinX(),
+        bounds.getMaxX() - c.x,
+        c.y - bounds.getMinY(),
+        bounds.getMaxY() - c.y
       };
       for (int side = 0; side < 4; side++) {
         if (room[side] < least) {

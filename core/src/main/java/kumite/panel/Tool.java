@@ -71,8 +71,8 @@ public record Tool(Type type, double diameterMm, String name) {
     for (int tenths = 10; tenths <= LARGEST_TWIST_MM * 10; tenths += tenths < 100 ? 1 : 5) {
       tools.add(new Tool(Type.TWIST, tenths / 10.0, plain(tenths / 10.0) + " mm twist bit"));
     }
-    for (int n = 1; n <= 32; n++) {
-      double mm = n / 64.0 * Length.MM_PER_INCH;
+    for (int parts = 1; parts <= 32; parts++) {
+      double mm = parts / 64.0 * Length.MM_PER_INCH;
       tools.add(new Tool(Type.TWIST, mm, Length.nearest64th(mm) + " twist bit"));
     }
     for (int i = 0; i < NUMBERS.length; i++) {

@@ -180,4 +180,33 @@ public class GapsTest {
           .isCloseTo(400, within(1e-9));
     }
   }
+
+  /** A ball mount of 122 mm on a panel of 60 mm: each edge is missed by what geometry says. */
+  @Test
+  public void aPartLargerThanThePanelIsFoundAndNeverDrawnAsFitting() {
+    Build build = Build.empty("x");
+    build =
+        build
+            .withPanel(build.panel().withSize(60, 60).withCorner(0))
+            .withControl(
+                kumite.build.Control.of(
+                    new ControlId("ball"), "Ball", "trackball-75", Placement.at(30, 30)));
+    List<Gap> gaps = Gaps.of(build, CATALOGUE).tooNarrow();
+    // The screw holes sit 50 mm from the middle, 20 mm off the panel, and are 5.5 mm wide.
+    assertThat(gaps)
+        .anySatisfy(
+            gap -> {
+              assertThat(gap.kind()).isEqualTo(Gap.Kind.HOLE_EDGE);
+              assertThat(gap.gapMm()).isEqualTo(-20 - 2.75);
+            })
+        .anySatisfy(
+            gap -> {
+              assertThat(gap.kind()).isEqualTo(Gap.Kind.BODY_WALL);
+              assertThat(gap.gapMm()).isEqualTo(30 - 61 - 12.0);
+            });
+    assertThat(
+            kumite.verdict.Bench.of(build, CATALOGUE)
+                .count(kumite.verdict.Station.PANEL, kumite.verdict.Severity.STOP))
+        .isPositive();
+  }
 }

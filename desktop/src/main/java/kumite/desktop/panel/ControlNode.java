@@ -32,6 +32,7 @@ final class ControlNode extends Pane {
   private final Tooltip tip = new Tooltip();
   private String drawn = "";
   private double below;
+  private Optional<Shown> shown = Optional.empty();
 
   ControlNode(ControlId id) {
     this.id = id;
@@ -46,6 +47,7 @@ final class ControlNode extends Pane {
     label.setManaged(false);
     label.setFocusTraversable(false);
     turned.setManaged(false);
+    turned.setCache(true); // drawn once; software drawing of dozens of dashed outlines is slow
     getChildren().add(turned);
     Tooltip.install(this, tip);
   }
@@ -54,7 +56,15 @@ final class ControlNode extends Pane {
     return id;
   }
 
+  /** What is shown; a control that did not change is not laid out again. */
+  private record Shown(Control control, ControlKind kind, Scale scale, LengthUnit unit) {}
+
   void show(Control control, ControlKind kind, Scale scale, LengthUnit unit) {
+    Shown wish = new Shown(control, kind, scale, unit);
+    if (Optional.of(wish).equals(shown)) {
+      return;
+    }
+    shown = Optional.of(wish);
     String wanted = kind.id() + scale.pxPerMm();
     if (!wanted.equals(drawn)) {
       draw(kind, scale.pxPerMm());
@@ -89,8 +99,15 @@ final class ControlNode extends Pane {
     return label;
   }
 
+  /** Puts the control where a hand drags it, before it is worked out. */
+  void drag(double xPx, double yPx) {
+    relocate(xPx, yPx);
+    placeName();
+    shown = Optional.empty();
+  }
+
   /** Puts the name below the face, wherever the control is now. */
-  void placeName() {
+  private void placeName() {
     label.relocate(
         Math.round(getLayoutX() - label.getWidth() / 2), Math.round(getLayoutY() + below));
   }

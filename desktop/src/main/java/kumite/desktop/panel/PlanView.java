@@ -209,11 +209,7 @@ final class PlanView extends Pane {
   /** Puts controls where a hand drags them, before anything is worked out. */
   void put(Map<ControlId, Placement> placements) {
     placements.forEach(
-        (id, placement) -> {
-          ControlNode node = nodes.get(id);
-          node.relocate(scale.x(placement.xMm()), scale.y(placement.yMm()));
-          node.placeName();
-        });
+        (id, placement) -> nodes.get(id).drag(scale.x(placement.xMm()), scale.y(placement.yMm())));
     states();
   }
 

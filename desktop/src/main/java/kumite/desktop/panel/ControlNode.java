@@ -47,7 +47,6 @@ final class ControlNode extends Pane {
     label.setManaged(false);
     label.setFocusTraversable(false);
     turned.setManaged(false);
-    turned.setCache(true); // drawn once; software drawing of dozens of dashed outlines is slow
     getChildren().add(turned);
     Tooltip.install(this, tip);
   }

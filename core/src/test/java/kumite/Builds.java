@@ -108,6 +108,7 @@ public final class Builds {
         50_000,
         0,
         false,
-        terminals);
+        terminals,
+        BoardKind.Seating.BARE);
   }
 }

@@ -139,7 +139,8 @@ public class RecheckBenchmark {
         50_000,
         0,
         false,
-        terminals);
+        terminals,
+        BoardKind.Seating.BARE);
   }
 
   /** {@return the bench after the next edit} */

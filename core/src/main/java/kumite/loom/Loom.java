@@ -8,8 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.ContactId;
+import kumite.build.Opening;
 import kumite.build.WireColour;
 import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
@@ -99,5 +101,13 @@ public record Loom(
   /** {@return the length of all strands together, in metres} */
   public double totalMetres() {
     return strands.stream().mapToInt(Strand::lengthMm).sum() / 1000.0;
+  }
+
+  /**
+   * {@return whether the service loop of the settings is used: a board left in a case lifted off}
+   */
+  public static boolean loopIsChosen(Build build) {
+    boolean apart = build.board().map(board -> board.seat() == BoardChoice.Seat.FLOOR).orElse(true);
+    return apart && build.panel().inside().opening() == Opening.LIFTS_OFF;
   }
 }

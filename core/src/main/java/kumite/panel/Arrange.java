@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.UnaryOperator;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.ContactId;
@@ -39,18 +40,16 @@ public final class Arrange {
 
   /** {@return an edit that shifts controls together} */
   public static Edit shift(Build build, Collection<ControlId> ids, double dxMm, double dyMm) {
+    return moved("Move ", build, ids, at -> at.movedTo(at.xMm() + dxMm, at.yMm() + dyMm));
+  }
+
+  private static Edit moved(
+      String label, Build build, Collection<ControlId> ids, UnaryOperator<Placement> move) {
     Map<ControlId, Placement> placements = new LinkedHashMap<>();
     for (ControlId id : ids) {
-      build
-          .control(id)
-          .ifPresent(
-              c ->
-                  placements.put(
-                      id,
-                      c.placement()
-                          .movedTo(c.placement().xMm() + dxMm, c.placement().yMm() + dyMm)));
+      build.control(id).ifPresent(c -> placements.put(id, move.apply(c.placement())));
     }
-    return place("Move " + name(build, ids), placements);
+    return place(label + name(build, ids), placements);
   }
 
   /**
@@ -151,20 +150,12 @@ public final class Arrange {
 
   /** {@return an edit that mirrors controls left to right about the panel's centre line} */
   public static Edit mirror(Build build, Collection<ControlId> ids) {
-    Map<ControlId, Placement> placements = new LinkedHashMap<>();
-    for (ControlId id : ids) {
-      build
-          .control(id)
-          .ifPresent(
-              c ->
-                  placements.put(
-                      id,
-                      c.placement()
-                          .movedTo(
-                              build.panel().widthMm() - c.placement().xMm(), c.placement().yMm())
-                          .turnedTo(-c.placement().turnDegrees())));
-    }
-    return place("Mirror " + name(build, ids), placements);
+    double width = build.panel().widthMm();
+    return moved(
+        "Mirror ",
+        build,
+        ids,
+        at -> at.movedTo(width - at.xMm(), at.yMm()).turnedTo(-at.turnDegrees()));
   }
 
   /** {@return the controls whose centres lie off the panel} */
@@ -205,21 +196,17 @@ public final class Arrange {
   }
 
   private static Edit inLine(String label, Build build, Collection<ControlId> ids, boolean alongX) {
-    Map<ControlId, Placement> placements = new LinkedHashMap<>();
-    Optional<Placement> first =
-        ids.stream().flatMap(id -> build.control(id).stream()).map(Control::placement).findFirst();
-    for (ControlId id : ids) {
-      build
-          .control(id)
-          .ifPresent(
-              c ->
-                  placements.put(
-                      id,
-                      alongX
-                          ? c.placement().movedTo(c.placement().xMm(), first.get().yMm())
-                          : c.placement().movedTo(first.get().xMm(), c.placement().yMm())));
-    }
-    return place(label + name(build, ids), placements);
+    Point first =
+        ids.stream()
+            .flatMap(id -> build.control(id).stream())
+            .map(control -> control.placement().centre())
+            .findFirst()
+            .orElse(new Point(0, 0));
+    return moved(
+        label,
+        build,
+        ids,
+        at -> alongX ? at.movedTo(at.xMm(), first.yMm()) : at.movedTo(first.xMm(), at.yMm()));
   }
 
   /**

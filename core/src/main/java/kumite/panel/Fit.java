@@ -10,6 +10,7 @@ import java.util.function.BooleanSupplier;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.Hand;
 import kumite.build.Placement;
 import kumite.build.Point;
 import kumite.parts.Catalogue;
@@ -34,6 +35,30 @@ public record Fit(Map<ControlId, Placement> places, double spread, boolean fits)
   /** {@return controls in an arrangement about a middle, without looking whether they fit} */
   public static Fit asWished(Layout layout, List<ControlId> ids, Point middle) {
     return new Fit(named(ids, layout.places(ids.size(), middle, 1)), 1, false);
+  }
+
+  /**
+   * Where an arrangement is wished: about the middle of its controls as they lie now, or, for an
+   * arc, so that its first row is one radius from the nearest resting palm.
+   */
+  public static Point wishedMiddle(Build build, Layout layout, List<ControlId> ids) {
+    List<Point> now =
+        ids.stream()
+            .flatMap(id -> build.control(id).stream())
+            .map(control -> control.placement().centre())
+            .toList();
+    Point middle =
+        new Point(
+            now.stream().mapToDouble(Point::xMm).average().orElse(build.panel().widthMm() / 2),
+            now.stream().mapToDouble(Point::yMm).average().orElse(build.panel().heightMm() / 2));
+    if (layout instanceof Layout.Arc arc) {
+      return build.brief().hand().rests().stream()
+          .map(Hand.Rest::at)
+          .min(Comparator.comparingDouble(palm -> palm.distanceMm(middle)))
+          .map(palm -> new Point(palm.xMm(), palm.yMm() + arc.aheadMm(ids.size())))
+          .orElse(middle);
+    }
+    return middle;
   }
 
   /**

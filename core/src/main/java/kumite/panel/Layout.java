@@ -69,6 +69,21 @@ public sealed interface Layout {
                 + " mm; make the radius larger");
       }
     }
+
+    /** {@return how far ahead of the palm the middle of so many controls lies, in mm} */
+    double aheadMm(int count) {
+      double front = Double.POSITIVE_INFINITY;
+      double back = Double.NEGATIVE_INFINITY;
+      int columns = Math.min(columns(), Math.max(1, count));
+      for (int i = 0; i < count; i++) {
+        int row = i / columns;
+        int inRow = Math.min(columns, count - row * columns);
+        double y = Layout.offset(this, i % columns - (inRow - 1) / 2.0, row, 1).yMm();
+        front = Math.min(front, y);
+        back = Math.max(back, y);
+      }
+      return count == 0 ? radiusMm : (front + back) / 2;
+    }
   }
 
   /** {@return how many to a row} */
@@ -101,7 +116,7 @@ public sealed interface Layout {
       int row = i / columns;
       int inRow = Math.min(columns, count - row * columns);
       double column = i % columns - (inRow - 1) / 2.0;
-      raw.add(offset(column, row, spread));
+      raw.add(offset(this, column, row, spread));
     }
     double left = raw.stream().mapToDouble(Point::xMm).min().orElse(0);
     double right = raw.stream().mapToDouble(Point::xMm).max().orElse(0);
@@ -117,16 +132,17 @@ public sealed interface Layout {
     return places;
   }
 
-  private Point offset(double column, int row, double spread) {
-    if (this instanceof Grid grid) {
+  /** {@return a place counted from the middle of the first row, or from the palm for an arc} */
+  private static Point offset(Layout layout, double column, int row, double spread) {
+    if (layout instanceof Grid grid) {
       return new Point(column * grid.acrossMm() * spread, row * grid.alongMm() * spread);
     }
-    if (this instanceof Staggered rows) {
+    if (layout instanceof Staggered rows) {
       double shift = row % 2 == 0 ? 0 : rows.shiftMm();
       return new Point(
           column * rows.acrossMm() * spread + shift * spread, row * rows.alongMm() * spread);
     }
-    Arc arc = (Arc) this;
+    Arc arc = (Arc) layout;
     double radius = arc.radiusMm() + row * arc.alongMm() * spread;
     // Neighbours are a chord apart: 2 r sin(angle / 2).
     double step = 2 * Math.asin(Math.min(1, arc.acrossMm() * spread / (2 * radius)));

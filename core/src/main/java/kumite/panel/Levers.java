@@ -23,6 +23,9 @@ import kumite.parts.Catalogue;
  * @param rows one a kind, the chosen one's own kind first
  */
 public record Levers(ControlId chosen, List<Row> rows) {
+  /** Least height of a lever's top to grip it well: common practice, no source. */
+  public static final double LEAST_SHAFT_MM = 28;
+
   /** Two holes nearer than this are one hole: half a drill's usual play. */
   private static final double SAME_HOLE_MM = 0.3;
 
@@ -55,6 +58,16 @@ public record Levers(ControlId chosen, List<Row> rows) {
       List<String> cost) {
     public Row {
       cost = List.copyOf(cost);
+    }
+
+    /** {@return whether the panel leaves too little of its shaft to grip it well} */
+    public boolean low() {
+      return shaftMm < LEAST_SHAFT_MM;
+    }
+
+    /** {@return whether too little is left below its tabs for the bend of the wire} */
+    public boolean tight() {
+      return roomBelowMm < Gaps.BEND_MM;
     }
   }
 

@@ -74,44 +74,6 @@ public record BoardKind(
     }
   }
 
-  /** A board of which nobody has said how it sits. */
-  public BoardKind(
-      String id,
-      String name,
-      String trait,
-      double widthMm,
-      double heightMm,
-      double logicVolts,
-      boolean fiveVoltTolerant,
-      Common common,
-      double lowVolts,
-      double highVolts,
-      Source levels,
-      double pullLeastOhm,
-      double pullMostOhm,
-      int adcBits,
-      boolean fixedMap,
-      List<Terminal> terminals) {
-    this(
-        id,
-        name,
-        trait,
-        widthMm,
-        heightMm,
-        logicVolts,
-        fiveVoltTolerant,
-        common,
-        lowVolts,
-        highVolts,
-        levels,
-        pullLeastOhm,
-        pullMostOhm,
-        adcBits,
-        fixedMap,
-        terminals,
-        Seating.BARE);
-  }
-
   public BoardKind {
     Objects.requireNonNull(common, "common");
     Objects.requireNonNull(levels, "levels");

@@ -19,6 +19,7 @@ import kumite.build.Panel;
 import kumite.panel.Arrange;
 import kumite.panel.Gap;
 import kumite.panel.Gaps;
+import kumite.panel.Levers;
 import kumite.panel.Nudge;
 import kumite.parts.Catalogue;
 import kumite.working.Source;
@@ -47,9 +48,6 @@ final class PanelChecks {
     CODES.put(Gap.Kind.PLUG_WALL, "PN-15");
     CODES.put(Gap.Kind.BOARD_BLOCK, "PN-16");
   }
-
-  /** Least height of a lever's top to grip it well: common practice, no source. */
-  private static final double LEAST_SHAFT_MM = 28;
 
   private final Build build;
   private final Catalogue catalogue;
@@ -390,7 +388,7 @@ final class PanelChecks {
           .ifPresent(
               gate -> {
                 double left = kind.leftAboveMm(gate.shaftMm(), panel.thicknessMm());
-                if (left < LEAST_SHAFT_MM) {
+                if (left < Levers.LEAST_SHAFT_MM) {
                   findings.add(
                       Finding.of(
                               "PN-17",
@@ -401,7 +399,7 @@ final class PanelChecks {
                               "Its shaft is "
                                   + mm(gate.shaftMm())
                                   + " in a thin panel; "
-                                  + mm(LEAST_SHAFT_MM)
+                                  + mm(Levers.LEAST_SHAFT_MM)
                                   + " is the least to grip well. Recess the panel from below, or"
                                   + " take a longer shaft")
                           .showing(
@@ -431,7 +429,7 @@ final class PanelChecks {
         .filter(
             k ->
                 k.leftAboveMm(k.gate().map(ControlKind.Gate::shaftMm).orElse(0.0), thickness)
-                    >= LEAST_SHAFT_MM)
+                    >= Levers.LEAST_SHAFT_MM)
         .findFirst()
         .map(
             k -> {

@@ -11,6 +11,7 @@ import kumite.Builds;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.Hand;
 import kumite.build.Placement;
 import kumite.build.Point;
 import kumite.parts.Catalogue;
@@ -55,6 +56,29 @@ public class LayoutTest {
             .isCloseTo(34, within(0.15));
       }
     }
+  }
+
+  /** By the circle's own equation: every button of a row is one radius from the palm. */
+  @Test
+  public void anArcIsWishedAboutTheNearestPalm() {
+    Build build = eight();
+    Hand hand = build.brief().hand();
+    Build rested =
+        build.withBrief(build.brief().withHand(hand.withRests(hand.usualRests(build.panel()))));
+    Point palm = rested.brief().hand().rests().get(0).at();
+    for (int columns : new int[] {3, 4}) {
+      Layout arc = new Layout.Arc(columns, 34, 34, 80);
+      Point middle = Fit.wishedMiddle(rested, arc, ids(rested));
+      List<Placement> places = arc.places(8, middle, 1);
+      for (int i = 0; i < 8; i++) {
+        assertThat(places.get(i).centre().distanceMm(palm))
+            .as("%d to a row, number %d", columns, i)
+            .isCloseTo(80 + 34 * (i / columns), within(0.15));
+      }
+    }
+    assertThat(Fit.wishedMiddle(build, new Layout.Grid(4, 36, 36), ids(build)))
+        .as("a grid stays where its controls are")
+        .isEqualTo(new Point(100, 100));
   }
 
   @Test

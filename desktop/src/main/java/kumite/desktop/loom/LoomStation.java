@@ -21,6 +21,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import kumite.build.BoardChoice;
 import kumite.build.ContactId;
 import kumite.build.Edit;
 import kumite.build.Length;
@@ -38,6 +39,7 @@ import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
 import kumite.loom.CommonRun;
+import kumite.loom.Loom;
 import kumite.loom.PinChoice;
 import kumite.loom.Strand;
 import kumite.parts.BoardKind;
@@ -76,6 +78,7 @@ public final class LoomStation implements StationView {
   private final TypedField boardY;
   private final TypedField slack;
   private final TypedField loop;
+  private final Label loopName = new Label("service loop");
   private final TypedField gauge;
   private final VBox empty = new VBox();
   private final Label emptyText = new Label();
@@ -126,6 +129,9 @@ public final class LoomStation implements StationView {
             10,
             36,
             n -> loom("Set the gauge", l -> l.withGauge((int) Math.round(n))));
+    loopName.getStyleClass().add("field-name");
+    loopName.setMinWidth(Region.USE_PREF_SIZE);
+    loopName.setLabelFor(loop);
     for (TypedField field : new TypedField[] {slack, loop, gauge}) {
       field.field().setPrefWidth(80);
     }
@@ -143,7 +149,7 @@ public final class LoomStation implements StationView {
             Head.named("y", boardY),
             Head.named("commons", shape),
             Head.named("slack, each end", slack),
-            Head.named("service loop", loop),
+            new VBox(loopName, loop),
             Head.named("gauge", gauge));
     settings.getStyleClass().addAll("field-row", "bar");
     settings.setMinHeight(Region.USE_PREF_SIZE);
@@ -239,6 +245,13 @@ public final class LoomStation implements StationView {
     loop.unit(unit);
     slack.show(bench.build().loom().slackMm());
     loop.show(bench.build().loom().serviceLoopMm());
+    // A hinge, or a board that stays with the panel, decides the loop of each strand by itself.
+    boolean loopChosen = Loom.loopIsChosen(bench.build());
+    loop.setDisable(!loopChosen);
+    boolean stays =
+        bench.build().board().filter(b -> b.seat() == BoardChoice.Seat.PANEL).isPresent();
+    loopName.setText(
+        loopChosen ? "service loop" : stays ? "loop: not needed" : "loop: by the hinge");
     gauge.show(bench.build().loom().gaugeAwg());
     int count = bench.loom().strands().size();
     head.facts(

@@ -18,7 +18,6 @@ import kumite.build.Control;
 import kumite.build.ControlId;
 import kumite.build.ControlKind;
 import kumite.build.Edit;
-import kumite.build.Hand;
 import kumite.build.Placement;
 import kumite.build.Point;
 import kumite.desktop.field.Choice;
@@ -214,36 +213,8 @@ final class LayoutTab implements Tab {
     return new Subject(next, fresh.stream().map(Control::id).toList(), fresh);
   }
 
-  /** Arcs lie about the nearest resting palm, all else about the middle of what is arranged. */
   private Point middle(Subject subject) {
-    Build build = subject.build();
-    double x =
-        subject.ids().stream()
-            .mapToDouble(id -> build.control(id).orElseThrow().placement().xMm())
-            .average()
-            .orElse(build.panel().widthMm() / 2);
-    double y =
-        subject.ids().stream()
-            .mapToDouble(id -> build.control(id).orElseThrow().placement().yMm())
-            .average()
-            .orElse(build.panel().heightMm() / 2);
-    List<Hand.Rest> rests = build.brief().hand().rests();
-    if (form == Form.ARC && !rests.isEmpty()) {
-      Point here = new Point(x, y);
-      Point palm =
-          rests.stream()
-              .map(Hand.Rest::at)
-              .min(java.util.Comparator.comparingDouble(p -> p.distanceMm(here)))
-              .orElseThrow();
-      // The arrangement's own middle lies this far beyond the palm.
-      Layout layout = layout();
-      List<Placement> about = layout.places(subject.ids().size(), new Point(0, 0), 1);
-      double back = about.stream().mapToDouble(Placement::yMm).max().orElse(0);
-      int rows = (int) Math.ceil(subject.ids().size() / perRow);
-      double top = palm.yMm() + radiusMm + (rows - 1) * alongMm;
-      return new Point(palm.xMm(), top - back);
-    }
-    return new Point(x, y);
+    return Fit.wishedMiddle(subject.build(), layout(), subject.ids());
   }
 
   private void preview() {

@@ -170,12 +170,11 @@ final class LeversTab implements Tab {
             row.tooStiff() ? "look-text" : "mono"),
         4,
         r);
-    grid.add(
-        cell(Length.text(row.shaftMm(), unit), row.shaftMm() < 28 ? "look-text" : "mono"), 5, r);
+    grid.add(cell(Length.text(row.shaftMm(), unit), row.low() ? "look-text" : "mono"), 5, r);
     grid.add(
         cell(
             Length.text(row.roomBelowMm(), unit),
-            row.roomBelowMm() < 0 ? "stop-text" : row.roomBelowMm() < 8 ? "look-text" : "mono"),
+            row.roomBelowMm() < 0 ? "stop-text" : row.tight() ? "look-text" : "mono"),
         6,
         r);
     grid.add(wrapped(cell(holes(row, unit), "plain")), HOLES, r);

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import kumite.build.BoardChoice;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.ContactId;
@@ -15,11 +16,10 @@ import kumite.build.Mapping;
 import kumite.build.Placement;
 import kumite.build.Point;
 import kumite.build.Target;
+import kumite.build.Terminal;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
-import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.Terminal;
 import kumite.working.Source;
 
 /** Builds that tests share. All are invented. */
@@ -109,6 +109,8 @@ public final class Builds {
         0,
         false,
         terminals,
-        BoardKind.Seating.BARE);
+        BoardKind.Seating.BARE,
+        BoardKind.Brain.PLAIN,
+        BoardKind.Current.USUAL);
   }
 }

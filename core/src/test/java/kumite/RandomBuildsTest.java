@@ -21,8 +21,12 @@ import kumite.build.ControlId;
 import kumite.build.ControlKind;
 import kumite.build.Datum;
 import kumite.build.Hand;
+import kumite.build.Hookup;
 import kumite.build.Host;
 import kumite.build.HostFunction;
+import kumite.build.Joint;
+import kumite.build.Jumper;
+import kumite.build.Laying;
 import kumite.build.LengthUnit;
 import kumite.build.LoomSettings;
 import kumite.build.Mapping;
@@ -30,7 +34,9 @@ import kumite.build.Material;
 import kumite.build.Panel;
 import kumite.build.Placement;
 import kumite.build.Target;
+import kumite.build.Terminal;
 import kumite.build.Timing;
+import kumite.build.Topology;
 import kumite.build.WireColour;
 import kumite.device.Holds;
 import kumite.device.SignalPath;
@@ -40,7 +46,6 @@ import kumite.files.Tables;
 import kumite.hid.HostView;
 import kumite.loom.Strand;
 import kumite.parts.Catalogue;
-import kumite.parts.Terminal;
 import kumite.sheet.BenchSheet;
 import kumite.sheet.Paper;
 import kumite.verdict.Bench;
@@ -80,8 +85,8 @@ public class RandomBuildsTest {
         bench.loom().plan().choices().values().stream().map(c -> c.terminal().name()).toList();
     assertThat(terminals).as("no terminal twice").doesNotHaveDuplicates();
     assertThat(bench.loom().plan().choices().size() + bench.loom().plan().unplaced().size())
-        .as("every contact is planned or named")
-        .isEqualTo(bench.paths().size());
+        .as("every wire is planned or named")
+        .isEqualTo(bench.loom().lines().size());
     assertThat(bench.loom().strands().stream().map(Strand::id)).doesNotHaveDuplicates();
     for (Strand strand : bench.loom().strands()) {
       assertThat(strand.lengthMm()).as(strand.id()).isPositive();
@@ -93,8 +98,8 @@ public class RandomBuildsTest {
           .ifPresent(
               pin -> {
                 assertThat(pin.terminal().role()).isEqualTo(Terminal.Role.INPUT);
-                assertThat(bench.loom().plan().why(path.id())).isNotEmpty();
-                if (path.site().contact().type().analog()) {
+                assertThat(bench.loom().whyPin(path.id())).isNotEmpty();
+                if (path.site().contact().type().analog() && path.sharing().isEmpty()) {
                   assertThat(pin.terminal().can(Terminal.Ability.ANALOG)).isTrue();
                 }
               });
@@ -148,7 +153,7 @@ public class RandomBuildsTest {
         boolean here = path.field().filter(f -> f.reportId() == report.id()).isPresent();
         boolean button =
             path.site().entry().filter(e -> e.target() instanceof Target.Button).isPresent();
-        if (here && button && path.whole() && holds.of(path.id()) == 1) {
+        if (here && button && path.whole() && holds.of(path.id()) == 1 && opensAtRest(path)) {
           assertThat(seen.on()).as("%s", path.id()).contains(path.field().get().usage());
         }
       }
@@ -157,6 +162,10 @@ public class RandomBuildsTest {
     for (Trace.Report rest : bench.device().steady(Holds.NONE)) {
       assertThat(back.last(rest.id()).orElseThrow().hex()).isEqualTo(rest.hex());
     }
+  }
+
+  private static boolean opensAtRest(SignalPath path) {
+    return !path.site().control().hookup().restsClosed();
   }
 
   // ---- any build at all
@@ -224,12 +233,18 @@ public class RandomBuildsTest {
                   random.nextDouble(-20, width + 20),
                   random.nextDouble(-20, height + 20),
                   random.nextInt(4) == 0 ? random.nextDouble(-180, 180) : 0),
-              random.nextInt(8) == 0
-                  ? Optional.of(pick(Common.values(), random))
-                  : Optional.empty(),
-              random.nextInt(4) == 0
-                  ? OptionalDouble.of(random.nextDouble(1, 1000))
-                  : OptionalDouble.empty()));
+              new Hookup(
+                  random.nextInt(8) == 0
+                      ? Optional.of(pick(Common.values(), random))
+                      : Optional.empty(),
+                  random.nextInt(12) == 0,
+                  random.nextInt(4) == 0
+                      ? OptionalDouble.of(random.nextDouble(1, 1000))
+                      : OptionalDouble.empty(),
+                  random.nextInt(3) == 0,
+                  random.nextInt(6) == 0
+                      ? Optional.of(random.nextBoolean() ? "5V" : "3V3")
+                      : Optional.empty())));
     }
     return controls;
   }
@@ -262,13 +277,32 @@ public class RandomBuildsTest {
 
   private static LoomSettings loom(Build build, SplittableRandom random) {
     LoomSettings loom =
-        new LoomSettings(
-            pick(LoomSettings.CommonShape.values(), random),
-            random.nextDouble(0, 100),
-            random.nextDouble(0, 300),
-            random.nextInt(10, 37),
-            java.util.Map.of(),
-            java.util.Map.of());
+        LoomSettings.USUAL.withLaying(
+            new Laying(
+                pick(Laying.CommonShape.values(), random),
+                random.nextDouble(0, 100),
+                random.nextDouble(0, 300),
+                random.nextInt(10, 37),
+                random.nextBoolean(),
+                random.nextInt(4) == 0
+                    ? java.util.Set.of(pick(WireColour.Hue.values(), random))
+                    : java.util.Set.of()));
+    List<ContactId> contacts = new ArrayList<>(build.mapping().entries().keySet());
+    if (random.nextInt(3) == 0 && contacts.size() > 2) {
+      loom =
+          loom.withGroup(
+              new ControlId("shared"),
+              pick(Topology.values(), random),
+              contacts.subList(0, random.nextInt(1, contacts.size())));
+    }
+    if (random.nextInt(4) == 0 && !contacts.isEmpty()) {
+      ContactId one = contacts.get(random.nextInt(contacts.size()));
+      loom =
+          loom.withAdded(
+              new Jumper(
+                  new Joint(one.control().text(), "NO"),
+                  Joint.board(pick(new String[] {"GND", "5V", "3V3", "D5", "COM"}, random))));
+    }
     for (ContactId contact : build.mapping().entries().keySet()) {
       if (random.nextInt(8) == 0) {
         loom = loom.withLock(contact, "D" + random.nextInt(24));

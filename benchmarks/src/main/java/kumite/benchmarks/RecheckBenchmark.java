@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import kumite.build.BoardChoice;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.Control;
@@ -14,12 +15,11 @@ import kumite.build.Mapping;
 import kumite.build.Panel;
 import kumite.build.Placement;
 import kumite.build.Point;
+import kumite.build.Terminal;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
 import kumite.map.Proposal;
-import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.Terminal;
 import kumite.verdict.Bench;
 import kumite.working.Source;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -140,7 +140,9 @@ public class RecheckBenchmark {
         0,
         false,
         terminals,
-        BoardKind.Seating.BARE);
+        BoardKind.Seating.BARE,
+        BoardKind.Brain.PLAIN,
+        BoardKind.Current.USUAL);
   }
 
   /** {@return the bench after the next edit} */

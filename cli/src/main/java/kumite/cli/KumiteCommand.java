@@ -25,6 +25,7 @@ import picocli.CommandLine.Spec;
       PathsCommand.class,
       PressCommand.class,
       GapsCommand.class,
+      NetsCommand.class,
       PartsCommand.class,
       ExportCommand.class,
       SumCommand.class
@@ -45,6 +46,7 @@ public final class KumiteCommand implements Runnable {
   /** {@return the command line, for {@code main} and tests} */
   static CommandLine commandLine() {
     CommandLine line = new CommandLine(new KumiteCommand());
+    SumCommand.addTo(line.getSubcommands().get("sum"));
     line.setExecutionExceptionHandler(
         (e, commandLine, parsed) -> {
           PrintWriter err = commandLine.getErr();

@@ -6,12 +6,12 @@ import java.io.PrintWriter;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import kumite.build.Target;
+import kumite.circuit.InputLevels;
 import kumite.device.SignalPath;
 import kumite.files.BuildFileException;
 import kumite.hid.ReportLayout;
 import kumite.hid.Usage;
 import kumite.map.TargetText;
-import kumite.power.InputLevels;
 import kumite.verdict.Bench;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -81,6 +81,10 @@ final class PathsCommand implements Callable<Integer> {
     node.put("common", path.site().common().words());
     node.put("idle_v", path.levels().map(InputLevels::idleVolts).orElse(null));
     node.put("held_v", path.levels().map(InputLevels::heldVolts).orElse(null));
+    node.put("level_idle", path.levels().map(l -> l.idle().words()).orElse(null));
+    node.put("level_held", path.levels().map(l -> l.held().words()).orElse(null));
+    node.put("topology", path.topology());
+    node.put("pulls", path.levels().map(InputLevels::pull).orElse(null));
     if (path.site().entry().isPresent()) {
       Target target = path.site().entry().get().target();
       Usage usage = ReportLayout.usageOf(target);

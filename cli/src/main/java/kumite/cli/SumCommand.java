@@ -1,25 +1,25 @@
 package kumite.cli;
 
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
-import kumite.power.ESeries;
-import kumite.power.LampResistor;
-import kumite.power.Wire;
-import kumite.working.Working;
+import kumite.power.Sum;
+import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.Option;
+import picocli.CommandLine.Model.OptionSpec;
 import picocli.CommandLine.Spec;
 
-/** One bench calculation with its working. */
+/** One bench calculation with its working; the subcommands are made from the core's list. */
 @Command(
     name = "sum",
     description = "One bench calculation with its working and source.",
     mixinStandardHelpOptions = true,
-    synopsisSubcommandLabel = "NAME",
-    subcommands = {SumCommand.Lamp.class, SumCommand.WireSum.class})
+    synopsisSubcommandLabel = "NAME")
 final class SumCommand implements Runnable {
   @Spec private CommandSpec spec;
 
@@ -28,102 +28,96 @@ final class SumCommand implements Runnable {
     spec.commandLine().usage(spec.commandLine().getOut());
   }
 
-  private static void print(CommandSpec spec, boolean json, ObjectNode node, Working working) {
-    if (json) {
-      node.set("working", Json.working(working));
-      spec.commandLine().getOut().println(Json.print(node));
-    } else {
-      spec.commandLine().getOut().println(working.inWords());
+  /** Adds a subcommand for each sum. */
+  static void addTo(CommandLine sums) {
+    for (Sum sum : Sum.values()) {
+      sums.addSubcommand(sum.word(), one(sum));
     }
   }
 
-  @Command(
-      name = "lamp",
-      description = "The series resistor of a lamp: R = (Vs - Vf) / I, next preferred value up.",
-      mixinStandardHelpOptions = true)
-  static final class Lamp implements Callable<Integer> {
-    @Spec private CommandSpec spec;
-
-    @Option(names = "--supply", required = true, paramLabel = "V", description = "Supply in volts.")
-    private double supplyVolts;
-
-    @Option(
-        names = "--forward",
-        required = true,
-        paramLabel = "V",
-        description = "Forward voltage of the lamp in volts.")
-    private double forwardVolts;
-
-    @Option(
-        names = "--current",
-        required = true,
-        paramLabel = "MA",
-        description = "Wanted current in mA.")
-    private double milliamps;
-
-    @Option(
-        names = "--series",
-        defaultValue = "E24",
-        paramLabel = "E",
-        description = "E12 or E24 (default: E24).")
-    private ESeries series;
-
-    @Option(names = "--json", description = "Print JSON.")
-    private boolean json;
-
-    @Override
-    public Integer call() {
-      LampResistor lamp = LampResistor.of(supplyVolts, forwardVolts, milliamps, series);
-      ObjectNode node = Json.object();
-      node.put("sum", "lamp");
-      node.put("lights", lamp.lights());
-      node.put("exact_ohm", lamp.exactOhm());
-      node.put("chosen_ohm", lamp.chosenOhm());
-      node.put("current_ma", lamp.milliamps());
-      node.put("power_w", lamp.watts());
-      node.put("rating_w", lamp.ratingWatts());
-      print(spec, json, node, lamp.working());
-      return 0;
+  private static CommandLine one(Sum sum) {
+    Work work = new Work(sum);
+    CommandSpec spec = CommandSpec.wrapWithoutInspection(work);
+    spec.name(sum.word());
+    spec.mixinStandardHelpOptions(true);
+    spec.usageMessage().description(sum.about());
+    for (Sum.Ask ask : sum.asks()) {
+      spec.addOption(
+          OptionSpec.builder("--" + ask.name())
+              .type(String.class)
+              .required(ask.needed())
+              .paramLabel(ask.holder())
+              .description(
+                  ask.needed() ? ask.words() : ask.words() + " (default: " + ask.usual() + ").")
+              .build());
     }
+    spec.addOption(
+        OptionSpec.builder("--json").type(boolean.class).description("Print JSON.").build());
+    CommandLine line = new CommandLine(spec);
+    work.line = line;
+    return line;
   }
 
-  @Command(
-      name = "wire",
-      description = "Diameter, area and resistance of a copper wire.",
-      mixinStandardHelpOptions = true)
-  static final class WireSum implements Callable<Integer> {
-    @Spec private CommandSpec spec;
+  /** Runs one sum with what was typed. */
+  private static final class Work implements Callable<Integer> {
+    private final Sum sum;
+    private CommandLine line;
 
-    @Option(names = "--awg", required = true, paramLabel = "N", description = "Gauge, 0 to 40 AWG.")
-    private int awg;
-
-    @Option(
-        names = "--length",
-        defaultValue = "1000 mm",
-        paramLabel = "LENGTH",
-        description = "One way, such as 300, 300 mm or 12 in (default: 1000 mm).")
-    private String length;
-
-    @Option(names = "--json", description = "Print JSON.")
-    private boolean json;
+    Work(Sum sum) {
+      this.sum = sum;
+    }
 
     @Override
     public Integer call() {
-      Wire wire = Wire.ofAwg(awg);
-      double mm = Length.parse(length, LengthUnit.MM).mm();
-      if (mm < 0) {
-        throw new IllegalArgumentException("--length must not be negative, but was " + length);
+      CommandLine.ParseResult typed = line.getParseResult();
+      Map<String, String> texts = new LinkedHashMap<>();
+      for (Sum.Ask ask : sum.asks()) {
+        if (typed.hasMatchedOption("--" + ask.name())) {
+          texts.put(ask.name(), typed.matchedOptionValue("--" + ask.name(), ask.usual()));
+        }
       }
-      ObjectNode node = Json.object();
-      node.put("sum", "wire");
-      node.put("awg", awg);
-      node.put("diameter_mm", wire.diameterMm());
-      node.put("area_mm2", wire.areaMm2());
-      node.put("ohm_per_m", wire.ohmPerMetre());
-      node.put("length_mm", mm);
-      node.put("resistance_ohm", wire.ohm(mm));
-      print(spec, json, node, wire.working(mm));
+      Sum.Answer answer;
+      try {
+        answer = sum.work(texts);
+      } catch (IllegalArgumentException e) {
+        throw new IllegalArgumentException("--" + e.getMessage(), e);
+      }
+      PrintWriter out = line.getOut();
+      if (typed.hasMatchedOption("--json")) {
+        out.println(Json.print(tree(sum, answer)));
+      } else {
+        out.println(answer.working().inWords());
+      }
       return 0;
     }
+  }
+
+  private static ObjectNode tree(Sum sum, Sum.Answer answer) {
+    ObjectNode node = Json.object();
+    node.put("sum", sum.word());
+    answer
+        .values()
+        .forEach(
+            (key, value) -> {
+              if (value instanceof Boolean truth) {
+                node.put(key, truth);
+              } else if (value instanceof Integer whole) {
+                node.put(key, whole);
+              } else if (value instanceof List<?> list) {
+                ArrayNode items = node.putArray(key);
+                list.forEach(
+                    item -> {
+                      if (item instanceof Integer whole) {
+                        items.add(whole);
+                      } else {
+                        items.add(((Number) item).doubleValue());
+                      }
+                    });
+              } else {
+                node.put(key, ((Number) value).doubleValue());
+              }
+            });
+    node.set("working", Json.working(answer.working()));
+    return node;
   }
 }

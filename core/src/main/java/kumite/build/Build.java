@@ -31,6 +31,7 @@ import java.util.function.UnaryOperator;
  * @param timing how the board looks and reports
  * @param log dated notes, oldest first
  * @param own kinds of controls that belong to this build and are not in the shipped catalogue
+ * @param ownBoards kinds of boards that belong to this build alone
  */
 public record Build(
     String revision,
@@ -42,7 +43,8 @@ public record Build(
     Mapping mapping,
     Timing timing,
     List<LogNote> log,
-    List<ControlKind> own) {
+    List<ControlKind> own,
+    List<BoardKind> ownBoards) {
 
   /** More controls than this in one build is taken for a damaged file. */
   public static final int MOST_CONTROLS = 1000;
@@ -61,6 +63,10 @@ public record Build(
     Objects.requireNonNull(timing, "timing");
     log = List.copyOf(log);
     own = List.copyOf(own);
+    ownBoards = List.copyOf(ownBoards);
+    if (ownBoards.stream().map(BoardKind::id).distinct().count() != ownBoards.size()) {
+      throw new IllegalArgumentException("two own boards have the same id");
+    }
     if (own.stream().map(ControlKind::id).distinct().count() != own.size()) {
       throw new IllegalArgumentException("two own parts have the same id");
     }
@@ -87,6 +93,7 @@ public record Build(
         LoomSettings.USUAL,
         Mapping.EMPTY,
         Timing.USUAL,
+        List.of(),
         List.of(),
         List.of());
   }
@@ -153,47 +160,56 @@ public record Build(
 
   /** {@return this build with other controls} */
   public Build withControls(List<Control> newControls) {
-    return new Build(revision, brief, panel, newControls, board, loom, mapping, timing, log, own);
+    return new Build(
+        revision, brief, panel, newControls, board, loom, mapping, timing, log, own, ownBoards);
   }
 
   /** {@return this build under another brief} */
   public Build withBrief(Brief newBrief) {
-    return new Build(revision, newBrief, panel, controls, board, loom, mapping, timing, log, own);
+    return new Build(
+        revision, newBrief, panel, controls, board, loom, mapping, timing, log, own, ownBoards);
   }
 
   /** {@return this build on another panel} */
   public Build withPanel(Panel newPanel) {
-    return new Build(revision, brief, newPanel, controls, board, loom, mapping, timing, log, own);
+    return new Build(
+        revision, brief, newPanel, controls, board, loom, mapping, timing, log, own, ownBoards);
   }
 
   /** {@return this build with another board, or none} */
   public Build withBoard(Optional<BoardChoice> newBoard) {
-    return new Build(revision, brief, panel, controls, newBoard, loom, mapping, timing, log, own);
+    return new Build(
+        revision, brief, panel, controls, newBoard, loom, mapping, timing, log, own, ownBoards);
   }
 
   /** {@return this build wired otherwise} */
   public Build withLoom(LoomSettings newLoom) {
-    return new Build(revision, brief, panel, controls, board, newLoom, mapping, timing, log, own);
+    return new Build(
+        revision, brief, panel, controls, board, newLoom, mapping, timing, log, own, ownBoards);
   }
 
   /** {@return this build mapped otherwise} */
   public Build withMapping(Mapping newMapping) {
-    return new Build(revision, brief, panel, controls, board, loom, newMapping, timing, log, own);
+    return new Build(
+        revision, brief, panel, controls, board, loom, newMapping, timing, log, own, ownBoards);
   }
 
   /** {@return this build timed otherwise} */
   public Build withTiming(Timing newTiming) {
-    return new Build(revision, brief, panel, controls, board, loom, mapping, newTiming, log, own);
+    return new Build(
+        revision, brief, panel, controls, board, loom, mapping, newTiming, log, own, ownBoards);
   }
 
   /** {@return this build with another log} */
   public Build withLog(List<LogNote> newLog) {
-    return new Build(revision, brief, panel, controls, board, loom, mapping, timing, newLog, own);
+    return new Build(
+        revision, brief, panel, controls, board, loom, mapping, timing, newLog, own, ownBoards);
   }
 
   /** {@return this build as another revision} */
   public Build withRevision(String newRevision) {
-    return new Build(newRevision, brief, panel, controls, board, loom, mapping, timing, log, own);
+    return new Build(
+        newRevision, brief, panel, controls, board, loom, mapping, timing, log, own, ownBoards);
   }
 
   /** {@return this build with one more own part, or another one of its id} */
@@ -206,7 +222,17 @@ public record Build(
 
   /** {@return this build with other own parts} */
   public Build withOwn(List<ControlKind> newOwn) {
-    return new Build(revision, brief, panel, controls, board, loom, mapping, timing, log, newOwn);
+    return new Build(
+        revision, brief, panel, controls, board, loom, mapping, timing, log, newOwn, ownBoards);
+  }
+
+  /** {@return this build with one more own board, or another one of its id} */
+  public Build withOwnBoard(BoardKind kind) {
+    List<BoardKind> next = new ArrayList<>(ownBoards);
+    next.removeIf(k -> k.id().equals(kind.id()));
+    next.add(kind);
+    return new Build(
+        revision, brief, panel, controls, board, loom, mapping, timing, log, own, next);
   }
 
   private int indexOf(ControlId id) {

@@ -10,12 +10,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import kumite.build.AxisName;
+import kumite.build.BoardKind;
 import kumite.build.Target;
+import kumite.circuit.InputLevels;
 import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
 import kumite.hid.Usage;
-import kumite.parts.BoardKind;
-import kumite.power.InputLevels;
+import kumite.power.Converter;
 
 /** Packs the settled state of all contacts into reports. */
 final class ReportComposer {
@@ -42,7 +43,7 @@ final class ReportComposer {
       if (field.reportId() != reportId) {
         continue;
       }
-      double at = travel.applyAsDouble(path);
+      double at = felt(path, travel.applyAsDouble(path));
       boolean pressed = at >= PRESSED_FROM;
       Target target = path.site().entry().orElseThrow().target();
       if (target instanceof Target.Steps steps) {
@@ -74,6 +75,13 @@ final class ReportComposer {
     return transfer;
   }
 
+  /** A contact wired at its resting tab is closed until it is pressed. */
+  private static double felt(SignalPath path, double at) {
+    return !path.site().contact().type().analog() && path.site().control().hookup().restsClosed()
+        ? 1 - at
+        : at;
+  }
+
   private void step(byte[] transfer, SignalPath path, Target.Steps steps, double at) {
     int count = path.site().kind().steps();
     if (count < 2) {
@@ -89,7 +97,7 @@ final class ReportComposer {
       return at >= PRESSED_FROM ? field.logicalMaximum() : 0;
     }
     double volts = InputLevels.voltsAt(board, path.site().kind(), at);
-    return InputLevels.code(volts, board.logicVolts(), board.adcBits());
+    return Converter.code(volts, board.logicVolts(), board.adcBits());
   }
 
   /** {@return 0 to 7 clockwise from north; opposites cancel; null where nothing is left} */

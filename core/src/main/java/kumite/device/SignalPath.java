@@ -1,29 +1,29 @@
 package kumite.device;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.ContactId;
+import kumite.circuit.InputLevels;
+import kumite.circuit.Inputs;
 import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
-import kumite.loom.CommonRun;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.loom.PinChoice;
+import kumite.loom.Sharing;
 import kumite.loom.Strand;
-import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.power.InputLevels;
-import kumite.power.Wire;
 import kumite.timing.Latency;
 
 /**
  * The way of one contact from finger to function; what is not decided yet is empty.
  *
  * @param site the contact, its control and its meaning
+ * @param sharing the group it shares terminals in, where it does
  * @param strand its strand
  * @param pin its terminal
  * @param levels the volts there
@@ -32,6 +32,7 @@ import kumite.timing.Latency;
  */
 public record SignalPath(
     ContactSite site,
+    Optional<Sharing> sharing,
     Optional<Strand> strand,
     Optional<PinChoice> pin,
     Optional<InputLevels> levels,
@@ -44,33 +45,29 @@ public record SignalPath(
     Optional<BoardKind> board = catalogue.boardOf(build);
     Latency delay = Latency.of(build.timing());
     Map<ContactId, Strand> strands = loom.byContact();
-    Map<String, CommonRun> runs = new HashMap<>();
-    loom.runs().forEach(run -> runs.put(run.name(), run));
+    Map<ContactId, InputLevels> levels = board.map(b -> Inputs.of(build, b, loom)).orElse(Map.of());
     List<SignalPath> paths = new ArrayList<>();
     for (ContactSite site : loom.sites()) {
       Optional<Strand> strand = Optional.ofNullable(strands.get(site.id()));
-      Optional<PinChoice> pin = loom.plan().of(site.id());
-      Optional<InputLevels> levels =
-          pin.flatMap(
-              choice ->
-                  board.map(
-                      b ->
-                          InputLevels.of(
-                              b,
-                              choice.terminal(),
-                              site.contact(),
-                              site.common(),
-                              wireOhm(build, strand, runs.get(site.common().words())))));
+      Optional<PinChoice> pin = loom.pinOf(site.id());
+      Optional<Sharing> sharing = loom.sharingOf(site.id());
       Optional<InputField> field = site.entry().flatMap(entry -> layout.fieldOf(entry.target()));
-      paths.add(new SignalPath(site, strand, pin, levels, field, delay));
+      paths.add(
+          new SignalPath(
+              site,
+              sharing,
+              strand,
+              pin,
+              Optional.ofNullable(levels.get(site.id())),
+              field,
+              delay));
     }
     return List.copyOf(paths);
   }
 
-  private static double wireOhm(Build build, Optional<Strand> strand, CommonRun run) {
-    // At worst the current comes along the whole common and back along the strand.
-    double lengthMm = strand.map(Strand::lengthMm).orElse(0) + (run == null ? 0 : run.lengthMm());
-    return Wire.ofAwg(build.loom().gaugeAwg()).ohm(lengthMm);
+  /** {@return how its contact comes to its terminal, such as {@code matrix with diodes}} */
+  public String topology() {
+    return sharing.map(s -> s.group().topology().words()).orElse("direct");
   }
 
   /** {@return the path's id: what the command line calls it and {@code press} takes} */

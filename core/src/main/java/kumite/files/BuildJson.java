@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import kumite.build.Block;
 import kumite.build.BoardChoice;
+import kumite.build.BoardKind;
 import kumite.build.Brief;
 import kumite.build.Build;
 import kumite.build.CaseInside;
@@ -28,6 +29,7 @@ import kumite.build.ControlId;
 import kumite.build.ControlKind;
 import kumite.build.Datum;
 import kumite.build.Hand;
+import kumite.build.Hookup;
 import kumite.build.Host;
 import kumite.build.HostFunction;
 import kumite.build.LengthUnit;
@@ -41,9 +43,7 @@ import kumite.build.Placement;
 import kumite.build.Point;
 import kumite.build.Target;
 import kumite.build.Timing;
-import kumite.build.WireColour;
 import kumite.map.TargetText;
-import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
 
 /** The border between the saved file and the model: one method each way for each part. */
@@ -79,18 +79,26 @@ final class BuildJson {
     for (JsonNode part : top.array("own_parts")) {
       own.add(top.make("own_parts[" + own.size() + "]", () -> kumite.parts.PartFile.read(part)));
     }
+    List<BoardKind> ownBoards = new ArrayList<>();
     Catalogue catalogue = shipped.withOwn(own);
+    for (JsonNode item : top.array("own_boards")) {
+      BoardKind kind =
+          top.make("own_boards[" + ownBoards.size() + "]", () -> kumite.parts.BoardFile.read(item));
+      ownBoards.add(kind);
+      catalogue = catalogue.with(kind);
+    }
+    Catalogue known = catalogue;
     Brief brief = brief(top.object("brief"));
     Panel panel = panel(top.object("panel"));
     List<Control> controls = new ArrayList<>();
     for (Key key : top.objects("controls")) {
-      controls.add(control(key, catalogue));
+      controls.add(control(key, known));
     }
     requireUniqueIds(controls);
-    Map<ContactId, ControlKind> contacts = contacts(controls, catalogue);
-    Optional<BoardChoice> board = top.maybe("board").map(key -> board(key, catalogue));
-    LoomSettings loom = loom(top.object("loom"), contacts, board, catalogue);
-    Mapping mapping = mapping(top.object("map"), contacts);
+    Map<ContactId, ControlKind> contacts = contacts(controls, known);
+    Optional<BoardChoice> board = top.maybe("board").map(key -> board(key, known));
+    LoomSettings loom = LoomJson.read(top.object("loom"), contacts.keySet());
+    Mapping mapping = mapping(top.object("map"), contacts.keySet());
     Timing timing = timing(top.object("timing"));
     List<LogNote> log = new ArrayList<>();
     for (Key key : top.objects("log")) {
@@ -98,7 +106,10 @@ final class BuildJson {
     }
     top.done();
     return top.make(
-        () -> new Build(revision, brief, panel, controls, board, loom, mapping, timing, log, own));
+        () ->
+            new Build(
+                revision, brief, panel, controls, board, loom, mapping, timing, log, own,
+                ownBoards));
   }
 
   private static void requireUniqueIds(List<Control> controls) {
@@ -243,21 +254,18 @@ final class BuildJson {
               + String.join(", ", catalogue.controls().stream().map(ControlKind::id).toList()));
     }
     Control control =
-        key.make(
-            () ->
-                new Control(
-                    id,
-                    key.text("label"),
-                    kind,
-                    placement(key),
-                    key.has("common")
-                        ? Optional.of(key.word("common", Common.class))
-                        : Optional.empty(),
-                    key.has("lamp_ohm")
-                        ? OptionalDouble.of(key.number("lamp_ohm"))
-                        : OptionalDouble.empty()));
+        key.make(() -> new Control(id, key.text("label"), kind, placement(key), hookup(key)));
     key.done();
     return control;
+  }
+
+  private static Hookup hookup(Key key) {
+    return new Hookup(
+        key.has("common") ? Optional.of(key.word("common", Common.class)) : Optional.empty(),
+        key.has("rests_closed") && key.truth("rests_closed"),
+        key.has("lamp_ohm") ? OptionalDouble.of(key.number("lamp_ohm")) : OptionalDouble.empty(),
+        key.has("lamp_shares") && key.truth("lamp_shares"),
+        key.has("lamp_from") ? Optional.of(key.text("lamp_from")) : Optional.empty());
   }
 
   private static Placement placement(Key key) {
@@ -283,9 +291,9 @@ final class BuildJson {
     return choice;
   }
 
-  private static ContactId contact(Key key, String text, Map<ContactId, ControlKind> contacts) {
+  static ContactId contact(Key key, String text, Set<ContactId> contacts) {
     ContactId id = key.make(text, () -> ContactId.parse(text));
-    if (!contacts.containsKey(id)) {
+    if (!contacts.contains(id)) {
       throw key.misfit(
           text,
           "the build has no such contact",
@@ -294,38 +302,7 @@ final class BuildJson {
     return id;
   }
 
-  private static LoomSettings loom(
-      Key key,
-      Map<ContactId, ControlKind> contacts,
-      Optional<BoardChoice> board,
-      Catalogue catalogue) {
-    Map<ContactId, String> locks = new TreeMap<>();
-    Key lockKey = key.object("locks");
-    for (String text : lockKey.members().keySet()) {
-      locks.put(contact(lockKey, text, contacts), lockKey.text(text));
-    }
-    Map<ContactId, WireColour> colours = new TreeMap<>();
-    Key colourKey = key.object("colours");
-    for (String text : colourKey.members().keySet()) {
-      colours.put(
-          contact(colourKey, text, contacts),
-          colourKey.make(text, () -> WireColour.parse(colourKey.text(text))));
-    }
-    LoomSettings settings =
-        key.make(
-            () ->
-                new LoomSettings(
-                    key.word("shape", LoomSettings.CommonShape.class),
-                    key.number("slack_mm"),
-                    key.number("service_loop_mm"),
-                    key.integer("gauge_awg"),
-                    locks,
-                    colours));
-    key.done();
-    return settings;
-  }
-
-  private static Mapping mapping(Key key, Map<ContactId, ControlKind> contacts) {
+  private static Mapping mapping(Key key, Set<ContactId> contacts) {
     Map<ContactId, Mapping.Entry> entries = new TreeMap<>();
     for (String text : key.members().keySet()) {
       ContactId id = contact(key, text, contacts);
@@ -384,7 +361,7 @@ final class BuildJson {
               place(node, board.placement());
               node.put("seat", word(board.seat()));
             });
-    root.set("loom", loom(build.loom()));
+    root.set("loom", LoomJson.write(build.loom()));
     ObjectNode map = root.putObject("map");
     build
         .mapping()
@@ -406,6 +383,8 @@ final class BuildJson {
     }
     ArrayNode own = root.putArray("own_parts");
     build.own().forEach(kind -> own.add(kumite.parts.PartFile.write(kind)));
+    ArrayNode ownBoards = root.putArray("own_boards");
+    build.ownBoards().forEach(kind -> ownBoards.add(kumite.parts.BoardFile.write(kind)));
     return root;
   }
 
@@ -481,21 +460,16 @@ final class BuildJson {
     node.put("label", control.label());
     node.put("kind", control.kind());
     place(node, control.placement());
-    control.common().ifPresent(common -> node.put("common", word(common)));
-    control.lampOhm().ifPresent(ohm -> number(node, "lamp_ohm", ohm));
-    return node;
-  }
-
-  private static ObjectNode loom(LoomSettings loom) {
-    ObjectNode node = NODES.objectNode();
-    node.put("shape", word(loom.shape()));
-    number(node, "slack_mm", loom.slackMm());
-    number(node, "service_loop_mm", loom.serviceLoopMm());
-    node.put("gauge_awg", loom.gaugeAwg());
-    ObjectNode locks = node.putObject("locks");
-    loom.locks().forEach((contact, terminal) -> locks.put(contact.toString(), terminal));
-    ObjectNode colours = node.putObject("colours");
-    loom.colours().forEach((contact, colour) -> colours.put(contact.toString(), colour.code()));
+    Hookup hookup = control.hookup();
+    hookup.common().ifPresent(common -> node.put("common", word(common)));
+    if (hookup.restsClosed()) {
+      node.put("rests_closed", true);
+    }
+    hookup.lampOhm().ifPresent(ohm -> number(node, "lamp_ohm", ohm));
+    if (hookup.lampShares()) {
+      node.put("lamp_shares", true);
+    }
+    hookup.lampFrom().ifPresent(terminal -> node.put("lamp_from", terminal));
     return node;
   }
 
@@ -508,7 +482,7 @@ final class BuildJson {
   }
 
   /** Writes whole numbers without a point, and all others exactly as they read back. */
-  private static void number(ObjectNode node, String key, double value) {
+  static void number(ObjectNode node, String key, double value) {
     if (value == Math.rint(value)) {
       node.put(key, (long) value);
     } else {
@@ -516,7 +490,7 @@ final class BuildJson {
     }
   }
 
-  private static String word(Enum<?> constant) {
+  static String word(Enum<?> constant) {
     return constant.name().toLowerCase(Locale.ROOT);
   }
 }

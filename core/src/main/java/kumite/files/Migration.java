@@ -10,12 +10,33 @@ final class Migration {
   /** {@return the same document as the newest version; what does not fit is left for the reader} */
   static JsonNode toNewest(JsonNode root) {
     JsonNode version = root.get("version");
-    if (!root.isObject() || version == null || !version.isInt() || version.intValue() != 1) {
+    boolean older =
+        root.isObject()
+            && version != null
+            && version.isInt()
+            && version.intValue() >= 1
+            && version.intValue() < BuildFile.VERSION;
+    if (!older) {
       return root;
     }
     ObjectNode next = root.deepCopy();
-    secondVersion(next);
+    if (version.intValue() == 1) {
+      secondVersion(next);
+    }
+    thirdVersion(next);
     return next;
+  }
+
+  /** Version 3 knows groups, wires added and left out, colours at hand and own boards. */
+  private static void thirdVersion(ObjectNode root) {
+    root.put("version", 3);
+    if (root.get("loom") instanceof ObjectNode loom) {
+      loom.put("connector", false);
+      for (String list : new String[] {"stock", "groups", "dead", "added", "left_out"}) {
+        loom.putArray(list);
+      }
+    }
+    root.putArray("own_boards");
   }
 
   /** Version 2 knows the hand, the floor's slope, what is in the way, and a build's own parts. */

@@ -1,13 +1,21 @@
 package kumite.files;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.dataformat.csv.CsvGenerator;
 import com.fasterxml.jackson.dataformat.csv.CsvMapper;
 import com.fasterxml.jackson.dataformat.csv.CsvSchema;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import kumite.build.Shape;
+import kumite.loom.Joints;
+import kumite.loom.Netlist;
 import kumite.loom.Strand;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
@@ -97,6 +105,97 @@ public final class Tables {
             "colour",
             "gauge_awg",
             "length_mm"),
+        rows);
+  }
+
+  /** {@return the nets as a table: one row a place} */
+  public static String netlist(Netlist netlist) {
+    List<List<String>> rows = new ArrayList<>();
+    for (Netlist.Net net : netlist.nets()) {
+      for (Netlist.Pin pin : net.pins()) {
+        rows.add(
+            List.of(
+                net.name(),
+                pin.joint().part(),
+                pin.joint().tab(),
+                pin.role().name().toLowerCase(Locale.ROOT),
+                pin.volts() == 0 ? "" : number(pin.volts()),
+                String.join(" ", net.strands())));
+      }
+    }
+    return csv(List.of("net", "part", "tab", "role", "volts", "strands"), rows);
+  }
+
+  /** {@return the nets as JSON, an array of nets with their places} */
+  public static String netlistJson(Netlist netlist) {
+    ArrayNode nets = JsonNodeFactory.instance.arrayNode();
+    for (Netlist.Net net : netlist.nets()) {
+      ObjectNode node = nets.addObject();
+      node.put("net", net.name());
+      ArrayNode pins = node.putArray("pins");
+      for (Netlist.Pin pin : net.pins()) {
+        ObjectNode item = pins.addObject();
+        item.put("part", pin.joint().part());
+        item.put("tab", pin.joint().tab());
+        item.put("role", pin.role().name().toLowerCase(Locale.ROOT));
+        if (pin.volts() != 0) {
+          item.put("volts_v", pin.volts());
+        }
+      }
+      ArrayNode strands = node.putArray("strands");
+      net.strands().forEach(strands::add);
+    }
+    return nets.toPrettyString();
+  }
+
+  /** Share of each colour and gauge bought beyond what is cut: common practice, no source. */
+  public static final double SPARE = 0.1;
+
+  /** {@return the strands in the order they are cut: by gauge and colour, longest first} */
+  public static String cutList(Bench bench) {
+    List<List<String>> rows = new ArrayList<>();
+    Map<String, Integer> totals = new TreeMap<>();
+    for (Strand strand : bench.loom().strands()) {
+      totals.merge(strand.gaugeAwg() + " " + strand.colour(), strand.lengthMm(), Integer::sum);
+    }
+    bench.loom().strands().stream()
+        .sorted(
+            Comparator.comparingInt(Strand::gaugeAwg)
+                .thenComparing(Strand::colour)
+                .thenComparing(Comparator.comparingInt(Strand::lengthMm).reversed()))
+        .forEach(
+            strand ->
+                rows.add(
+                    List.of(
+                        String.valueOf(strand.gaugeAwg()),
+                        strand.colour().code(),
+                        strand.id(),
+                        String.valueOf(strand.lengthMm()),
+                        strand.from().words(),
+                        strand.from().joint(),
+                        number(Joints.stripMm(strand.from().joint())),
+                        strand.to().words(),
+                        strand.to().joint(),
+                        number(Joints.stripMm(strand.to().joint())),
+                        strand.way().map(String::valueOf).orElse(""),
+                        number(
+                            totals.get(strand.gaugeAwg() + " " + strand.colour())
+                                * (1 + SPARE)
+                                / 1000))));
+    return csv(
+        List.of(
+            "gauge_awg",
+            "colour",
+            "strand",
+            "length_mm",
+            "from",
+            "from_joint",
+            "from_strip_mm",
+            "to",
+            "to_joint",
+            "to_strip_mm",
+            "connector_way",
+            "buy_of_colour_m"),
         rows);
   }
 

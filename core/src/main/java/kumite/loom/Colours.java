@@ -16,7 +16,8 @@ import kumite.build.WireColour.Hue;
  * Colours for signal strands, each once in its bundle.
  *
  * <p>Black is kept for ground and red for supply. Ten plain colours come first, the least used of
- * the whole loom before others; then white, grey and so on with a stripe.
+ * the whole loom before others; then, unless only a stock of colours is at hand, white, grey and so
+ * on with a stripe.
  */
 final class Colours {
   private static final List<Hue> PLAIN =
@@ -25,7 +26,8 @@ final class Colours {
   private Colours() {}
 
   static Map<ContactId, WireColour> assign(
-      Map<String, List<ContactId>> bundles, Map<ContactId, WireColour> chosen) {
+      Map<String, List<ContactId>> bundles, Map<ContactId, WireColour> chosen, Set<Hue> stock) {
+    List<Hue> plainHues = PLAIN.stream().filter(h -> stock.isEmpty() || stock.contains(h)).toList();
     Map<ContactId, WireColour> colours = new TreeMap<>();
     Map<Hue, Integer> uses = new EnumMap<>(Hue.class);
     for (List<ContactId> bundle : bundles.values()) {
@@ -38,7 +40,7 @@ final class Colours {
       }
       for (ContactId contact : bundle) {
         if (!chosen.containsKey(contact)) {
-          WireColour colour = next(taken, uses);
+          WireColour colour = next(taken, uses, plainHues, stock);
           taken.add(colour);
           uses.merge(colour.base(), 1, Integer::sum);
           colours.put(contact, colour);
@@ -48,16 +50,29 @@ final class Colours {
     return colours;
   }
 
-  /** {@return a colour that the bundle does not hold yet} */
-  static WireColour next(Set<WireColour> taken, Map<Hue, Integer> uses) {
-    Optional<Hue> plain =
-        PLAIN.stream()
-            .filter(hue -> !taken.contains(WireColour.of(hue)))
-            .min(java.util.Comparator.comparingInt(hue -> uses.getOrDefault(hue, 0)));
-    return plain.map(WireColour::of).orElseGet(() -> striped(taken));
+  /** {@return a colour that is not taken yet, of those at hand} */
+  static WireColour fresh(Set<WireColour> taken, Set<Hue> stock) {
+    List<Hue> plain = PLAIN.stream().filter(h -> stock.isEmpty() || stock.contains(h)).toList();
+    return next(taken, Map.of(), plain, stock);
   }
 
-  private static WireColour striped(Set<WireColour> taken) {
+  /** {@return a colour that the bundle does not hold yet} */
+  static WireColour next(
+      Set<WireColour> taken, Map<Hue, Integer> uses, List<Hue> plainHues, Set<Hue> stock) {
+    Optional<Hue> plain =
+        plainHues.stream()
+            .filter(hue -> !taken.contains(WireColour.of(hue)))
+            .min(java.util.Comparator.comparingInt(hue -> uses.getOrDefault(hue, 0)));
+    return plain.map(WireColour::of).orElseGet(() -> striped(taken, stock));
+  }
+
+  private static WireColour striped(Set<WireColour> taken, Set<Hue> stock) {
+    if (!stock.isEmpty()) {
+      // Only plain colours are at hand: the one used least here is used again, and its label tells.
+      List<Hue> hues = stock.stream().filter(PLAIN::contains).toList();
+      return WireColour.of(
+          hues.isEmpty() ? stock.iterator().next() : hues.get(taken.size() % hues.size()));
+    }
     List<Hue> bases = new ArrayList<>(List.of(Hue.WH, Hue.GY, Hue.YE, Hue.PK));
     PLAIN.stream().filter(hue -> !bases.contains(hue)).forEach(bases::add);
     for (Hue base : bases) {

@@ -1,8 +1,10 @@
 package kumite.loom;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import kumite.build.ControlId;
+import kumite.build.Laying.CommonShape;
 import kumite.build.Point;
 
 /**
@@ -10,12 +12,12 @@ import kumite.build.Point;
  *
  * @param name {@code ground}, {@code rail} or {@code supply}
  * @param terminal the board's terminal it starts from
- * @param ring whether its far end comes back to the board
+ * @param shape chain, ring, star or pairs
  * @param stops the controls in the order they are laid
  * @param lengthMm of all its strands
  */
 public record CommonRun(
-    String name, String terminal, boolean ring, List<Stop> stops, int lengthMm) {
+    String name, String terminal, CommonShape shape, List<Stop> stops, int lengthMm) {
 
   /**
    * One control on the run.
@@ -26,17 +28,57 @@ public record CommonRun(
    */
   public record Stop(ControlId control, String label, Point at) {}
 
+  /**
+   * One stretch of the run, and what its break would silence.
+   *
+   * @param from the label it comes from, or {@code board}
+   * @param to the label it goes to, or {@code board}
+   * @param silenced the labels that go silent when it alone breaks
+   */
+  public record Link(String from, String to, List<String> silenced) {}
+
   public CommonRun {
     stops = List.copyOf(stops);
   }
 
+  /** {@return whether its far end comes back to the board} */
+  public boolean ring() {
+    return shape == CommonShape.RING;
+  }
+
+  private boolean oneByOne() {
+    return shape == CommonShape.STAR || shape == CommonShape.PAIRS;
+  }
+
   /** {@return the run in a few words, such as {@code ground ring over 9}} */
   public String words() {
-    return String.format(Locale.ROOT, "%s %s over %d", name, ring ? "ring" : "chain", stops.size());
+    return String.format(
+        Locale.ROOT,
+        "%s %s over %d",
+        name,
+        shape == CommonShape.PAIRS ? "pairs" : shape.words(),
+        stops.size());
+  }
+
+  /** {@return its stretches in laid order, each with what its break would silence} */
+  public List<Link> links() {
+    List<Link> links = new ArrayList<>();
+    for (int i = 0; i < stops.size(); i++) {
+      String from = i == 0 || oneByOne() ? "board" : stops.get(i - 1).label();
+      List<Stop> beyond =
+          ring()
+              ? List.of()
+              : oneByOne() ? stops.subList(i, i + 1) : stops.subList(i, stops.size());
+      links.add(new Link(from, stops.get(i).label(), beyond.stream().map(Stop::label).toList()));
+    }
+    if (ring()) {
+      links.add(new Link(stops.get(stops.size() - 1).label(), "board", List.of()));
+    }
+    return links;
   }
 
   /** {@return how many controls go silent at most when one link breaks} */
   public int silencedByOneBreak() {
-    return ring ? 0 : stops.size();
+    return links().stream().mapToInt(link -> link.silenced().size()).max().orElse(0);
   }
 }

@@ -3,6 +3,7 @@ package kumite.loom;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.ContactId;
@@ -11,7 +12,7 @@ import kumite.build.Control;
 import kumite.build.ControlKind;
 import kumite.build.Mapping;
 import kumite.build.Point;
-import kumite.parts.BoardKind;
+import kumite.map.TargetText;
 import kumite.parts.Catalogue;
 
 /**
@@ -46,7 +47,7 @@ public record ContactSite(
                 control,
                 kind,
                 contact,
-                control.common().orElse(usual),
+                control.hookup().common().orElse(usual),
                 build.mapping().of(id)));
       }
     }
@@ -56,6 +57,40 @@ public record ContactSite(
   /** {@return the label for people: {@code Horn} or {@code Rudder lever left}} */
   public String label() {
     return contact.name().isEmpty() ? control.label() : control.label() + " " + contact.name();
+  }
+
+  /** {@return the wire it wants where it has a terminal of its own} */
+  Line line() {
+    boolean pulses =
+        kind.family() == ControlKind.Family.ENCODER || kind.family() == ControlKind.Family.BALL;
+    return new Line(
+        id,
+        label(),
+        contact.type().analog() ? Line.Need.MEASURE : Line.Need.READ,
+        place(),
+        Optional.empty(),
+        List.of(this),
+        pulses,
+        entry.map(e -> TargetText.of(e.target())));
+  }
+
+  /** {@return the tab its signal lands on: NO, or NC where it is wired so} */
+  public String signalTab() {
+    String tab =
+        contact.type() == ContactKind.Type.SWITCH && control.hookup().restsClosed()
+            ? "NC"
+            : contact.tab().isEmpty() ? "NO" : contact.tab();
+    return tabOf(tab);
+  }
+
+  /** {@return the tab its shared side lands on} */
+  public String commonTab() {
+    return tabOf("COM");
+  }
+
+  /** {@return a tab of this contact, with its name before it where the control has several} */
+  String tabOf(String tab) {
+    return contact.name().isEmpty() ? tab : contact.name() + "." + tab;
   }
 
   /** {@return where its control sits} */

@@ -1,7 +1,7 @@
 package kumite.loom;
 
 import kumite.build.ContactId;
-import kumite.parts.Terminal;
+import kumite.build.Terminal;
 
 /**
  * The terminal of one contact; {@link PinPlan#why} tells the reasons.

@@ -2,6 +2,7 @@ package kumite.loom;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -14,44 +15,48 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.ContactId;
-import kumite.build.ContactKind;
 import kumite.build.Point;
-import kumite.map.TargetText;
-import kumite.parts.BoardKind;
+import kumite.build.Terminal;
 import kumite.parts.Catalogue;
-import kumite.parts.Terminal;
 
 /**
- * Each contact's terminal: the assignment of least cost.
+ * Each wire's terminal: the assignment of least cost.
  *
  * <p>The cost of a pair is the straight distance from control to terminal, so that strands come out
  * short; of straight lines of least total length no two of interchangeable ends cross, since
  * uncrossing two lines shortens them (triangle inequality). Added to it are {@value
  * #ANALOG_SPARED_MM} mm for a switch on a terminal that measures volts and {@value #LED_MM} mm for
- * one that shares the lamp on the board, so that those are taken last. Terminals kept for start-up
- * and serial port are never taken unless locked. On a board that fixes its meanings, a mapped
- * contact goes to the socket of its meaning.
+ * one that shares the lamp on the board, so that those are taken last; {@value #UNPULLED_MM} mm for
+ * a contact on a terminal without a pull inside, {@value #UNCOUNTED_MM} mm for pulses on one that
+ * does not count them. Terminals kept for start-up and serial port are never taken unless locked.
+ * On a board that fixes its meanings, a mapped contact goes to the socket of its meaning.
  */
 public final class PinPlan {
   static final double ANALOG_SPARED_MM = 60;
   static final double LED_MM = 300;
+  static final double UNCOUNTED_MM = 200;
+  static final double UNPULLED_MM = 250;
   private static final double CANNOT = 1e6;
 
   private final Map<ContactId, PinChoice> choices;
-  private final List<ContactSite> unplaced;
+  private final List<Line> unplaced;
+  private final Optional<Clash> clash;
   private final List<Terminal> free;
   private final Function<PinChoice, List<String>> reasons;
 
   private PinPlan(
       Map<ContactId, PinChoice> choices,
-      List<ContactSite> unplaced,
+      List<Line> unplaced,
+      Optional<Clash> clash,
       List<Terminal> free,
       Function<PinChoice, List<String>> reasons) {
     this.reasons = reasons;
     this.choices = Collections.unmodifiableMap(choices);
     this.unplaced = List.copyOf(unplaced);
+    this.clash = clash;
     this.free = List.copyOf(free);
   }
 
@@ -60,7 +65,7 @@ public final class PinPlan {
     return choices;
   }
 
-  /** {@return the terminal of a contact, if it got one} */
+  /** {@return the terminal of a wire, if it got one} */
   public Optional<PinChoice> of(ContactId contact) {
     return Optional.ofNullable(choices.get(contact));
   }
@@ -70,9 +75,14 @@ public final class PinPlan {
     return of(contact).map(reasons).orElse(List.of());
   }
 
-  /** {@return contacts for which no fit terminal was left} */
-  public List<ContactSite> unplaced() {
+  /** {@return wires for which no fit terminal was left} */
+  public List<Line> unplaced() {
     return unplaced;
+  }
+
+  /** {@return the smallest set of wires that cannot all be placed, where some cannot} */
+  public Optional<Clash> clash() {
+    return clash;
   }
 
   /** {@return input terminals that no strand goes to} */
@@ -85,39 +95,22 @@ public final class PinPlan {
     return build.board().orElseThrow().placement().place(terminal.at());
   }
 
-  /** {@return whether a terminal can read a contact at all, kept back or not} */
-  public static boolean fits(ContactSite site, BoardKind board, Terminal terminal) {
-    if (terminal.role() != Terminal.Role.INPUT) {
-      return false;
-    }
-    if (site.contact().type().analog()) {
-      return terminal.can(Terminal.Ability.ANALOG);
-    }
-    if (!terminal.can(Terminal.Ability.DIGITAL)) {
-      return false;
-    }
-    return !board.fixedMap()
-        || site.entry().isEmpty()
-        || terminal.fixed().isEmpty()
-        || terminal.fixed().get().equals(TargetText.of(site.entry().get().target()));
-  }
-
   /** {@return whether a terminal is kept back from the plan} */
   public static boolean keptBack(Terminal terminal) {
     return terminal.keep().filter(keep -> keep != Terminal.Keep.LED).isPresent();
   }
 
   /** Plans the pins of a build; without a board every contact is unplaced. */
-  static PinPlan of(Build build, Catalogue catalogue, List<ContactSite> sites) {
+  static PinPlan of(Build build, Catalogue catalogue, List<Line> lines) {
     Optional<BoardKind> chosen = catalogue.boardOf(build);
     if (chosen.isEmpty()) {
-      return new PinPlan(new TreeMap<>(), sites, List.of(), choice -> List.of());
+      return new PinPlan(new TreeMap<>(), lines, Optional.empty(), List.of(), choice -> List.of());
     }
     BoardKind board = chosen.get();
     Map<ContactId, PinChoice> choices = new TreeMap<>();
     Set<String> taken = new HashSet<>();
-    List<ContactSite> open = new ArrayList<>();
-    for (ContactSite site : sites) {
+    List<Line> open = new ArrayList<>();
+    for (Line site : lines) {
       Optional<Terminal> locked =
           Optional.ofNullable(build.loom().locks().get(site.id())).flatMap(board::terminal);
       if (locked.isPresent() && taken.add(locked.get().name())) {
@@ -130,16 +123,18 @@ public final class PinPlan {
     List<Terminal> terminals =
         board.terminals(Terminal.Role.INPUT).stream()
             .filter(terminal -> !taken.contains(terminal.name()))
+            .filter(terminal -> !build.loom().dead().contains(terminal.name()))
+            .filter(terminal -> !feedsLamp(build, terminal))
             .toList();
     int[] columnOf = Assignment.solve(costs(build, board, open, terminals));
-    List<ContactSite> unplaced = new ArrayList<>();
-    Map<String, ContactSite> holder = new HashMap<>();
-    Map<ContactSite, Terminal> placed = new LinkedHashMap<>();
+    List<Line> unplaced = new ArrayList<>();
+    Map<String, Line> holder = new HashMap<>();
+    Map<Line, Terminal> placed = new LinkedHashMap<>();
     for (int i = 0; i < open.size(); i++) {
-      ContactSite site = open.get(i);
+      Line site = open.get(i);
       int column = columnOf[i];
       if (column >= terminals.size()
-          || !fits(site, board, terminals.get(column))
+          || !site.fits(board, terminals.get(column))
           || keptBack(terminals.get(column))) {
         unplaced.add(site);
       } else {
@@ -158,11 +153,12 @@ public final class PinPlan {
         board.terminals(Terminal.Role.INPUT).stream()
             .filter(terminal -> !taken.contains(terminal.name()))
             .toList();
-    Map<ContactId, ContactSite> byId = new HashMap<>();
-    sites.forEach(site -> byId.put(site.id(), site));
+    Map<ContactId, Line> byId = new HashMap<>();
+    lines.forEach(site -> byId.put(site.id(), site));
     return new PinPlan(
         choices,
         unplaced,
+        unplaced.isEmpty() ? Optional.empty() : clash(board, open, terminals),
         free,
         choice ->
             explain(
@@ -171,7 +167,7 @@ public final class PinPlan {
 
   /** {@return cost[contact][terminal]; columns for "nowhere" fill up to one for each contact} */
   static double[][] costs(
-      Build build, BoardKind board, List<ContactSite> sites, List<Terminal> terminals) {
+      Build build, BoardKind board, List<Line> sites, List<Terminal> terminals) {
     List<Point> places = terminals.stream().map(t -> place(build, t)).toList();
     double[][] cost = new double[sites.size()][Math.max(terminals.size(), sites.size())];
     for (int i = 0; i < sites.size(); i++) {
@@ -183,13 +179,19 @@ public final class PinPlan {
     return cost;
   }
 
-  private static double cost(ContactSite site, BoardKind board, Terminal terminal, Point place) {
-    if (!fits(site, board, terminal) || keptBack(terminal)) {
+  private static double cost(Line site, BoardKind board, Terminal terminal, Point place) {
+    if (!site.fits(board, terminal) || keptBack(terminal)) {
       return CANNOT;
     }
     double cost = place.distanceMm(site.place());
-    if (!site.contact().type().analog() && terminal.can(Terminal.Ability.ANALOG)) {
+    if (site.needs() != Line.Need.MEASURE && terminal.can(Terminal.Ability.ANALOG)) {
       cost += ANALOG_SPARED_MM;
+    }
+    if (site.pulses() && !terminal.can(Terminal.Ability.INTERRUPT)) {
+      cost += UNCOUNTED_MM;
+    }
+    if (site.needs() == Line.Need.READ && !pulls(terminal)) {
+      cost += UNPULLED_MM;
     }
     if (terminal.keep().isPresent()) {
       cost += LED_MM;
@@ -200,21 +202,21 @@ public final class PinPlan {
   private static List<String> explain(
       Build build,
       BoardKind board,
-      ContactSite site,
+      Line site,
       Terminal terminal,
       List<Terminal> terminals,
-      Map<String, ContactSite> holder) {
+      Map<String, Line> holder) {
     if (build.loom().locks().getOrDefault(site.id(), "").equals(terminal.name())) {
       return List.of("you locked it to this terminal");
     }
     double straight = place(build, terminal).distanceMm(site.place());
     List<String> reasons = new ArrayList<>();
-    if (board.fixedMap() && site.entry().isPresent() && terminal.fixed().isPresent()) {
+    if (board.fixedMap() && site.fixed().isPresent() && terminal.fixed().isPresent()) {
       reasons.add("the board fixes this socket to " + terminal.fixed().get());
     }
     List<Terminal> nearer =
         terminals.stream()
-            .filter(t -> fits(site, board, t) && t != terminal)
+            .filter(t -> site.fits(board, t) && t != terminal)
             .filter(t -> place(build, t).distanceMm(site.place()) < straight - 0.05)
             .sorted(Comparator.comparingDouble(t -> place(build, t).distanceMm(site.place())))
             .toList();
@@ -246,17 +248,29 @@ public final class PinPlan {
       reasons.add(0, mm("nearest of those not kept back, %s straight", straight));
     }
     reasons.add(
-        site.contact().type() == ContactKind.Type.SWITCH
-            ? pullReason(terminal)
-            : "it measures volts, as a " + word(site.contact().type()) + " needs");
+        switch (site.needs()) {
+          case READ -> pullReason(terminal);
+          case MEASURE -> "it measures volts, as a wiper or ladder needs";
+          case DRIVE -> "it can drive a wire";
+          case TOUCH -> "it senses touch";
+        });
+    if (site.pulses()) {
+      reasons.add(
+          terminal.can(Terminal.Ability.INTERRUPT)
+              ? "it counts pulses"
+              : "no free terminal counts pulses, so fast turns may be missed");
+    }
     return List.copyOf(reasons);
   }
 
-  private static String whySpared(ContactSite site, Terminal terminal) {
+  private static String whySpared(Line site, Terminal terminal) {
     if (terminal.keep().isPresent()) {
       return "it " + terminal.keep().get().words();
     }
-    return !site.contact().type().analog() && terminal.can(Terminal.Ability.ANALOG)
+    if (site.needs() == Line.Need.READ && !pulls(terminal)) {
+      return "it has no pull-up or pull-down inside";
+    }
+    return site.needs() != Line.Need.MEASURE && terminal.can(Terminal.Ability.ANALOG)
         ? "it measures volts and is spared for what needs that"
         : "the plan as a whole is shorter so";
   }
@@ -270,8 +284,27 @@ public final class PinPlan {
             : up ? ", with a pull-up inside" : down ? ", with a pull-down inside" : "");
   }
 
-  private static String word(ContactKind.Type type) {
-    return type.name().toLowerCase(Locale.ROOT);
+  private static boolean feedsLamp(Build build, Terminal terminal) {
+    return build.controls().stream()
+        .anyMatch(c -> c.hookup().lampFrom().filter(terminal.name()::equals).isPresent());
+  }
+
+  private static boolean pulls(Terminal terminal) {
+    return terminal.can(Terminal.Ability.PULL_UP) || terminal.can(Terminal.Ability.PULL_DOWN);
+  }
+
+  private static Optional<Clash> clash(
+      BoardKind board, List<Line> lines, List<Terminal> terminals) {
+    List<Terminal> usable = terminals.stream().filter(t -> !keptBack(t)).toList();
+    List<BitSet> fits = new ArrayList<>();
+    for (Line line : lines) {
+      BitSet set = new BitSet();
+      for (int i = 0; i < usable.size(); i++) {
+        set.set(i, line.fits(board, usable.get(i)));
+      }
+      fits.add(set);
+    }
+    return Clash.smallest(lines, usable.stream().map(Terminal::name).toList(), fits);
   }
 
   private static String mm(String form, double mm) {

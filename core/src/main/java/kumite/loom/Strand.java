@@ -2,6 +2,7 @@ package kumite.loom;
 
 import java.util.Optional;
 import kumite.build.ContactId;
+import kumite.build.Joint;
 import kumite.build.WireColour;
 import kumite.working.Working;
 
@@ -9,13 +10,14 @@ import kumite.working.Working;
  * One wire between two places.
  *
  * @param id its number on the label: {@code W} for signals, {@code G} ground, {@code V} supply,
- *     {@code C} a rail common, {@code L} lamps
+ *     {@code C} a rail common, {@code L} lamps, {@code R} rows of a matrix, {@code B} carriers
  * @param contact the contact it serves; empty for commons and supplies
  * @param from its end at a control
  * @param to its other end
  * @param colour its colour
  * @param gaugeAwg its size
  * @param lengthMm cut length, rounded up to 5 mm
+ * @param way its place in the connector between lid and base, 1 upward, where there is one
  * @param working how the length came about
  */
 public record Strand(
@@ -26,16 +28,18 @@ public record Strand(
     WireColour colour,
     int gaugeAwg,
     int lengthMm,
+    Optional<Integer> way,
     Working working) {
 
   /**
    * One end of a strand.
    *
-   * @param part the control's label, or {@code board}
+   * @param place where it lands, by name
+   * @param part the control's label, {@code board}, or a carrier's name
    * @param tab the tab or terminal there
    * @param joint how it is joined
    */
-  public record End(String part, String tab, String joint) {
+  public record End(Joint place, String part, String tab, String joint) {
     /** {@return the end in words, such as {@code Horn NO}} */
     public String words() {
       return part + " " + tab;

@@ -4,45 +4,45 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.BoardChoice;
+import java.util.Set;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.ContactId;
 import kumite.build.Control;
 import kumite.build.ControlKind;
-import kumite.build.LoomSettings;
-import kumite.build.Opening;
-import kumite.build.Panel;
+import kumite.build.Joint;
+import kumite.build.Laying;
 import kumite.build.Point;
+import kumite.build.Terminal;
+import kumite.build.Topology;
 import kumite.build.WireColour;
 import kumite.build.WireColour.Hue;
-import kumite.panel.Gaps;
-import kumite.parts.BoardKind;
-import kumite.parts.Terminal;
-import kumite.working.Source;
+import kumite.loom.Lengths.Cut;
 import kumite.working.Working;
 
-/** Cuts the strands of one loom: routes, lengths and ends. */
+/** Cuts the strands of one loom: which there are, their ends and lengths. */
 final class StrandCutter {
   /** Above this many controls on one common, the usual shape is a ring. */
   private static final int RING_ABOVE = 6;
 
-  private static final Source LENGTHS =
-      Source.common("wires run along the panel's edges, not across; allowances are yours");
-
   private final Build build;
   private final BoardKind board;
+  private final Lengths lengths;
   private final List<Strand> strands = new ArrayList<>();
   private final List<CommonRun> runs = new ArrayList<>();
   private final Map<Character, Integer> numbers = new HashMap<>();
+  private int ways;
 
   StrandCutter(Build build, BoardKind board) {
     this.build = build;
     this.board = board;
+    this.lengths = new Lengths(build, board);
   }
 
   List<Strand> strands() {
@@ -54,78 +54,259 @@ final class StrandCutter {
   }
 
   void signal(ContactSite site, Terminal terminal, WireColour colour) {
-    Cut cut = toBoard(site.control(), site.kind(), PinPlan.place(build, terminal));
-    String tab =
-        site.contact().name().isEmpty()
-            ? site.contact().tab()
-            : site.contact().name() + " " + site.contact().tab();
     add(
         'W',
         Optional.of(site.id()),
-        end(site.control(), site.kind(), tab),
+        signalEnd(site),
         boardEnd(terminal),
         colour,
-        cut);
+        toBoard(site, terminal));
+  }
+
+  /** Wires a group: rows and columns from contact to contact, or each contact to its carrier. */
+  void shared(Sharing sharing, PinPlan plan, Map<ContactId, WireColour> colours) {
+    if (!sharing.lines().stream().allMatch(line -> plan.of(line.id()).isPresent())) {
+      return; // half a group reads nothing; the finding about terminals says what is missing
+    }
+    switch (sharing.group().topology()) {
+      case MATRIX, BARE_MATRIX -> matrix(sharing, plan, colours);
+      case LADDER -> ladder(sharing, plan, colours);
+      case TOUCH -> {
+        for (Sharing.Seat seat : sharing.seats()) {
+          signal(
+              seat.site(),
+              plan.of(seat.read().id()).orElseThrow().terminal(),
+              colours.get(seat.read().id()));
+        }
+      }
+      case REGISTERS, MULTIPLEXER -> carrier(sharing, plan, colours);
+    }
+  }
+
+  private void matrix(Sharing sharing, PinPlan plan, Map<ContactId, WireColour> colours) {
+    boolean diodes = sharing.group().topology() == Topology.MATRIX;
+    for (Line line : sharing.lines()) {
+      boolean reads = line.needs() == Line.Need.READ;
+      Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
+      Strand.End previous = boardEnd(terminal);
+      ContactSite last = null;
+      for (ContactSite site : chained(line.contacts(), PinPlan.place(build, terminal))) {
+        Strand.End end = reads ? signalEnd(site) : commonEnd(site);
+        if (reads && diodes) {
+          end = new Strand.End(end.place(), end.part(), end.tab(), "diode, band away");
+        }
+        add(
+            reads ? 'W' : 'R',
+            reads ? Optional.of(site.id()) : Optional.empty(),
+            end,
+            previous,
+            colours.get(line.id()),
+            last == null ? toBoard(site, terminal) : lengths.link(last.place(), site.place()));
+        previous = end;
+        last = site;
+      }
+    }
+  }
+
+  private void ladder(Sharing sharing, PinPlan plan, Map<ContactId, WireColour> colours) {
+    Line tap = sharing.lines().get(0);
+    Terminal terminal = plan.of(tap.id()).orElseThrow().terminal();
+    Strand.End previous = boardEnd(terminal);
+    ContactSite last = null;
+    for (Sharing.Seat seat : sharing.seats()) {
+      ContactSite site = seat.site();
+      Strand.End end = signalEnd(site);
+      add(
+          'W',
+          Optional.of(site.id()),
+          new Strand.End(end.place(), end.part(), end.tab(), "resistor " + seat.step()),
+          previous,
+          colours.get(tap.id()),
+          last == null ? toBoard(site, terminal) : lengths.link(last.place(), site.place()));
+      previous = end;
+      last = site;
+    }
+  }
+
+  private void carrier(Sharing sharing, PinPlan plan, Map<ContactId, WireColour> colours) {
+    Point at = sharing.carrier().orElseThrow();
+    Set<WireColour> taken = new HashSet<>();
+    for (Sharing.Seat seat : sharing.seats()) {
+      WireColour colour =
+          Colours.assign(
+                  Map.of("carrier", List.of(seat.site().id())),
+                  build.loom().colours(),
+                  build.loom().laying().stock())
+              .get(seat.site().id());
+      if (!build.loom().colours().containsKey(seat.site().id())) {
+        colour = Colours.fresh(taken, build.loom().laying().stock());
+      }
+      taken.add(colour);
+      add(
+          'W',
+          Optional.of(seat.site().id()),
+          signalEnd(seat.site()),
+          carrierEnd(sharing, "IN" + seat.input()),
+          colour,
+          lengths.link(seat.site().place(), at));
+    }
+    List<String> tabs = Sharing.carrierTabs(sharing.group().topology(), sharing.seats().size());
+    for (int i = 0; i < sharing.lines().size(); i++) {
+      Line line = sharing.lines().get(i);
+      Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
+      add(
+          'B',
+          Optional.empty(),
+          carrierEnd(sharing, tabs.get(i)),
+          boardEnd(terminal),
+          colours.get(line.id()),
+          lengths.toBoard(at, 10, PinPlan.place(build, terminal)));
+    }
+    List<Terminal> supplies = logicSupplies();
+    if (!supplies.isEmpty()) {
+      power(sharing, "VCC", nearest(supplies, at), Hue.RD, 'V');
+    }
+    List<Terminal> grounds = board.terminals(Terminal.Role.GROUND);
+    if (!grounds.isEmpty()) {
+      power(sharing, "GND", nearest(grounds, at), Hue.BK, 'G');
+    }
+  }
+
+  private void power(Sharing sharing, String tab, Terminal terminal, Hue hue, char letter) {
+    add(
+        letter,
+        Optional.empty(),
+        carrierEnd(sharing, tab),
+        boardEnd(terminal),
+        WireColour.of(hue),
+        lengths.toBoard(sharing.carrier().orElseThrow(), 10, PinPlan.place(build, terminal)));
+  }
+
+  /** {@return contacts in the order of the shortest chain from the board} */
+  private List<ContactSite> chained(List<ContactSite> sites, Point start) {
+    List<Point> places = new ArrayList<>();
+    places.add(start);
+    sites.forEach(site -> places.add(site.place()));
+    int[] order = Route.shortest(distances(places), false);
+    List<ContactSite> chain = new ArrayList<>();
+    for (int i = 1; i < order.length; i++) {
+      chain.add(sites.get(order[i] - 1));
+    }
+    return chain;
+  }
+
+  /** Where a common lands on one control. */
+  private record Landing(Control control, ControlKind kind, List<Strand.End> ends) {}
+
+  /** The landings of one common, control by control. */
+  private static final class Landings {
+    final Map<Control, Landing> byControl = new LinkedHashMap<>();
+
+    void add(ContactSite site, Strand.End end) {
+      byControl
+          .computeIfAbsent(site.control(), c -> new Landing(c, site.kind(), new ArrayList<>()))
+          .ends()
+          .add(end);
+    }
   }
 
   /** Lays each shared side: ground and rail for switches, supply and ground for pots. */
-  void commons(List<ContactSite> sites, PinPlan plan) {
-    Map<Control, ControlKind> ground = new LinkedHashMap<>();
-    Map<Control, ControlKind> rail = new LinkedHashMap<>();
-    Map<Control, ControlKind> supply = new LinkedHashMap<>();
-    Map<Control, List<String>> groundTabs = new HashMap<>();
-    Map<Control, List<String>> railTabs = new HashMap<>();
-    Map<Control, List<String>> supplyTabs = new HashMap<>();
+  void commons(List<ContactSite> sites, List<Sharing> sharings, PinPlan plan) {
+    Map<ContactId, Sharing> shared = new HashMap<>();
+    for (Sharing sharing : sharings) {
+      sharing.seats().forEach(seat -> shared.put(seat.site().id(), sharing));
+    }
+    Landings ground = new Landings();
+    Landings rail = new Landings();
+    Landings supply = new Landings();
     for (ContactSite site : sites) {
-      if (plan.of(site.id()).isEmpty()) {
+      Sharing sharing = shared.get(site.id());
+      boolean placed =
+          sharing == null
+              ? plan.of(site.id()).isPresent()
+              : sharing.lines().stream().allMatch(line -> plan.of(line.id()).isPresent());
+      boolean crossed = sharing != null && isMatrix(sharing.group().topology());
+      if (!placed || crossed) {
         continue;
       }
       if (site.contact().type().analog()) {
-        ground.put(site.control(), site.kind());
-        tabs(groundTabs, site).add("end 1");
-        supply.put(site.control(), site.kind());
-        tabs(supplyTabs, site).add("end 2");
-      } else if (site.common() == Common.GROUND) {
-        ground.put(site.control(), site.kind());
-        tabs(groundTabs, site).add((site.contact().name() + " COM").strip());
+        ground.add(site, end(site, site.tabOf("end 1")));
+        supply.add(site, end(site, site.tabOf("end 2")));
+      } else if (sharing != null || site.common() == Common.GROUND) {
+        ground.add(site, commonEnd(site));
       } else {
-        rail.put(site.control(), site.kind());
-        tabs(railTabs, site).add((site.contact().name() + " COM").strip());
+        rail.add(site, commonEnd(site));
       }
     }
-    for (ContactSite site : sites) {
-      if (site.kind().lit() && lampSupply().isPresent()) {
-        ground.put(site.control(), site.kind());
-        tabs(groundTabs, site).add("lamp -");
+    for (ContactSite site : onePerControl(sites)) {
+      boolean shares = site.control().hookup().lampShares();
+      if (site.kind().lit() && lampSupply(site).isPresent()) {
+        if (!shares || site.common() == Common.RAIL) {
+          ground.add(site, end(site, "lamp-"));
+        }
       }
     }
-    lay("ground", 'G', WireColour.of(Hue.BK), ground, groundTabs, terminals(Common.GROUND));
-    lay("rail", 'C', WireColour.of(Hue.RD), rail, railTabs, terminals(Common.RAIL));
-    lay("supply", 'V', WireColour.of(Hue.RD), supply, supplyTabs, logicSupplies());
+    lay("ground", 'G', WireColour.of(Hue.BK), ground, terminals(Common.GROUND));
+    lay("rail", 'C', WireColour.of(Hue.RD), rail, terminals(Common.RAIL));
+    lay("supply", 'V', WireColour.of(Hue.RD), supply, logicSupplies());
   }
 
-  /** Feeds each lamp from the board's highest supply through its own resistor. */
+  private static boolean isMatrix(Topology topology) {
+    return topology == Topology.MATRIX || topology == Topology.BARE_MATRIX;
+  }
+
+  private static List<ContactSite> onePerControl(List<ContactSite> sites) {
+    Map<Control, ContactSite> first = new LinkedHashMap<>();
+    sites.forEach(site -> first.putIfAbsent(site.control(), site));
+    return List.copyOf(first.values());
+  }
+
+  /** Feeds each lamp through its own resistor; one that shares its contact hangs on its tab. */
   void lamps(List<ContactSite> sites) {
-    Optional<Terminal> supply = lampSupply();
-    if (supply.isEmpty()) {
-      return;
-    }
-    for (ContactSite site : sites) {
-      if (site.kind().lit()) {
+    for (ContactSite site : onePerControl(sites)) {
+      Optional<Terminal> supply = lampSupply(site);
+      if (!site.kind().lit() || supply.isEmpty()) {
+        continue;
+      }
+      boolean shares = site.control().hookup().lampShares();
+      if (shares) {
         add(
             'L',
             Optional.empty(),
-            end(site.control(), site.kind(), "lamp +"),
+            end(site, site.common() == Common.RAIL ? "lamp+" : "lamp-"),
+            signalEnd(site),
+            WireColour.of(Hue.WH),
+            lengths.jumper());
+      }
+      if (!shares || site.common() == Common.GROUND) {
+        add(
+            'L',
+            Optional.empty(),
+            end(site, "lamp+"),
             boardEnd(supply.get()),
             WireColour.of(Hue.RD),
-            toBoard(site.control(), site.kind(), PinPlan.place(build, supply.get())));
+            toBoard(site, supply.get()));
       }
     }
   }
 
-  private Optional<Terminal> lampSupply() {
-    return board.terminals(Terminal.Role.SUPPLY).stream()
-        .max(Comparator.comparingDouble(Terminal::volts));
+  private Optional<Terminal> lampSupply(ContactSite site) {
+    return lampSupply(board, site.control());
+  }
+
+  /** {@return the supply terminal that feeds a control's lamp, if the board has one} */
+  static Optional<Terminal> lampSupply(BoardKind board, Control control) {
+    List<Terminal> supplies = board.terminals(Terminal.Role.SUPPLY);
+    Optional<Terminal> chosen = control.hookup().lampFrom().flatMap(board::terminal);
+    if (chosen.isPresent()) {
+      return chosen;
+    }
+    Optional<Terminal> logic =
+        supplies.stream().filter(t -> t.volts() == board.logicVolts()).findFirst();
+    // On the contact itself, more than the logic supply would reach the terminal.
+    return control.hookup().lampShares() && logic.isPresent()
+        ? logic
+        : supplies.stream().max(Comparator.comparingDouble(Terminal::volts));
   }
 
   private List<Terminal> logicSupplies() {
@@ -143,50 +324,56 @@ final class StrandCutter {
   }
 
   private void lay(
-      String name,
-      char letter,
-      WireColour colour,
-      Map<Control, ControlKind> controls,
-      Map<Control, List<String>> tabs,
-      List<Terminal> terminals) {
-    if (controls.isEmpty() || terminals.isEmpty()) {
+      String name, char letter, WireColour colour, Landings landings, List<Terminal> terminals) {
+    if (landings.byControl.isEmpty() || terminals.isEmpty()) {
       return;
     }
-    List<Control> parts = List.copyOf(controls.keySet());
-    Terminal start = nearest(terminals, parts);
-    Point startAt = PinPlan.place(build, start);
-    boolean ring =
-        switch (build.loom().shape()) {
-          case RING -> parts.size() > 1;
-          case CHAIN -> false;
-          case AUTO -> parts.size() > RING_ABOVE;
-        };
-    int[] order = Route.shortest(distances(startAt, parts), ring);
+    List<Landing> parts = List.copyOf(landings.byControl.values());
+    Laying.CommonShape shape = build.loom().laying().shape();
+    if (shape == Laying.CommonShape.AUTO) {
+      shape = parts.size() > RING_ABOVE ? Laying.CommonShape.RING : Laying.CommonShape.CHAIN;
+    }
+    if (shape == Laying.CommonShape.RING && parts.size() == 1) {
+      shape = Laying.CommonShape.CHAIN;
+    }
+    Terminal start =
+        nearest(terminals, parts.stream().map(p -> p.control().placement().centre()).toList());
     int before = strands.size();
+    List<CommonRun.Stop> stops =
+        shape == Laying.CommonShape.STAR || shape == Laying.CommonShape.PAIRS
+            ? star(letter, colour, parts, terminals, shape == Laying.CommonShape.PAIRS)
+            : chain(letter, colour, parts, terminals, start, shape == Laying.CommonShape.RING);
+    int length = strands.subList(before, strands.size()).stream().mapToInt(Strand::lengthMm).sum();
+    runs.add(new CommonRun(name, start.name(), shape, stops, length));
+  }
+
+  private List<CommonRun.Stop> chain(
+      char letter,
+      WireColour colour,
+      List<Landing> parts,
+      List<Terminal> terminals,
+      Terminal start,
+      boolean ring) {
+    Point startAt = PinPlan.place(build, start);
+    List<Point> places = new ArrayList<>();
+    places.add(startAt);
+    parts.forEach(part -> places.add(part.control().placement().centre()));
+    int[] order = Route.shortest(distances(places), ring);
     Strand.End previous = boardEnd(start);
     List<CommonRun.Stop> stops = new ArrayList<>();
-    Control last = null;
+    Landing last = null;
     for (int i = 1; i < order.length; i++) {
-      Control control = parts.get(order[i] - 1);
-      ControlKind kind = controls.get(control);
-      List<String> here = tabs.get(control);
+      Landing part = parts.get(order[i] - 1);
       Cut cut =
           last == null
-              ? toBoard(control, kind, startAt)
-              : link(last.placement().centre(), control.placement().centre());
-      add(letter, Optional.empty(), end(control, kind, here.get(0)), previous, colour, cut);
-      for (int j = 1; j < here.size(); j++) {
-        add(
-            letter,
-            Optional.empty(),
-            end(control, kind, here.get(j)),
-            end(control, kind, here.get(j - 1)),
-            colour,
-            jumper());
-      }
-      stops.add(new CommonRun.Stop(control.id(), control.label(), control.placement().centre()));
-      previous = end(control, kind, here.get(here.size() - 1));
-      last = control;
+              ? toBoard(part, start)
+              : lengths.link(
+                  last.control().placement().centre(), part.control().placement().centre());
+      add(letter, Optional.empty(), part.ends().get(0), previous, colour, cut);
+      jumpers(letter, colour, part);
+      stops.add(stop(part.control()));
+      previous = part.ends().get(part.ends().size() - 1);
+      last = part;
     }
     if (ring) {
       Terminal back =
@@ -194,147 +381,76 @@ final class StrandCutter {
               .filter(t -> t != start)
               .min(Comparator.comparingDouble(t -> PinPlan.place(build, t).distanceMm(startAt)))
               .orElse(start);
-      ControlKind kind = controls.get(last);
+      add(letter, Optional.empty(), previous, boardEnd(back), colour, toBoard(last, back));
+    }
+    return stops;
+  }
+
+  private List<CommonRun.Stop> star(
+      char letter, WireColour colour, List<Landing> parts, List<Terminal> terminals, boolean each) {
+    List<CommonRun.Stop> stops = new ArrayList<>();
+    for (Landing part : parts) {
+      Terminal to = nearest(terminals, part.control().placement().centre());
+      int own = each ? part.ends().size() : 1;
+      for (int i = 0; i < own; i++) {
+        add(letter, Optional.empty(), part.ends().get(i), boardEnd(to), colour, toBoard(part, to));
+      }
+      if (!each) {
+        jumpers(letter, colour, part);
+      }
+      stops.add(stop(part.control()));
+    }
+    return stops;
+  }
+
+  private void jumpers(char letter, WireColour colour, Landing part) {
+    for (int j = 1; j < part.ends().size(); j++) {
       add(
           letter,
           Optional.empty(),
-          previous,
-          boardEnd(back),
+          part.ends().get(j),
+          part.ends().get(j - 1),
           colour,
-          toBoard(last, kind, PinPlan.place(build, back)));
+          lengths.jumper());
     }
-    int length = strands.subList(before, strands.size()).stream().mapToInt(Strand::lengthMm).sum();
-    runs.add(new CommonRun(name, start.name(), ring, stops, length));
   }
 
-  private static List<String> tabs(Map<Control, List<String>> all, ContactSite site) {
-    return all.computeIfAbsent(site.control(), control -> new ArrayList<>());
+  private static CommonRun.Stop stop(Control control) {
+    return new CommonRun.Stop(control.id(), control.label(), control.placement().centre());
   }
 
-  private Terminal nearest(List<Terminal> terminals, Collection<Control> parts) {
+  private Terminal nearest(List<Terminal> terminals, Point place) {
+    return nearest(terminals, List.of(place));
+  }
+
+  private Terminal nearest(List<Terminal> terminals, Collection<Point> places) {
     return terminals.stream()
         .min(
             Comparator.comparingDouble(
                 t -> {
                   Point at = PinPlan.place(build, t);
-                  return parts.stream()
-                      .mapToDouble(c -> c.placement().centre().distanceMm(at))
-                      .min()
-                      .orElse(0);
+                  return places.stream().mapToDouble(p -> p.distanceMm(at)).min().orElse(0);
                 }))
         .orElseThrow();
   }
 
-  private static double[][] distances(Point start, List<Control> parts) {
-    List<Point> places = new ArrayList<>();
-    places.add(start);
-    parts.forEach(control -> places.add(control.placement().centre()));
+  private double[][] distances(List<Point> places) {
     double[][] distance = new double[places.size()][places.size()];
     for (int i = 0; i < places.size(); i++) {
       for (int j = 0; j < i; j++) {
-        distance[i][j] = along(places.get(i), places.get(j));
+        distance[i][j] = lengths.along(places.get(i), places.get(j));
         distance[j][i] = distance[i][j];
       }
     }
     return distance;
   }
 
-  /** {@return the distance along the panel's edges} */
-  private static double along(Point a, Point b) {
-    return Math.abs(a.xMm() - b.xMm()) + Math.abs(a.yMm() - b.yMm());
+  private Cut toBoard(ContactSite site, Terminal terminal) {
+    return lengths.toBoard(site.control(), site.kind(), PinPlan.place(build, terminal));
   }
 
-  /** A length to cut, with how it came about. */
-  private record Cut(int lengthMm, Working working) {
-    static Cut of(String formula, List<Working.Value> values, double exactMm) {
-      int rounded = (int) (Math.ceil(exactMm / 5 - 1e-9) * 5);
-      return new Cut(
-          rounded,
-          new Working("cut length", formula, values, rounded + " mm, rounded up to 5", LENGTHS));
-    }
-  }
-
-  private Cut toBoard(Control control, ControlKind kind, Point terminal) {
-    LoomSettings loom = build.loom();
-    Point at = control.placement().centre();
-    double dx = Math.abs(at.xMm() - terminal.xMm());
-    double dy = Math.abs(at.yMm() - terminal.yMm());
-    boolean onFloor = onFloor();
-    double drop =
-        onFloor
-            ? Math.max(
-                0,
-                build.panel().depthAtMm(at.yMm())
-                    - Gaps.depthBelowMm(kind, build.panel())
-                    - board.seating().heightMm())
-            : 0;
-    Working.Value loop = loop(at, terminal, dx + dy + drop + 2 * loom.slackMm());
-    return Cut.of(
-        "L = dx + dy + drop + 2 slack + loop",
-        List.of(
-            Working.value("dx", dx, 1, "mm", "left to right"),
-            Working.value("dy", dy, 1, "mm", "front to back"),
-            Working.value("drop", drop, 1, "mm", "from the tabs down to the board"),
-            Working.value("slack", loom.slackMm(), 1, "mm", "at each end"),
-            loop),
-        dx + dy + drop + 2 * loom.slackMm() + loopMm(at, terminal, dx + dy + drop));
-  }
-
-  private boolean onFloor() {
-    return build.board().map(b -> b.seat() == BoardChoice.Seat.FLOOR).orElse(true);
-  }
-
-  private Working.Value loop(Point at, Point terminal, double routed) {
-    String why =
-        !onFloor()
-            ? "none: board and controls stay together"
-            : build.panel().inside().opening() == Opening.LIFTS_OFF
-                ? "so that the panel lifts off"
-                : "so that the lid opens square, " + build.panel().inside().opening().words();
-    return Working.value(
-        "loop", loopMm(at, terminal, routed - 2 * build.loom().slackMm()), 1, "mm", why);
-  }
-
-  /**
-   * The service loop. A board on the panel needs none. A panel that lifts off takes the loop from
-   * the settings. A hinged one needs what the strand lacks when the lid stands square: from the
-   * board, as far from the hinge as it lies, to the control, as high above the hinge.
-   */
-  private double loopMm(Point at, Point terminal, double routed) {
-    if (!onFloor()) {
-      return 0;
-    }
-    Panel panel = build.panel();
-    Opening opening = panel.inside().opening();
-    if (opening == Opening.LIFTS_OFF) {
-      return build.loom().serviceLoopMm();
-    }
-    double lid = opening.fromHingeMm(at, panel);
-    double base = opening.fromHingeMm(terminal, panel);
-    boolean acrossX = opening == Opening.HINGED_BACK || opening == Opening.HINGED_FRONT;
-    double aside = Math.abs(acrossX ? at.xMm() - terminal.xMm() : at.yMm() - terminal.yMm());
-    double rise = lid + panel.depthAtMm(terminal.yMm());
-    double open = Math.sqrt(base * base + rise * rise + aside * aside);
-    return Math.max(0, open - routed - 2 * build.loom().slackMm());
-  }
-
-  private Cut link(Point from, Point to) {
-    double dx = Math.abs(from.xMm() - to.xMm());
-    double dy = Math.abs(from.yMm() - to.yMm());
-    return Cut.of(
-        "L = dx + dy + 2 slack",
-        List.of(
-            Working.value("dx", dx, 1, "mm", "left to right"),
-            Working.value("dy", dy, 1, "mm", "front to back"),
-            Working.value("slack", build.loom().slackMm(), 1, "mm", "at each end")),
-        dx + dy + 2 * build.loom().slackMm());
-  }
-
-  private Cut jumper() {
-    return Cut.of(
-        "L = 20 + slack",
-        List.of(Working.value("slack", build.loom().slackMm(), 1, "mm", "both ends together")),
-        20 + build.loom().slackMm());
+  private Cut toBoard(Landing part, Terminal terminal) {
+    return lengths.toBoard(part.control(), part.kind(), PinPlan.place(build, terminal));
   }
 
   private void add(
@@ -345,6 +461,10 @@ final class StrandCutter {
       WireColour colour,
       Cut cut) {
     int number = numbers.merge(letter, 1, Integer::sum);
+    boolean crosses =
+        build.loom().laying().connector()
+            && Loom.boardStaysBehind(build)
+            && to.place().part().equals(Joint.BOARD);
     strands.add(
         new Strand(
             letter + (number < 10 ? "0" : "") + number,
@@ -352,17 +472,39 @@ final class StrandCutter {
             from,
             to,
             colour,
-            build.loom().gaugeAwg(),
+            build.loom().laying().gaugeAwg(),
             cut.lengthMm(),
+            crosses ? Optional.of(++ways) : Optional.empty(),
             cut.working()));
   }
 
   private Strand.End boardEnd(Terminal terminal) {
-    return new Strand.End("board", terminal.name(), board.fixedMap() ? "socket plug" : "solder");
+    return new Strand.End(
+        Joint.board(terminal.name()),
+        "board",
+        terminal.name(),
+        board.brain().solder() ? "solder" : "crimp housing");
   }
 
-  private static Strand.End end(Control control, ControlKind kind, String tab) {
-    String joint = kind.tabMm() > 0 ? "push-on " + Working.number(kind.tabMm(), 1) : "solder";
-    return new Strand.End(control.label(), tab, joint);
+  private static Strand.End carrierEnd(Sharing sharing, String tab) {
+    String name = sharing.group().name().text();
+    return new Strand.End(new Joint(name, tab), name, tab, "solder");
+  }
+
+  private static Strand.End signalEnd(ContactSite site) {
+    return end(site, site.signalTab());
+  }
+
+  private static Strand.End commonEnd(ContactSite site) {
+    return end(site, site.commonTab());
+  }
+
+  private static Strand.End end(ContactSite site, String tab) {
+    double tabMm = site.kind().tabMm();
+    return new Strand.End(
+        new Joint(site.control().id().text(), tab),
+        site.control().label(),
+        tab.replace('.', ' '),
+        tabMm > 0 ? "push-on " + Working.number(tabMm, 1) : "solder");
   }
 }

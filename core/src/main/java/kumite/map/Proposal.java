@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import kumite.build.AxisName;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.ContactId;
 import kumite.build.ContactKind;
@@ -17,9 +18,8 @@ import kumite.build.Control;
 import kumite.build.ControlKind;
 import kumite.build.Mapping;
 import kumite.build.Target;
-import kumite.parts.BoardKind;
+import kumite.build.Terminal;
 import kumite.parts.Catalogue;
-import kumite.parts.Terminal;
 
 /**
  * Meanings for the contacts that have none yet.

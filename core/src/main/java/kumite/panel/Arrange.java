@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
 import kumite.build.BoardChoice;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.ContactId;
 import kumite.build.ContactKind;
@@ -19,7 +20,6 @@ import kumite.build.ControlKind;
 import kumite.build.Edit;
 import kumite.build.Placement;
 import kumite.build.Point;
-import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
 
 /** The edits of laying out a panel. Each is one undoable step. */
@@ -144,8 +144,7 @@ public final class Arrange {
         label,
         original.kind(),
         at.movedTo(at.xMm() + dxMm, at.yMm() + dyMm),
-        original.common(),
-        OptionalDouble.empty());
+        original.hookup().withLampOhm(OptionalDouble.empty()));
   }
 
   /** {@return an edit that mirrors controls left to right about the panel's centre line} */

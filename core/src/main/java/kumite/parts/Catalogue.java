@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.ControlKind;
@@ -66,9 +67,16 @@ public final class Catalogue {
     return new Catalogue(new LinkedHashMap<>(controls), next);
   }
 
-  /** {@return this catalogue with the build's own parts; an own part goes before a shipped one} */
+  /**
+   * {@return this catalogue with the build's own parts and boards; an own one goes before a shipped
+   * one}
+   */
   public Catalogue with(Build build) {
-    return withOwn(build.own());
+    Catalogue all = withOwn(build.own());
+    for (BoardKind board : build.ownBoards()) {
+      all = all.with(board);
+    }
+    return all;
   }
 
   /** {@return this catalogue with more kinds of controls, in place of those of their ids} */

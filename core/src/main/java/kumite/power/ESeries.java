@@ -45,4 +45,24 @@ public enum ESeries {
       decade++;
     }
   }
+
+  /**
+   * The preferred value nearest by ratio to the given one.
+   *
+   * @param ohm above 0
+   */
+  public double nearest(double ohm) {
+    double above = atLeast(ohm);
+    int figure = 0;
+    // The value below is the largest one that is not the one above.
+    double decade = Math.pow(10, Math.floor(Math.log10(above) + 1e-9) - 1);
+    for (int i = 0; i < figures.length; i++) {
+      if (Math.abs(figures[i] * decade / above - 1) < 1e-6) {
+        figure = i;
+      }
+    }
+    double below =
+        figure == 0 ? figures[figures.length - 1] * decade / 10 : figures[figure - 1] * decade;
+    return above / ohm <= ohm / below ? above : below;
+  }
 }

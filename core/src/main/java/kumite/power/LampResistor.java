@@ -2,8 +2,7 @@ package kumite.power;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import kumite.working.Quantity;
 import kumite.working.Source;
 import kumite.working.Working;
 
@@ -96,42 +95,7 @@ public record LampResistor(
 
   /** {@return a resistance as builders write it: {@code 220 ohm}, {@code 4.7 kohm}} */
   public static String ohms(double ohm) {
-    return ohm >= 1e6
-        ? plain(ohm / 1e6) + " Mohm"
-        : ohm >= 1000 ? plain(ohm / 1000) + " kohm" : plain(ohm) + " ohm";
-  }
-
-  private static final Pattern OHMS =
-      Pattern.compile(
-          "(\\d+(?:[.,]\\d+)?)\\s*([kKM]?)\\s*(?:[oO]hms?|Ω|R)?|(\\d+)([RkKM])(\\d+)",
-          Pattern.UNICODE_CASE);
-
-  /**
-   * Reads a resistance as builders write it: {@code 220}, {@code 220 ohm}, {@code 4.7 kohm}, {@code
-   * 4k7}, {@code 4R7}.
-   *
-   * @return ohms, above 0
-   * @throws IllegalArgumentException if it is none; the message says what to type
-   */
-  public static double parseOhms(String typed) {
-    Matcher match = OHMS.matcher(typed.strip());
-    if (!match.matches()) {
-      throw new IllegalArgumentException(
-          "\"" + typed.strip() + "\" is no resistance; type for example 220, 220 ohm or 4k7");
-    }
-    boolean inside = match.group(3) != null; // the letter stands where the point would
-    double number =
-        Double.parseDouble(
-            inside ? match.group(3) + "." + match.group(5) : match.group(1).replace(',', '.'));
-    String unit = inside ? match.group(4) : match.group(2);
-    double ohm =
-        switch (unit) {
-          case "k", "K" -> number * 1000;
-          case "M" -> number * 1_000_000;
-          default -> number;
-        };
-    positive(ohm, "a resistance");
-    return ohm;
+    return Quantity.OHM.words(ohm);
   }
 
   private static String plain(double value) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.Control;
@@ -23,7 +24,6 @@ import kumite.loom.CommonRun;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
 import kumite.panel.DrillPlan;
-import kumite.parts.BoardKind;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
 import kumite.verdict.Severity;
@@ -110,7 +110,7 @@ public final class BenchSheet {
               + " strands, "
               + String.format(Locale.ROOT, "%.1f m", bench.loom().totalMetres())
               + " of "
-              + build.loom().gaugeAwg()
+              + build.loom().laying().gaugeAwg()
               + " AWG before spare; take 10 % more"
         });
     facts.add(

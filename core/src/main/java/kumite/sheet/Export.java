@@ -3,11 +3,16 @@ package kumite.sheet;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import kumite.circuit.SpiceDeck;
+import kumite.device.InputKind;
 import kumite.files.Tables;
+import kumite.loom.Netlist;
 import kumite.verdict.Bench;
+import kumite.working.Working;
 
 /** Everything that goes to the bench as a file, the same for the window and the command line. */
 public enum Export {
@@ -19,6 +24,10 @@ public enum Export {
   CAP_LABELS("cap-labels", "Labels for caps and wires", "labels.pdf", true, false),
   HEADER_OVERLAY("header-overlay", "Header overlay 1:1", "header-overlay.pdf", true, false),
   WIRING("wiring-csv", "Wiring chart", "wiring.csv", false, false),
+  CUT_LIST("cut-list", "Cut list", "cut-list.csv", false, false),
+  NETLIST("netlist", "Netlist", "netlist.csv", false, false),
+  SPICE("spice", "Input circuits for a simulator", "circuit-01-idle.cir", false, false),
+  LABELS("labels", "Labels for wire ends", "wire-labels.pdf", true, false),
   DESCRIPTOR("descriptor", "Report descriptor", "descriptor.hex", false, false);
 
   private final String word;
@@ -97,6 +106,10 @@ public enum Export {
       case CAP_LABELS -> LabelSheet.pdf(bench, choices.paper());
       case HEADER_OVERLAY -> HeaderOverlay.pdf(bench, choices.paper());
       case WIRING -> utf8(Tables.wiring(bench));
+      case CUT_LIST -> utf8(Tables.cutList(bench));
+      case NETLIST -> utf8(Tables.netlist(netlist(bench)));
+      case SPICE -> decks(bench).values().iterator().next();
+      case LABELS -> LabelSheet.wires(bench, choices.paper());
       case DESCRIPTOR -> utf8(Tables.hex(bench.layout().descriptor()));
     };
   }
@@ -104,11 +117,51 @@ public enum Export {
   /** {@return all its files by name; most have one} */
   public Map<String, byte[]> files(Bench bench, Choices choices) {
     Map<String, byte[]> files = new LinkedHashMap<>();
+    if (this == SPICE) {
+      return decks(bench);
+    }
     files.put(file, content(bench, choices));
+    if (this == NETLIST) {
+      files.put("netlist.json", utf8(Tables.netlistJson(netlist(bench))));
+    }
     if (this == DESCRIPTOR) {
       files.put("descriptor.bin", bench.layout().descriptor());
     }
     return files;
+  }
+
+  private static Netlist netlist(Bench bench) {
+    return bench
+        .netlist()
+        .orElseThrow(
+            () -> new IllegalArgumentException("there are no nets before a board is chosen"));
+  }
+
+  /** Two decks for each kind of input, idle and held: simulators read one circuit a file. */
+  private static Map<String, byte[]> decks(Bench bench) {
+    Map<String, byte[]> decks = new LinkedHashMap<>();
+    int number = 0;
+    for (InputKind kind : InputKind.of(bench.paths())) {
+      number++;
+      for (boolean held : new boolean[] {false, true}) {
+        String state = held ? "held" : "idle";
+        String title =
+            kind.title()
+                + ", "
+                + state
+                + ": node pin at "
+                + Working.number(held ? kind.levels().heldVolts() : kind.levels().idleVolts(), 4)
+                + " V by Kumite";
+        decks.put(
+            String.format(Locale.ROOT, "circuit-%02d-%s.cir", number, state),
+            utf8(SpiceDeck.of(title, kind.levels().circuit().circuit(held))));
+      }
+    }
+    if (decks.isEmpty()) {
+      throw new IllegalArgumentException(
+          "there are no input circuits before contacts have terminals; choose a board first");
+    }
+    return decks;
   }
 
   private static byte[] utf8(String text) {

@@ -4,9 +4,9 @@ import java.io.IOException;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.BoardKind;
+import kumite.build.Terminal;
 import kumite.loom.Strand;
-import kumite.parts.BoardKind;
-import kumite.parts.Terminal;
 import kumite.verdict.Bench;
 
 /**

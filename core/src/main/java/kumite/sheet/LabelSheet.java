@@ -50,6 +50,21 @@ public final class LabelSheet {
       }
       x += cap + 4;
     }
+    flags(bench);
+  }
+
+  /** {@return the flags of the wires alone as a PDF document} */
+  public static byte[] wires(Bench bench, Paper paper) {
+    if (bench.loom().strands().isEmpty()) {
+      throw new IllegalArgumentException("there are no wires yet; choose a board first");
+    }
+    return Pen.pdf(
+        bench.build().brief().title() + ", wire labels",
+        paper,
+        pen -> new LabelSheet(pen).flags(bench));
+  }
+
+  private void flags(Bench bench) throws IOException {
     if (!bench.loom().strands().isEmpty()) {
       page("Wire flags: fold round the wire, both ends carry the same");
       for (Strand strand : bench.loom().strands()) {

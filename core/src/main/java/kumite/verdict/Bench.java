@@ -6,23 +6,25 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.ContactId;
 import kumite.build.Target;
+import kumite.build.Terminal;
 import kumite.device.SignalPath;
 import kumite.device.SimulatedDevice;
 import kumite.hid.ReportLayout;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
+import kumite.loom.Netlist;
 import kumite.map.Coverage;
 import kumite.map.TargetText;
 import kumite.panel.DrillPlan;
 import kumite.panel.Gaps;
 import kumite.panel.Nudge;
 import kumite.panel.Reach;
-import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.Terminal;
+import kumite.power.Budget;
 
 /**
  * A build with everything that follows from it.
@@ -40,6 +42,8 @@ import kumite.parts.Terminal;
  * @param reach what the hand has to do
  * @param drill the holes of its panel
  * @param loom its strands
+ * @param netlist what is joined to what, wires by hand included; empty without a board
+ * @param budget what it takes from its supply; empty without a board
  * @param layout its reports
  * @param paths its signal paths, in the order of its controls
  * @param coverage what the host asks for against what it gets
@@ -52,6 +56,8 @@ public record Bench(
     Reach reach,
     DrillPlan drill,
     Loom loom,
+    Optional<Netlist> netlist,
+    Optional<Budget> budget,
     ReportLayout layout,
     List<SignalPath> paths,
     Coverage coverage,
@@ -77,8 +83,13 @@ public record Bench(
     findings.addAll(BriefChecks.of(build));
     findings.addAll(PanelChecks.of(build, catalogue, gaps, search));
     findings.addAll(HandChecks.of(build, catalogue, reach, search));
-    findings.addAll(LoomChecks.of(build, catalogue, loom, paths));
-    findings.addAll(LampChecks.of(build, catalogue));
+    findings.addAll(LoomChecks.of(build, catalogue, loom));
+    Optional<Netlist> netlist = board.map(b -> Netlist.of(build, b, loom));
+    Optional<Budget> budget = board.map(b -> Budget.of(build, b, loom));
+    if (board.isPresent()) {
+      findings.addAll(NetChecks.of(build, board.get(), netlist.get()));
+      findings.addAll(PowerChecks.of(build, board.get(), loom, paths, budget.get()));
+    }
     findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
     findings.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
     return new Bench(
@@ -88,6 +99,8 @@ public record Bench(
         reach,
         DrillPlan.of(build, catalogue),
         loom,
+        netlist,
+        budget,
         layout,
         paths,
         coverage,

@@ -9,23 +9,29 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import kumite.build.BoardKind;
+import kumite.build.Brief;
 import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.ContactId;
+import kumite.build.Control;
+import kumite.build.ControlId;
+import kumite.build.Group;
+import kumite.build.Laying;
 import kumite.build.LoomSettings;
+import kumite.build.Terminal;
+import kumite.build.Topology;
 import kumite.build.WireColour;
-import kumite.device.SignalPath;
+import kumite.loom.Clash;
 import kumite.loom.CommonRun;
 import kumite.loom.ContactSite;
+import kumite.loom.Line;
 import kumite.loom.Loom;
 import kumite.loom.PinPlan;
+import kumite.loom.Sharing;
 import kumite.loom.Strand;
-import kumite.map.TargetText;
 import kumite.panel.Arrange;
-import kumite.parts.BoardKind;
 import kumite.parts.Catalogue;
-import kumite.parts.Terminal;
-import kumite.power.InputLevels;
 
 /** Checks of the wiring. */
 final class LoomChecks {
@@ -34,20 +40,18 @@ final class LoomChecks {
   private final Build build;
   private final Catalogue catalogue;
   private final Loom loom;
-  private final List<SignalPath> paths;
   private final List<Finding> findings = new ArrayList<>();
-  private final Map<ContactId, ContactSite> sites = new HashMap<>();
+  private final Map<ContactId, Line> lines = new HashMap<>();
 
-  private LoomChecks(Build build, Catalogue catalogue, Loom loom, List<SignalPath> paths) {
+  private LoomChecks(Build build, Catalogue catalogue, Loom loom) {
     this.build = build;
     this.catalogue = catalogue;
     this.loom = loom;
-    this.paths = paths;
-    loom.sites().forEach(site -> sites.put(site.id(), site));
+    loom.lines().forEach(line -> lines.put(line.id(), line));
   }
 
-  static List<Finding> of(Build build, Catalogue catalogue, Loom loom, List<SignalPath> paths) {
-    LoomChecks checks = new LoomChecks(build, catalogue, loom, paths);
+  static List<Finding> of(Build build, Catalogue catalogue, Loom loom) {
+    LoomChecks checks = new LoomChecks(build, catalogue, loom);
     if (!loom.sites().isEmpty()) {
       Optional<BoardKind> board = catalogue.boardOf(build);
       if (board.isEmpty()) {
@@ -56,7 +60,9 @@ final class LoomChecks {
         checks.locks(board.get());
         checks.unplaced(board.get());
         checks.commons(board.get());
-        checks.levels(board.get());
+        checks.restingTabs();
+        checks.groups();
+        checks.pulses();
         checks.colours();
         checks.breaks();
       }
@@ -105,7 +111,7 @@ final class LoomChecks {
         .locks()
         .forEach(
             (contact, name) -> {
-              ContactSite site = sites.get(contact);
+              Line site = lines.get(contact);
               if (site == null) {
                 return; // a lock of a contact that is gone does nothing
               }
@@ -128,9 +134,9 @@ final class LoomChecks {
                     Severity.STOP,
                     site,
                     "Two contacts are locked to " + name,
-                    site.label() + " and " + sites.get(holder.get(name)).label() + " both want it",
+                    site.label() + " and " + lines.get(holder.get(name)).label() + " both want it",
                     release);
-              } else if (!PinPlan.fits(site, board, terminal.get())) {
+              } else if (!site.fits(board, terminal.get())) {
                 lock(
                     "LM-03",
                     Severity.STOP,
@@ -154,12 +160,15 @@ final class LoomChecks {
             });
   }
 
-  private static String unfit(ContactSite site, BoardKind board, Terminal terminal) {
+  private static String unfit(Line site, BoardKind board, Terminal terminal) {
     if (terminal.role() != Terminal.Role.INPUT) {
       return terminal.name() + " is no input";
     }
-    if (site.contact().type().analog()) {
+    if (site.needs() == Line.Need.MEASURE) {
       return "A wiper or ladder needs a terminal that measures volts; this one only reads high and low";
+    }
+    if (site.needs() == Line.Need.DRIVE) {
+      return "This wire is driven by the board, and the terminal can only read";
     }
     return board.fixedMap() && terminal.fixed().isPresent()
         ? "The board fixes this socket to " + terminal.fixed().get()
@@ -167,14 +176,14 @@ final class LoomChecks {
   }
 
   private void lock(
-      String code, Severity severity, ContactSite site, String title, String detail, Fix fix) {
+      String code, Severity severity, Line site, String title, String detail, Fix fix) {
     findings.add(
         Finding.of(code, severity, Station.LOOM, List.of(site.id().toString()), title, detail)
             .mendedBy(fix));
   }
 
   private void unplaced(BoardKind board) {
-    List<ContactSite> unplaced = loom.plan().unplaced();
+    List<Line> unplaced = loom.plan().unplaced();
     if (unplaced.isEmpty()) {
       findings.add(
           Finding.of(
@@ -184,68 +193,209 @@ final class LoomChecks {
               List.of(),
               "Every contact has its terminal",
               loom.sites().size()
-                  + " contacts, "
+                  + " contacts on "
+                  + loom.lines().size()
+                  + " wires, "
                   + loom.plan().free().size()
                   + " inputs left, of these "
                   + loom.plan().free().stream().filter(PinPlan::keptBack).count()
                   + " kept back"));
       return;
     }
-    long analog = unplaced.stream().filter(site -> site.contact().type().analog()).count();
-    long fixed =
-        unplaced.stream()
-            .filter(site -> board.fixedMap() && site.entry().isPresent())
-            .filter(
-                site ->
-                    board.terminals().stream()
-                        .noneMatch(
-                            t ->
-                                t.fixed()
-                                    .filter(TargetText.of(site.entry().get().target())::equals)
-                                    .isPresent()))
-            .count();
-    List<String> reasons = new ArrayList<>();
-    if (analog > 0) {
-      reasons.add(
-          analog
-              + " of them need terminals that measure volts, of which the board has "
-              + board.terminals().stream().filter(t -> t.can(Terminal.Ability.ANALOG)).count());
-    }
-    if (fixed > 0) {
-      reasons.add(fixed + " of them mean something that this board's sockets cannot give");
-    }
-    if (reasons.isEmpty()) {
-      long usable =
-          board.terminals(Terminal.Role.INPUT).stream().filter(t -> !PinPlan.keptBack(t)).count();
-      reasons.add(loom.sites().size() + " contacts for " + usable + " usable inputs");
-    }
-    Optional<BoardKind> fit =
-        catalogue.boards().stream()
-            .filter(kind -> !kind.id().equals(board.id()))
-            .filter(kind -> takesAll(build, kind))
-            .findFirst();
-    String names =
-        String.join(", ", unplaced.stream().limit(4).map(ContactSite::label).toList())
-            + (unplaced.size() > 4 ? " and " + (unplaced.size() - 4) + " more" : "");
+    String detail =
+        loom.plan()
+            .clash()
+            .map(Clash::words)
+            .orElse(String.join(", ", unplaced.stream().limit(4).map(Line::label).toList()));
     findings.add(
         Finding.of(
                 "LM-02",
                 Severity.STOP,
                 Station.LOOM,
-                unplaced.stream().map(site -> site.id().toString()).toList(),
+                unplaced.stream().map(line -> line.id().toString()).toList(),
                 unplaced.size()
-                    + (unplaced.size() == 1 ? " contact has" : " contacts have")
+                    + (unplaced.size() == 1 ? " wire has" : " wires have")
                     + " no terminal",
-                names + ": " + String.join("; ", reasons))
-            .mendedBy(
-                fit.map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)))));
+                detail)
+            .mendedBy(moreTerminals(board)));
+  }
+
+  /** The same board with its plain contacts in a matrix if that is enough, else another board. */
+  private Optional<Fix> moreTerminals(BoardKind board) {
+    List<ContactId> plain =
+        loom.sites().stream()
+            .filter(site -> !site.contact().type().analog())
+            .filter(site -> build.loom().groupOf(site.id()).isEmpty())
+            .filter(site -> !build.loom().locks().containsKey(site.id()))
+            .map(ContactSite::id)
+            .toList();
+    ControlId name = freshGroup(build);
+    if (!board.fixedMap() && plain.size() > 3) {
+      for (Topology topology : List.of(Topology.MATRIX, Topology.REGISTERS)) {
+        LoomSettings shared = build.loom().withGroup(name, topology, plain);
+        if (Loom.of(build.withLoom(shared), catalogue).plan().unplaced().isEmpty()) {
+          return Optional.of(
+              Fix.of(
+                  "Share terminals: " + topology.words(),
+                  b -> b.withLoom(b.loom().withGroup(name, topology, plain))));
+        }
+      }
+    }
+    return catalogue.boards().stream()
+        .filter(kind -> !kind.id().equals(board.id()))
+        .filter(kind -> kind.brain().link() == BoardKind.Link.USB)
+        .sorted(Comparator.comparingInt(kind -> kind.brain().costClass()))
+        .filter(kind -> takesAll(build, kind))
+        .findFirst()
+        .map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)));
+  }
+
+  /** {@return a group name that neither a control nor a group has yet} */
+  static ControlId freshGroup(Build build) {
+    ControlId name = new ControlId("keys");
+    for (int n = 2; taken(build, name); n++) {
+      name = new ControlId("keys-" + n);
+    }
+    return name;
+  }
+
+  private static boolean taken(Build build, ControlId name) {
+    return build.control(name).isPresent()
+        || build.loom().groups().stream().anyMatch(group -> group.name().equals(name));
+  }
+
+  private void restingTabs() {
+    Set<Control> done = new HashSet<>();
+    for (ContactSite site : loom.sites()) {
+      boolean switched = !site.contact().type().analog();
+      if (switched && site.control().hookup().restsClosed() && done.add(site.control())) {
+        findings.add(
+            Finding.of(
+                    "LM-12",
+                    Severity.STOP,
+                    Station.LOOM,
+                    List.of(site.control().id().text()),
+                    site.control().label() + " is wired at NC",
+                    "The tab that is closed at rest: it is pressed until you press it")
+                .mendedBy(
+                    Fix.of(
+                        "Wire " + site.control().label() + " at NO",
+                        b ->
+                            b.withControl(
+                                site.control().id(),
+                                c -> c.withHookup(h -> h.withRestsClosed(false))))));
+      }
+    }
+  }
+
+  private void groups() {
+    for (Sharing sharing : loom.sharings()) {
+      Group group = sharing.group();
+      if (sharing.ghosts()) {
+        findings.add(
+            Finding.of(
+                    "LM-13",
+                    Severity.STOP,
+                    Station.LOOM,
+                    group.contacts().stream().map(ContactId::toString).toList(),
+                    group.name() + ": three held make a fourth",
+                    "Without diodes, three corners of a rectangle of the matrix read as all four")
+                .mendedBy(regroup(group, Topology.MATRIX, "Put a diode at each contact")));
+      }
+      if (group.topology() == Topology.LADDER) {
+        Set<ContactId> members = new HashSet<>(group.contacts());
+        Optional<Brief.Pair> together = heldTogether(members);
+        if (together.isPresent()) {
+          findings.add(
+              Finding.of(
+                      "LM-14",
+                      Severity.STOP,
+                      Station.LOOM,
+                      group.contacts().stream().map(ContactId::toString).toList(),
+                      group.name() + ": a ladder tells one contact at a time",
+                      together.get().one()
+                          + " and "
+                          + together.get().other()
+                          + " are wanted at the same moment; of two held, only the one nearer to"
+                          + " the terminal is seen")
+                  .mendedBy(
+                      Fix.of(
+                          "Wire " + group.name() + " one by one",
+                          b -> b.withLoom(b.loom().ungrouped(group.contacts())))));
+        }
+      }
+      List<ContactSite> wipers =
+          sharing.seats().stream()
+              .map(Sharing.Seat::site)
+              .filter(site -> site.contact().type().analog())
+              .toList();
+      if (!wipers.isEmpty() && group.topology() != Topology.MULTIPLEXER) {
+        List<ContactId> ids = wipers.stream().map(ContactSite::id).toList();
+        findings.add(
+            Finding.of(
+                    "LM-15",
+                    Severity.STOP,
+                    Station.LOOM,
+                    ids.stream().map(ContactId::toString).toList(),
+                    wipers.get(0).label() + " cannot be read through " + group.topology().words(),
+                    "What is measured needs a terminal that measures volts, or a multiplexer")
+                .mendedBy(
+                    Fix.of(
+                        "Take " + wipers.get(0).label() + " out of " + group.name(),
+                        b -> b.withLoom(b.loom().ungrouped(ids)))));
+      }
+    }
+  }
+
+  private static Fix regroup(Group group, Topology topology, String label) {
+    return Fix.of(
+        label, b -> b.withLoom(b.loom().withGroup(group.name(), topology, group.contacts())));
+  }
+
+  private Optional<Brief.Pair> heldTogether(Set<ContactId> members) {
+    Set<String> functions = new HashSet<>();
+    for (ContactSite site : loom.sites()) {
+      if (members.contains(site.id())) {
+        site.entry().ifPresent(entry -> functions.add(entry.function()));
+      }
+    }
+    return build.brief().together().stream()
+        .filter(pair -> functions.contains(pair.one()) && functions.contains(pair.other()))
+        .findFirst();
+  }
+
+  private void pulses() {
+    List<Line> uncounted =
+        loom.lines().stream()
+            .filter(Line::pulses)
+            .filter(
+                line ->
+                    loom.plan()
+                        .of(line.id())
+                        .filter(pin -> !pin.terminal().can(Terminal.Ability.INTERRUPT))
+                        .isPresent())
+            .toList();
+    if (!uncounted.isEmpty()) {
+      findings.add(
+          Finding.of(
+              "LM-16",
+              Severity.LOOK,
+              Station.LOOM,
+              uncounted.stream().map(line -> line.id().toString()).toList(),
+              "Pulses on terminals that do not count",
+              String.join(", ", uncounted.stream().map(Line::label).toList())
+                  + ": a fast turn can slip between two looks; a terminal that counts pulses does"
+                  + " not miss any"));
+    }
   }
 
   private void commons(BoardKind board) {
+    Common wanted = wantedCommon(board);
     List<ContactSite> odd =
         loom.sites().stream()
             .filter(site -> !site.contact().type().analog())
-            .filter(site -> site.common() != board.common())
+            .filter(site -> build.loom().groupOf(site.id()).isEmpty())
+            .filter(site -> site.common() != wanted)
             .toList();
     Set<String> done = new HashSet<>();
     for (ContactSite site : odd) {
@@ -260,14 +410,19 @@ final class LoomChecks {
                         + " shares the "
                         + site.common().words()
                         + ", the others the "
-                        + board.common().words(),
+                        + wanted.words(),
                     "Mixed commons read upside down, and joining the two shorts the supply to ground")
                 .mendedBy(
                     Fix.of(
-                        "Wire " + site.control().label() + " to " + board.common().words(),
+                        "Wire " + site.control().label() + " to " + wanted.words(),
                         b ->
                             b.withControl(
-                                site.control().id(), c -> c.withCommon(Optional.empty())))));
+                                site.control().id(),
+                                c ->
+                                    c.withCommon(
+                                        wanted == board.common()
+                                            ? Optional.empty()
+                                            : Optional.of(wanted))))));
       }
     }
     if (odd.isEmpty() && board.common() == Common.RAIL) {
@@ -283,63 +438,17 @@ final class LoomChecks {
     }
   }
 
-  private void levels(BoardKind board) {
-    boolean all = true;
-    for (SignalPath path : paths) {
-      Optional<InputLevels> levels = path.levels();
-      if (levels.isPresent() && !levels.get().readable()) {
-        all = false;
-        findings.add(
-            Finding.of(
-                    "LM-06",
-                    Severity.STOP,
-                    Station.LOOM,
-                    List.of(path.id().toString()),
-                    path.site().label() + " cannot be told from released",
-                    "Idle reads "
-                        + levels.get().idle().words()
-                        + ", held reads "
-                        + levels.get().held().words()
-                        + " with its "
-                        + levels.get().pull())
-                .showing(levels.get().working())
-                .mendedBy(
-                    path.site().common() == board.common()
-                        ? Optional.empty()
-                        : Optional.of(
-                            Fix.of(
-                                "Wire "
-                                    + path.site().control().label()
-                                    + " to "
-                                    + board.common().words(),
-                                b ->
-                                    b.withControl(
-                                        path.id().control(),
-                                        c -> c.withCommon(Optional.empty()))))));
-      }
+  /** The side most contacts share, unless the board feeds a common of its own. */
+  private Common wantedCommon(BoardKind board) {
+    if (board.fixedMap() || !board.terminals(Terminal.Role.COMMON).isEmpty()) {
+      return board.common();
     }
-    Optional<InputLevels> sample =
-        paths.stream()
-            .filter(p -> !p.site().contact().type().analog())
-            .flatMap(p -> p.levels().stream())
-            .findFirst();
-    if (all && sample.isPresent()) {
-      findings.add(
-          Finding.of(
-                  "LM-21",
-                  Severity.FINE,
-                  Station.LOOM,
-                  List.of(),
-                  "Levels read cleanly",
-                  String.format(
-                      java.util.Locale.ROOT,
-                      "Idle %.2f V, held %.2f V; low up to %.1f V, high from %.1f V",
-                      sample.get().idleVolts(),
-                      sample.get().heldVolts(),
-                      board.lowVolts(),
-                      board.highVolts()))
-              .showing(sample.get().working()));
-    }
+    List<ContactSite> plain =
+        loom.sites().stream().filter(site -> !site.contact().type().analog()).toList();
+    long others = plain.stream().filter(site -> site.common() != board.common()).count();
+    return others * 2 > plain.size()
+        ? board.common() == Common.GROUND ? Common.RAIL : Common.GROUND
+        : board.common();
   }
 
   private void colours() {
@@ -348,9 +457,7 @@ final class LoomChecks {
     for (List<ContactId> bundle : loom.bundles().values()) {
       Map<WireColour, List<ContactId>> byColour = new LinkedHashMap<>();
       for (ContactId contact : bundle) {
-        byColour
-            .computeIfAbsent(strands.get(contact).colour(), c -> new ArrayList<>())
-            .add(contact);
+        byColour.computeIfAbsent(loom.colours().get(contact), c -> new ArrayList<>()).add(contact);
       }
       for (Map.Entry<WireColour, List<ContactId>> entry : byColour.entrySet()) {
         if (entry.getValue().size() > 1) {
@@ -371,9 +478,13 @@ final class LoomChecks {
     }
   }
 
+  private String wireName(ContactId wire, Map<ContactId, Strand> strands) {
+    return strands.containsKey(wire) ? strands.get(wire).id() : lines.get(wire).label();
+  }
+
   private Finding colourClash(
       WireColour colour, List<ContactId> contacts, Map<ContactId, Strand> strands) {
-    List<String> ids = contacts.stream().map(c -> strands.get(c).id()).toList();
+    List<String> ids = contacts.stream().map(c -> wireName(c, strands)).toList();
     // A colour left to the plan is never doubled, so one of them was chosen by hand.
     Optional<ContactId> chosen =
         contacts.stream().filter(c -> build.loom().colours().containsKey(c)).reduce((a, b) -> b);
@@ -388,13 +499,13 @@ final class LoomChecks {
             chosen.map(
                 contact ->
                     Fix.of(
-                        "Recolour " + strands.get(contact).id(),
+                        "Recolour " + wireName(contact, strands),
                         b -> b.withLoom(b.loom().withoutColour(contact)))));
   }
 
   private void breaks() {
     for (CommonRun run : loom.runs()) {
-      if (run.silencedByOneBreak() > RING_ABOVE) {
+      if (run.shape() == Laying.CommonShape.CHAIN && run.silencedByOneBreak() > RING_ABOVE) {
         findings.add(
             Finding.of(
                     "LM-10",
@@ -406,7 +517,11 @@ final class LoomChecks {
                 .mendedBy(
                     Fix.of(
                         "Close the ring",
-                        b -> b.withLoom(b.loom().withShape(LoomSettings.CommonShape.RING)))));
+                        b ->
+                            b.withLoom(
+                                b.loom()
+                                    .withLaying(
+                                        b.loom().laying().withShape(Laying.CommonShape.RING))))));
       }
     }
   }

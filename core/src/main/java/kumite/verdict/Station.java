@@ -5,6 +5,7 @@ public enum Station {
   BRIEF("Brief"),
   PANEL("Panel"),
   LOOM("Loom"),
+  POWER("Power"),
   MAP("Map"),
   LOG("Log");
 

@@ -4,11 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import kumite.build.Common;
-import kumite.build.ContactKind;
-import kumite.parts.BoardKind;
-import kumite.parts.Catalogue;
-import kumite.parts.Terminal;
+import kumite.loom.Wire;
+import kumite.working.Quantity;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -92,14 +89,14 @@ public class PowerTest {
 
   @Test(dataProvider = "resistances")
   public void readsResistancesAsBuildersWriteThem(String typed, double ohm) {
-    assertThat(LampResistor.parseOhms(typed)).isCloseTo(ohm, within(1e-6));
-    assertThat(LampResistor.parseOhms(LampResistor.ohms(ohm))).isCloseTo(ohm, within(1e-6));
+    assertThat(Quantity.OHM.parse(typed)).isCloseTo(ohm, within(1e-6));
+    assertThat(Quantity.OHM.parse(LampResistor.ohms(ohm))).isCloseTo(ohm, within(1e-6));
   }
 
   @Test
   public void refusesWhatIsNoResistance() {
     for (String typed : new String[] {"", "k", "-3", "4k7k", "0", "ten"}) {
-      assertThatThrownBy(() -> LampResistor.parseOhms(typed))
+      assertThatThrownBy(() -> Quantity.OHM.above0(typed, "R"))
           .as(typed)
           .isInstanceOf(IllegalArgumentException.class);
     }
@@ -113,44 +110,12 @@ public class PowerTest {
     assertThatThrownBy(() -> LampResistor.of(5, 2, 0, ESeries.E24)).hasMessageContaining("current");
   }
 
-  /** Thresholds: JESD8C 0.8 and 2.0 V, JESD7A about 0.3 and 0.7 of the supply, both from memory. */
-  @Test
-  public void readsLevelsByTheBoardsThresholds() {
-    BoardKind board = Catalogue.standard().board("native-3v3-26").orElseThrow();
-    assertThat(InputLevels.read(board, 0.8)).isEqualTo(InputLevels.Reading.LOW);
-    assertThat(InputLevels.read(board, 1.4)).isEqualTo(InputLevels.Reading.UNDEFINED);
-    assertThat(InputLevels.read(board, 2.0)).isEqualTo(InputLevels.Reading.HIGH);
-    BoardKind five = Catalogue.standard().board("native-5v-18").orElseThrow();
-    assertThat(five.lowVolts() / five.logicVolts()).isCloseTo(0.3, within(1e-9));
-    assertThat(five.highVolts() / five.logicVolts()).isCloseTo(0.7, within(1e-9));
-  }
-
-  @Test
-  public void solvesThePlainContactAsADivider() {
-    BoardKind board = Catalogue.standard().board("native-3v3-26").orElseThrow();
-    Terminal terminal = board.terminal("D2").orElseThrow();
-    ContactKind contact = new ContactKind("", ContactKind.Type.SWITCH, "NO", "");
-    InputLevels levels = InputLevels.of(board, terminal, contact, Common.GROUND, 0.9);
-    // By hand: 3.3 V x 1.0 / (20000 + 1.0)
-    assertThat(levels.heldVolts()).isCloseTo(3.3 / 20_001, within(1e-9));
-    assertThat(levels.idleVolts()).isEqualTo(3.3);
-    assertThat(levels.readable()).isTrue();
-  }
-
-  @Test
-  public void aContactToTheRailOnAPullUpIsNeverSeen() {
-    BoardKind board = Catalogue.standard().board("native-5v-18").orElseThrow(); // no pull-downs
-    Terminal terminal = board.terminal("2").orElseThrow();
-    ContactKind contact = new ContactKind("", ContactKind.Type.SWITCH, "NO", "");
-    assertThat(InputLevels.of(board, terminal, contact, Common.RAIL, 0).readable()).isFalse();
-  }
-
   /** floor(V / Vref x 2^n), clipped: TRADE section 5. */
   @Test
   public void converterCodesAreFlooredAndClipped() {
-    assertThat(InputLevels.code(1.65, 3.3, 12)).isEqualTo(2048);
-    assertThat(InputLevels.code(3.3, 3.3, 12)).isEqualTo(4095);
-    assertThat(InputLevels.code(-0.1, 3.3, 12)).isZero();
-    assertThat(InputLevels.code(3.3 / 1024 * 0.999, 3.3, 10)).isZero();
+    assertThat(Converter.code(1.65, 3.3, 12)).isEqualTo(2048);
+    assertThat(Converter.code(3.3, 3.3, 12)).isEqualTo(4095);
+    assertThat(Converter.code(-0.1, 3.3, 12)).isZero();
+    assertThat(Converter.code(3.3 / 1024 * 0.999, 3.3, 10)).isZero();
   }
 }

@@ -19,7 +19,7 @@ import kumite.build.Control;
 import kumite.build.ControlId;
 import kumite.build.Host;
 import kumite.build.HostFunction;
-import kumite.build.LoomSettings;
+import kumite.build.Laying;
 import kumite.build.Mapping;
 import kumite.build.Material;
 import kumite.build.Placement;
@@ -198,7 +198,10 @@ public class BenchTest {
         "LM-10",
         look,
         true,
-        (UnaryOperator<Build>) b -> b.withLoom(b.loom().withShape(LoomSettings.CommonShape.CHAIN))
+        (UnaryOperator<Build>)
+            b ->
+                b.withLoom(
+                    b.loom().withLaying(b.loom().laying().withShape(Laying.CommonShape.CHAIN)))
       },
       {"PW-01", look, true, control("horn", c -> c.withLampOhm(OptionalDouble.empty()))},
       {"PW-03", look, true, control("horn", c -> c.withLampOhm(OptionalDouble.of(47)))},

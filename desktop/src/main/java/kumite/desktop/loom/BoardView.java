@@ -11,14 +11,14 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
+import kumite.build.BoardKind;
 import kumite.build.ContactId;
 import kumite.build.Edit;
+import kumite.build.Terminal;
 import kumite.desktop.field.StrandLine;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
 import kumite.loom.PinPlan;
-import kumite.parts.BoardKind;
-import kumite.parts.Terminal;
 import kumite.verdict.Bench;
 
 /** The board's edge seen from above, its terminals in the colour of what lands on them. */

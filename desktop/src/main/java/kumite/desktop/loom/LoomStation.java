@@ -22,8 +22,10 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import kumite.build.BoardChoice;
+import kumite.build.BoardKind;
 import kumite.build.ContactId;
 import kumite.build.Edit;
+import kumite.build.Laying;
 import kumite.build.Length;
 import kumite.build.LengthUnit;
 import kumite.build.LoomSettings;
@@ -42,10 +44,10 @@ import kumite.loom.CommonRun;
 import kumite.loom.Loom;
 import kumite.loom.PinChoice;
 import kumite.loom.Strand;
-import kumite.parts.BoardKind;
 import kumite.power.LampResistor;
 import kumite.verdict.Bench;
 import kumite.verdict.Station;
+import kumite.working.Quantity;
 
 /** What goes to which terminal, with which wire. */
 public final class LoomStation implements StationView {
@@ -73,7 +75,7 @@ public final class LoomStation implements StationView {
   private final BoardView boardView;
   private final VBox why = new VBox();
   private final Choice<BoardKind> board;
-  private final Choice<LoomSettings.CommonShape> shape;
+  private final Choice<Laying.CommonShape> shape;
   private final TypedField boardX;
   private final TypedField boardY;
   private final TypedField slack;
@@ -111,24 +113,35 @@ public final class LoomStation implements StationView {
     shape =
         new Choice<>(
             "How commons are laid",
-            List.of(LoomSettings.CommonShape.values()),
-            LoomSettings.CommonShape::words,
-            chosen -> loom("Commons as " + chosen.words(), l -> l.withShape(chosen)));
+            List.of(Laying.CommonShape.values()),
+            Laying.CommonShape::words,
+            chosen ->
+                loom(
+                    "Commons as " + chosen.words(),
+                    l -> l.withLaying(l.laying().withShape(chosen))));
     slack =
         TypedField.length(
             "slack at each end",
-            mm -> loom("Set the slack", l -> l.withAllowances(mm, l.serviceLoopMm())));
+            mm ->
+                loom(
+                    "Set the slack",
+                    l -> l.withLaying(l.laying().withAllowances(mm, l.laying().serviceLoopMm()))));
     loop =
         TypedField.length(
             "service loop",
-            mm -> loom("Set the service loop", l -> l.withAllowances(l.slackMm(), mm)));
+            mm ->
+                loom(
+                    "Set the service loop",
+                    l -> l.withLaying(l.laying().withAllowances(l.laying().slackMm(), mm))));
     gauge =
         TypedField.number(
             "gauge",
             "AWG",
             10,
             36,
-            n -> loom("Set the gauge", l -> l.withGauge((int) Math.round(n))));
+            n ->
+                loom(
+                    "Set the gauge", l -> l.withLaying(l.laying().withGauge((int) Math.round(n)))));
     loopName.getStyleClass().add("field-name");
     loopName.setMinWidth(Region.USE_PREF_SIZE);
     loopName.setLabelFor(loop);
@@ -227,7 +240,7 @@ public final class LoomStation implements StationView {
     showing = true;
     LengthUnit unit = bench.build().brief().units();
     board.show(bench.board());
-    shape.show(Optional.of(bench.build().loom().shape()));
+    shape.show(Optional.of(bench.build().loom().laying().shape()));
     boolean chosen = bench.build().board().isPresent();
     for (TypedField field : new TypedField[] {boardX, boardY}) {
       field.unit(unit);
@@ -243,8 +256,8 @@ public final class LoomStation implements StationView {
             });
     slack.unit(unit);
     loop.unit(unit);
-    slack.show(bench.build().loom().slackMm());
-    loop.show(bench.build().loom().serviceLoopMm());
+    slack.show(bench.build().loom().laying().slackMm());
+    loop.show(bench.build().loom().laying().serviceLoopMm());
     // A hinge, or a board that stays with the panel, decides the loop of each strand by itself.
     boolean loopChosen = Loom.loopIsChosen(bench.build());
     loop.setDisable(!loopChosen);
@@ -252,7 +265,7 @@ public final class LoomStation implements StationView {
         bench.build().board().filter(b -> b.seat() == BoardChoice.Seat.PANEL).isPresent();
     loopName.setText(
         loopChosen ? "service loop" : stays ? "loop: not needed" : "loop: by the hinge");
-    gauge.show(bench.build().loom().gaugeAwg());
+    gauge.show(bench.build().loom().laying().gaugeAwg());
     int count = bench.loom().strands().size();
     head.facts(
         count == 0
@@ -369,7 +382,11 @@ public final class LoomStation implements StationView {
     ohm.setPrefColumnCount(6);
     ohm.getStyleClass().add("mono");
     ohm.setAccessibleText("Resistor in series with the lamp, in ohm");
-    path.site().control().lampOhm().ifPresent(value -> ohm.setText(LampResistor.ohms(value)));
+    path.site()
+        .control()
+        .hookup()
+        .lampOhm()
+        .ifPresent(value -> ohm.setText(LampResistor.ohms(value)));
     ohm.setOnAction(
         event -> {
           String typed = ohm.getText().strip();
@@ -377,7 +394,7 @@ public final class LoomStation implements StationView {
             OptionalDouble value =
                 typed.isEmpty()
                     ? OptionalDouble.empty()
-                    : OptionalDouble.of(LampResistor.parseOhms(typed));
+                    : OptionalDouble.of(Quantity.OHM.above0(typed, "the resistor"));
             workbench.apply(
                 new Edit(
                     "Resistor of " + path.site().control().label(),
@@ -402,8 +419,7 @@ public final class LoomStation implements StationView {
     ContactId id = path.get().id();
     Label title = new Label("Why " + pin.terminal().name() + " for " + path.get().site().label());
     title.getStyleClass().add("strong");
-    Label reasons =
-        new Label(String.join("; ", workbench.bench().get().loom().plan().why(id)) + ".");
+    Label reasons = new Label(String.join("; ", workbench.bench().get().loom().whyPin(id)) + ".");
     reasons.setWrapText(true);
     reasons.setMinHeight(Region.USE_PREF_SIZE);
     reasons.getStyleClass().add("note");

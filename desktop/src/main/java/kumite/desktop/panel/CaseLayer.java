@@ -9,11 +9,11 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
 import kumite.build.Block;
+import kumite.build.BoardKind;
 import kumite.build.Panel;
 import kumite.build.Placement;
 import kumite.build.Point;
 import kumite.panel.Rounding;
-import kumite.parts.BoardKind;
 import kumite.verdict.Bench;
 
 /** What lies under the controls on the plan: the panel, the walls, the blocks and the board. */

@@ -4,18 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.ContactId;
 import kumite.build.Control;
 import kumite.build.ControlId;
 import kumite.build.ControlKind;
 import kumite.build.Edit;
+import kumite.build.Laying;
 import kumite.build.LengthUnit;
-import kumite.build.LoomSettings;
 import kumite.build.Point;
 import kumite.map.Proposal;
 import kumite.panel.Arrange;
-import kumite.parts.BoardKind;
 import kumite.sheet.Export;
 import kumite.verdict.Station;
 
@@ -75,7 +75,7 @@ public final class Commands {
     for (BoardKind kind : workbench.catalogue().boards()) {
       all.add(Command.of("Use " + kind.name(), "", () -> workbench.apply(board(kind))));
     }
-    for (LoomSettings.CommonShape shape : LoomSettings.CommonShape.values()) {
+    for (Laying.CommonShape shape : Laying.CommonShape.values()) {
       all.add(
           Command.of(
               "Lay commons as " + shape.words(),
@@ -84,7 +84,9 @@ public final class Commands {
                   workbench.apply(
                       new Edit(
                           "Commons as " + shape.words(),
-                          b -> b.withLoom(b.loom().withShape(shape))))));
+                          b ->
+                              b.withLoom(
+                                  b.loom().withLaying(b.loom().laying().withShape(shape)))))));
     }
     all.add(mapRest());
   }

@@ -17,10 +17,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import kumite.build.ContactKind;
 import kumite.build.Timing;
+import kumite.circuit.InputLevels;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.map.TargetText;
-import kumite.power.InputLevels;
+import kumite.power.Converter;
 import kumite.verdict.Bench;
 import kumite.working.Working;
 
@@ -194,7 +195,7 @@ public final class PathStrip extends HBox {
                         volts(bench, path, at),
                         held,
                         false,
-                        String.join("; ", bench.loom().plan().why(path.id()))))
+                        String.join("; ", bench.loom().whyPin(path.id()))))
             .orElse(
                 new PathTrack.Hop(
                     "none", "no terminal", false, true, "No terminal is free for it")));
@@ -286,7 +287,7 @@ public final class PathStrip extends HBox {
     if (levels.idle() == InputLevels.Reading.MEASURED) {
       int bits = bench.board().get().adcBits();
       double volts = InputLevels.voltsAt(bench.board().get(), path.site().kind(), at);
-      int code = InputLevels.code(volts, bench.board().get().logicVolts(), bits);
+      int code = Converter.code(volts, bench.board().get().logicVolts(), bits);
       return new PathTrack.Hop(
           "code " + code, "of " + ((1 << bits) - 1), at > 0, false, "floor(V / Vref x 2^n)");
     }

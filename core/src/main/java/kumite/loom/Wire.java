@@ -1,4 +1,4 @@
-package kumite.power;
+package kumite.loom;
 
 import java.util.List;
 import kumite.working.Source;

@@ -1,10 +1,9 @@
-package kumite.parts;
+package kumite.build;
 
 import java.util.EnumSet;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import kumite.build.Point;
 
 /**
  * One named place on a board where a wire lands.
@@ -53,7 +52,10 @@ public record Terminal(
     DIGITAL("reads high and low"),
     ANALOG("measures volts"),
     PULL_UP("has a pull-up inside"),
-    PULL_DOWN("has a pull-down inside");
+    PULL_DOWN("has a pull-down inside"),
+    DRIVE("can drive a wire"),
+    TOUCH("senses touch"),
+    INTERRUPT("counts pulses");
 
     private final String words;
 

@@ -1,0 +1,83 @@
+package kumite.loom;
+
+import java.util.List;
+import java.util.Optional;
+import kumite.build.BoardKind;
+import kumite.build.ContactId;
+import kumite.build.Group;
+import kumite.build.Point;
+import kumite.build.Terminal;
+
+/**
+ * One wire that wants a terminal of the board: a contact's own, or one that a group shares.
+ *
+ * @param id the contact's id, or the group's name with the wire's, such as {@code keys.row1}
+ * @param label in words for people
+ * @param needs what the terminal must do
+ * @param place where it comes from, on the panel
+ * @param group the group it belongs to, if it does
+ * @param contacts the contacts it serves
+ * @param pulses whether its contact gives pulses, so that a counting terminal serves it better
+ * @param fixed the meaning its contact has, which a board with fixed sockets must give; may be
+ *     empty
+ */
+public record Line(
+    ContactId id,
+    String label,
+    Need needs,
+    Point place,
+    Optional<Group> group,
+    List<ContactSite> contacts,
+    boolean pulses,
+    Optional<String> fixed) {
+
+  /** What a terminal must do for a line. */
+  public enum Need {
+    /** Tell high from low. */
+    READ("reads high and low"),
+    /** Measure volts. */
+    MEASURE("measures volts"),
+    /** Drive a wire high and low. */
+    DRIVE("can drive a wire"),
+    /** Sense touch. */
+    TOUCH("senses touch");
+
+    private final String words;
+
+    Need(String words) {
+      this.words = words;
+    }
+
+    /** {@return the need in words for people} */
+    public String words() {
+      return words;
+    }
+  }
+
+  public Line {
+    contacts = List.copyOf(contacts);
+  }
+
+  /** {@return whether a terminal can serve it at all, kept back or not} */
+  public boolean fits(BoardKind board, Terminal terminal) {
+    if (terminal.role() != Terminal.Role.INPUT) {
+      return false;
+    }
+    return switch (needs) {
+      case MEASURE -> terminal.can(Terminal.Ability.ANALOG);
+      case DRIVE -> terminal.can(Terminal.Ability.DRIVE);
+      case TOUCH -> terminal.can(Terminal.Ability.TOUCH);
+      case READ ->
+          terminal.can(Terminal.Ability.DIGITAL)
+              && (group.isPresent() ? !board.fixedMap() : meant(board, terminal));
+    };
+  }
+
+  /** On a board that fixes its meanings, a mapped contact takes the socket of its meaning. */
+  private boolean meant(BoardKind board, Terminal terminal) {
+    return !board.fixedMap()
+        || fixed.isEmpty()
+        || terminal.fixed().isEmpty()
+        || terminal.fixed().equals(fixed);
+  }
+}

@@ -15,6 +15,7 @@ import kumite.desktop.log.LogStation;
 import kumite.desktop.loom.LoomStation;
 import kumite.desktop.map.MapStation;
 import kumite.desktop.panel.PanelStation;
+import kumite.desktop.power.PowerStation;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
 import kumite.files.BuildFile;
@@ -110,6 +111,7 @@ public final class KumiteApp extends Application {
     makers.put(Station.BRIEF, BriefStation::new);
     makers.put(Station.PANEL, PanelStation::new);
     makers.put(Station.LOOM, LoomStation::new);
+    makers.put(Station.POWER, PowerStation::new);
     makers.put(Station.MAP, MapStation::new);
     makers.put(Station.LOG, (bench, frame) -> new LogStation(bench, Clock.systemDefaultZone()));
     return makers;

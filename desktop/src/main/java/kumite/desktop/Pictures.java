@@ -59,14 +59,6 @@ final class Pictures {
             }));
     shots.add(
         new Shot(
-            "panel-working",
-            () -> {
-              workbench.select(new ControlId("rudder"));
-              press("Panel");
-              link("show working");
-            }));
-    shots.add(
-        new Shot(
             "panel-underside",
             () -> {
               press("Underside");
@@ -96,13 +88,6 @@ final class Pictures {
                   .getSelectionModel()
                   .select(1);
             }));
-    shots.add(
-        new Shot(
-            "panel-levers",
-            () -> {
-              workbench.select(new ControlId("rudder"));
-              press("Levers");
-            }));
     shots.add(new Shot("panel-drill", () -> press("Drill")));
     shots.add(
         new Shot(
@@ -113,6 +98,15 @@ final class Pictures {
               workbench.select(ContactId.parse("horn"));
             }));
     shots.add(new Shot("loom-commons", () -> press("Commons")));
+    shots.add(new Shot("loom-what-if", () -> press("What if")));
+    shots.add(new Shot("loom-boards", () -> press("Boards")));
+    shots.add(
+        new Shot(
+            "power",
+            () -> {
+              press("By strand");
+              workbench.station().set(Station.POWER);
+            }));
     shots.add(
         new Shot(
             "map-pressed",
@@ -122,13 +116,6 @@ final class Pictures {
               workbench.hold(ContactId.parse("rudder.left"), 1);
               workbench.select(ContactId.parse("horn"));
               workbench.hold(ContactId.parse("horn"), 1);
-            }));
-    shots.add(
-        new Shot(
-            "map-descriptor",
-            () -> {
-              workbench.release();
-              press("Descriptor");
             }));
     shots.add(new Shot("log", () -> workbench.station().set(Station.LOG)));
     shots.add(

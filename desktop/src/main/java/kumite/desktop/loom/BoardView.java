@@ -42,6 +42,7 @@ final class BoardView extends VBox {
     legend.getStyleClass().add("note");
     legend.setWrapText(true);
     getChildren().addAll(title, edge, legend);
+    workbench.hovered().addListener((o, was, is) -> mark());
     heightProperty().addListener((o, was, is) -> show(workbench.bench().get()));
   }
 
@@ -160,8 +161,7 @@ final class BoardView extends VBox {
   void mark() {
     Optional<String> name =
         workbench
-            .path()
-            .get()
+            .shown()
             .flatMap(workbench.bench().get()::path)
             .flatMap(path -> path.pin().map(pin -> pin.terminal().name()));
     buttons.forEach(

@@ -53,8 +53,12 @@ import kumite.working.Quantity;
 public final class LoomStation implements StationView {
   private enum View {
     STRANDS("By strand"),
+    TERMINALS("By terminal"),
     COMMONS("Commons"),
-    CUT_LIST("Cut list");
+    CUT_LIST("Cut list"),
+    WAYS("What if"),
+    BOARDS("Boards"),
+    HAND("By hand");
 
     private final String words;
 
@@ -73,6 +77,10 @@ public final class LoomStation implements StationView {
   private final VBox runs = new VBox();
   private final StackPane list = new StackPane();
   private final BoardView boardView;
+  private final TerminalsTab terminals;
+  private final WaysTab ways;
+  private final BoardsTab boards;
+  private final HandTab hand;
   private final VBox why = new VBox();
   private final Choice<BoardKind> board;
   private final Choice<Laying.CommonShape> shape;
@@ -91,6 +99,10 @@ public final class LoomStation implements StationView {
   public LoomStation(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
     boardView = new BoardView(workbench);
+    terminals = new TerminalsTab(workbench);
+    ways = new WaysTab(workbench);
+    boards = new BoardsTab(workbench, frame);
+    hand = new HandTab(workbench);
     root.getStyleClass().add("station-room");
     tabs =
         new Segments<>(
@@ -110,6 +122,8 @@ public final class LoomStation implements StationView {
             kind -> workbench.apply(Commands.board(kind)));
     board.setId("board-choice");
     board.setPromptText("Choose a board");
+    board.setPrefWidth(230);
+    board.setMaxWidth(230);
     shape =
         new Choice<>(
             "How commons are laid",
@@ -189,11 +203,14 @@ public final class LoomStation implements StationView {
     emptyText.getStyleClass().add("emphasis");
     emptyText.setWrapText(true);
     emptyText.setMinHeight(Region.USE_PREF_SIZE);
-    Button first = new Button("Use " + workbench.catalogue().boards().get(0).name());
+    Button first = new Button("Choose a board");
     first.getStyleClass().add("accent");
     first.setId("use-first-board");
     first.setOnAction(
-        event -> workbench.apply(Commands.board(workbench.catalogue().boards().get(0))));
+        event -> {
+          view = View.BOARDS;
+          show(workbench.bench().get());
+        });
     Button toPanel = new Button("Go to the panel");
     toPanel.setOnAction(event -> workbench.station().set(Station.PANEL));
     empty.getStyleClass().add("empty-state");
@@ -276,7 +293,7 @@ public final class LoomStation implements StationView {
                 + " · "
                 + String.join(", ", bench.loom().runs().stream().map(CommonRun::words).toList()));
     boolean noControls = bench.build().controls().isEmpty();
-    empty.setVisible(noControls || bench.board().isEmpty());
+    empty.setVisible(noControls || bench.board().isEmpty() && view != View.BOARDS);
     emptyText.setText(
         noControls
             ? "Nothing to wire yet: put a control on the panel first."
@@ -295,10 +312,26 @@ public final class LoomStation implements StationView {
         commons
             .getItems()
             .setAll(bench.loom().strands().stream().filter(s -> s.contact().isEmpty()).toList());
-        runs.getChildren().setAll(bench.loom().runs().stream().map(this::run).toList());
+        runs.getChildren().setAll(bench.loom().runs().stream().map(RunView::new).toList());
         VBox box = new VBox(runs, commons);
         VBox.setVgrow(commons, Priority.ALWAYS);
         list.getChildren().setAll(box);
+      }
+      case TERMINALS -> {
+        terminals.show(bench);
+        list.getChildren().setAll(terminals.node());
+      }
+      case WAYS -> {
+        ways.show(bench);
+        list.getChildren().setAll(ways);
+      }
+      case BOARDS -> {
+        boards.show(bench);
+        list.getChildren().setAll(boards);
+      }
+      case HAND -> {
+        hand.show(bench);
+        list.getChildren().setAll(hand);
       }
       case CUT_LIST -> {
         cutList.getItems().setAll(cuts(bench, unit));
@@ -308,22 +341,10 @@ public final class LoomStation implements StationView {
     why.setVisible(view == View.STRANDS && bench.board().isPresent());
     why.setManaged(why.isVisible());
     boardView.show(bench);
+    boardView.setManaged(narrow());
+    boardView.setVisible(narrow() && bench.board().isPresent());
     showing = false;
     selected();
-  }
-
-  private Label run(CommonRun run) {
-    Label label =
-        new Label(
-            run.words()
-                + ", as laid: "
-                + run.terminal()
-                + " – "
-                + String.join(" – ", run.stops().stream().map(CommonRun.Stop::label).toList())
-                + (run.ring() ? " – back to the board" : ""));
-    label.setWrapText(true);
-    label.setMinHeight(Region.USE_PREF_SIZE);
-    return label;
   }
 
   /** One row for each colour and gauge: how many of which lengths, and how much in all. */
@@ -360,6 +381,11 @@ public final class LoomStation implements StationView {
     return rows;
   }
 
+  /** Side by side tables need the whole width. */
+  private boolean narrow() {
+    return view != View.WAYS && view != View.BOARDS && view != View.HAND;
+  }
+
   private void selected() {
     showing = true;
     Optional<SignalPath> path = workbench.path().get().flatMap(workbench.bench().get()::path);
@@ -370,6 +396,11 @@ public final class LoomStation implements StationView {
     }
     showing = false;
     boardView.mark();
+    if (view == View.HAND) {
+      hand.show(workbench.bench().get());
+    } else if (view == View.WAYS) {
+      ways.show(workbench.bench().get());
+    }
     why(path);
   }
 

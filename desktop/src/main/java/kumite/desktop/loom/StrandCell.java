@@ -1,5 +1,6 @@
 package kumite.desktop.loom;
 
+import java.util.Optional;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -35,6 +36,12 @@ final class StrandCell extends ListCell<SignalPath> {
     terminal.getStyleClass().addAll("mono", "terminal-chip");
     terminal.setMinWidth(64);
     HBox.setHgrow(line, Priority.ALWAYS);
+    hoverProperty()
+        .addListener(
+            (o, was, is) ->
+                workbench
+                    .hovered()
+                    .set(is && getItem() != null ? Optional.of(getItem().id()) : Optional.empty()));
   }
 
   @Override
@@ -46,7 +53,7 @@ final class StrandCell extends ListCell<SignalPath> {
       return;
     }
     control.setText(path.site().label());
-    tab.setText(path.site().contact().tab());
+    tab.setText(path.site().signalTab().replaceAll(".*\\.", ""));
     boolean wired = path.strand().isPresent();
     line.setVisible(wired);
     path.strand()

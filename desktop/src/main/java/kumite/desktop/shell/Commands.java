@@ -114,6 +114,11 @@ public final class Commands {
     return Command.of("Bench sheet", "Shortcut+P", () -> files.askExport(Export.BENCH_SHEET));
   }
 
+  /** Does what a name in the list says; nothing if the list has no such name. */
+  public void run(String name) {
+    all.stream().filter(c -> c.name().equals(name)).findFirst().ifPresent(c -> c.run().run());
+  }
+
   /** Adds something that a station can do. */
   public Commands offer(String name, String keys, Runnable run) {
     all.add(Command.of(name, keys, run));

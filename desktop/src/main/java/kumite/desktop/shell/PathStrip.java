@@ -30,6 +30,7 @@ import kumite.working.Working;
  * when it is pressed.
  */
 public final class PathStrip extends HBox {
+  private static final PseudoClass LIT = PseudoClass.getPseudoClass("lit");
   private static final PseudoClass LIVE = PseudoClass.getPseudoClass("live");
   private final Workbench workbench;
   private final Keys keys;
@@ -89,13 +90,20 @@ public final class PathStrip extends HBox {
             });
     workbench.bench().addListener((o, was, is) -> show());
     workbench.path().addListener((o, was, is) -> show());
+    workbench
+        .hovered()
+        .addListener(
+            (o, was, is) -> {
+              pseudoClassStateChanged(LIT, is.isPresent());
+              show();
+            });
     workbench.trace().addListener((o, was, is) -> show());
     workbench.holds().addListener((o, was, is) -> show());
     show();
   }
 
   private Optional<SignalPath> path() {
-    return workbench.path().get().flatMap(workbench.bench().get()::path);
+    return workbench.shown().flatMap(workbench.bench().get()::path);
   }
 
   private double snapped(double value) {
@@ -265,7 +273,11 @@ public final class PathStrip extends HBox {
             : "open";
     String place = contact.place().isEmpty() ? "" : " (" + contact.place() + ")";
     return new PathTrack.Hop(
-        contact.tab() + " – COM", bounce, at > 0, false, "Normally open tab and common" + place);
+        path.site().signalTab() + " – COM",
+        bounce,
+        at > 0,
+        false,
+        "Normally open tab and common" + place);
   }
 
   private static String volts(Bench bench, SignalPath path, double at) {

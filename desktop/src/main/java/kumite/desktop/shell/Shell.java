@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import javafx.animation.PauseTransition;
 import javafx.css.PseudoClass;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
@@ -41,6 +43,7 @@ public final class Shell extends StackPane {
   private final Label noticeText = new Label();
   private final PauseTransition noticeTimer = new PauseTransition(NEWS_STAYS);
   private Node focusBefore;
+  private Optional<SumsSheet> sums = Optional.empty();
 
   /** Makes a station's view, given what the frame offers. */
   public interface Maker extends BiFunction<Workbench, Frame, StationView> {}
@@ -109,6 +112,7 @@ public final class Shell extends StackPane {
           finder.open();
         });
     commands.onToggleDark(this::toggleDark);
+    commands.offer("Sums", "F2", this::sums);
     filePane.onShow(() -> raise(filePane), this::lower);
     veil.setOnMouseClicked(
         event -> {
@@ -134,9 +138,9 @@ public final class Shell extends StackPane {
     Button away = new Button("Dismiss");
     away.getStyleClass().add("quiet");
     away.setMinWidth(Region.USE_PREF_SIZE);
-    away.setOnAction(event -> workbench.notice().set(java.util.Optional.empty()));
+    away.setOnAction(event -> workbench.notice().set(Optional.empty()));
     notice.getChildren().addAll(noticeText, away);
-    noticeTimer.setOnFinished(event -> workbench.notice().set(java.util.Optional.empty()));
+    noticeTimer.setOnFinished(event -> workbench.notice().set(Optional.empty()));
     return notice;
   }
 
@@ -215,6 +219,17 @@ public final class Shell extends StackPane {
     box.setMaxSize(560, 150);
     raise(box);
     keepIt.requestFocus();
+  }
+
+  /** Puts the bench calculations beside the work; what was typed there before is still there. */
+  void sums() {
+    if (sums.isEmpty()) {
+      SumsSheet sheet = new SumsSheet(this::lower);
+      StackPane.setAlignment(sheet, Pos.TOP_RIGHT); // beside the work, not on it
+      sums = Optional.of(sheet);
+    }
+    raise(sums.get());
+    sums.get().open();
   }
 
   private void toggleDark() {

@@ -47,6 +47,8 @@ public final class Workbench {
   private final ObjectProperty<Set<ControlId>> selection = new SimpleObjectProperty<>(Set.of());
   private final ObjectProperty<Optional<ContactId>> path =
       new SimpleObjectProperty<>(Optional.empty());
+  private final ObjectProperty<Optional<ContactId>> hovered =
+      new SimpleObjectProperty<>(Optional.empty());
   private final ObjectProperty<Station> station = new SimpleObjectProperty<>(Station.PANEL);
   private final ObjectProperty<Optional<java.nio.file.Path>> file =
       new SimpleObjectProperty<>(Optional.empty());
@@ -109,6 +111,16 @@ public final class Workbench {
   /** {@return the selected controls} */
   public ObjectProperty<Set<ControlId>> selection() {
     return selection;
+  }
+
+  /** {@return the contact under the mouse, whose whole path lights up} */
+  public ObjectProperty<Optional<ContactId>> hovered() {
+    return hovered;
+  }
+
+  /** {@return the contact to be shown: the one under the mouse, else the selected one} */
+  public Optional<ContactId> shown() {
+    return hovered.get().isPresent() ? hovered.get() : path.get();
   }
 
   /** {@return the contact whose path the strip shows} */

@@ -1,0 +1,244 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import kumite.build.BoardKind;
+import kumite.build.Build;
+import kumite.build.Host;
+import kumite.build.Terminal;
+import kumite.loom.Loom;
+import kumite.panel.Arrange;
+import kumite.parts.Catalogue;
+import kumite.timing.Latency;
+import kumite.working.Working;
+
+/**
+ * All boards side by side for one brief, with reasons, the best first.
+ *
+ * <p>A board that cannot do it at all comes last. Of the others, each answer counts 2 for good, 1
+ * for so-so and 0 for bad, and what the builder says matters counts threefold: the order can be
+ * argued with.
+ */
+public final class Brains {
+  private static final int MATTERS = 3;
+
+  private Brains() {}
+
+  /** What can matter more to a builder. */
+  public enum Wish {
+    NO_CODE("no program to write"),
+    NO_SOLDER("little soldering"),
+    QUICK("short delay"),
+    WIRELESS("no cable"),
+    CHEAP("low cost");
+
+    private final String words;
+
+    Wish(String words) {
+      this.words = words;
+    }
+
+    /** {@return the wish in words for people} */
+    public String words() {
+      return words;
+    }
+  }
+
+  /** How well a board answers a question. */
+  public enum Answer {
+    GOOD("good"),
+    SO_SO("so-so"),
+    BAD("bad"),
+    /** The board cannot do it. */
+    IMPOSSIBLE("cannot");
+
+    private final String words;
+
+    Answer(String words) {
+      this.words = words;
+    }
+
+    /** {@return in a word} */
+    public String words() {
+      return words;
+    }
+  }
+
+  /**
+   * One question about one board.
+   *
+   * @param question such as {@code terminals}
+   * @param answer how well
+   * @param words the reason, short
+   */
+  public record Point(String question, Answer answer, String words) {}
+
+  /**
+   * One board.
+   *
+   * @param board its kind
+   * @param points the questions, the same ones in the same order for all
+   * @param score what they add up to
+   * @param possible whether it can do it at all
+   */
+  public record Candidate(BoardKind board, List<Point> points, int score, boolean possible) {
+    public Candidate {
+      points = List.copyOf(points);
+    }
+
+    /** {@return why it stands where it stands, one sentence} */
+    public String because() {
+      List<String> against =
+          points.stream()
+              .filter(p -> p.answer() == Answer.IMPOSSIBLE || p.answer() == Answer.BAD)
+              .map(Point::words)
+              .toList();
+      List<String> good =
+          points.stream().filter(p -> p.answer() == Answer.GOOD).map(Point::words).toList();
+      if (!possible) {
+        return String.join("; ", against);
+      }
+      return String.join("; ", good)
+          + (against.isEmpty() ? "" : "; against it: " + String.join(", ", against));
+    }
+  }
+
+  /** {@return all boards of the catalogue for a build, the best first} */
+  public static List<Candidate> of(Build build, Catalogue shipped, Set<Wish> wishes) {
+    Catalogue catalogue = shipped.with(build);
+    Set<Wish> wanted = wishes.isEmpty() ? EnumSet.noneOf(Wish.class) : EnumSet.copyOf(wishes);
+    List<Candidate> candidates = new ArrayList<>();
+    for (BoardKind board : catalogue.boards()) {
+      candidates.add(candidate(build, catalogue, board, wanted));
+    }
+    candidates.sort(
+        Comparator.comparing((Candidate c) -> !c.possible())
+            .thenComparing(c -> -c.score())
+            .thenComparing(c -> c.board().brain().costClass()));
+    return candidates;
+  }
+
+  private static Candidate candidate(
+      Build build, Catalogue catalogue, BoardKind board, Set<Wish> wishes) {
+    Build with =
+        Arrange.withBoard(build.withLoom(build.loom().withLocks(java.util.Map.of())), board);
+    Loom loom = Loom.of(with, catalogue);
+    List<Point> points = new ArrayList<>();
+    points.add(terminals(board, loom));
+    points.add(host(build, board));
+    points.add(volts(board));
+    points.add(code(board));
+    points.add(delay(build, board));
+    points.add(joints(board, loom));
+    points.add(cost(board));
+    int score = 0;
+    for (Point point : points) {
+      int worth =
+          switch (point.answer()) {
+            case GOOD -> 2;
+            case SO_SO -> 1;
+            case BAD, IMPOSSIBLE -> 0;
+          };
+      score += worth * (matters(point.question(), wishes) ? MATTERS : 1);
+    }
+    if (wishes.contains(Wish.WIRELESS) && board.brain().link() == BoardKind.Link.RADIO) {
+      score += 2 * MATTERS;
+    }
+    boolean possible = points.stream().noneMatch(p -> p.answer() == Answer.IMPOSSIBLE);
+    return new Candidate(board, points, score, possible);
+  }
+
+  private static boolean matters(String question, Set<Wish> wishes) {
+    return switch (question) {
+      case "code" -> wishes.contains(Wish.NO_CODE);
+      case "joints" -> wishes.contains(Wish.NO_SOLDER);
+      case "delay" -> wishes.contains(Wish.QUICK);
+      case "cost" -> wishes.contains(Wish.CHEAP);
+      default -> false;
+    };
+  }
+
+  private static Point terminals(BoardKind board, Loom loom) {
+    int missing = loom.plan().unplaced().size();
+    int free = loom.plan().free().size();
+    return missing > 0
+        ? new Point("terminals", Answer.IMPOSSIBLE, missing + " wires find no terminal")
+        : new Point("terminals", free > 1 ? Answer.GOOD : Answer.SO_SO, "fits, " + free + " left");
+  }
+
+  private static Point host(Build build, BoardKind board) {
+    boolean wantsAxes =
+        build.mapping().entries().values().stream()
+            .anyMatch(entry -> entry.target() instanceof kumite.build.Target.Axis);
+    BoardKind.Link link = board.brain().link();
+    if (link == BoardKind.Link.SERIAL) {
+      return new Point("host", Answer.IMPOSSIBLE, "no host takes it: it needs a second board");
+    }
+    if (board.brain().keysOnly() && wantsAxes) {
+      return new Point("host", Answer.IMPOSSIBLE, "it only types keys, and has no axes");
+    }
+    if (link == BoardKind.Link.HEADER) {
+      return new Point(
+          "host",
+          build.brief().host() == Host.COMPUTER ? Answer.SO_SO : Answer.IMPOSSIBLE,
+          "it has to be the host itself");
+    }
+    if (board.brain().keysOnly()) {
+      return new Point("host", Answer.SO_SO, "a host takes it for a keyboard");
+    }
+    return new Point("host", Answer.GOOD, link.words());
+  }
+
+  private static Point volts(BoardKind board) {
+    boolean lamps = board.terminals(Terminal.Role.SUPPLY).stream().anyMatch(t -> t.volts() > 0);
+    String words = Working.number(board.logicVolts(), 1) + " V";
+    return lamps
+        ? new Point("volts", Answer.GOOD, words)
+        : new Point("volts", Answer.SO_SO, words + ", feeds no lamps");
+  }
+
+  private static Point code(BoardKind board) {
+    return board.brain().needsCode()
+        ? new Point("code", Answer.SO_SO, "needs a program")
+        : new Point("code", Answer.GOOD, "no program");
+  }
+
+  private static Point delay(Build build, BoardKind board) {
+    int micros = (int) Math.round(board.brain().rawMillis() * 1000);
+    Latency latency =
+        Latency.of(
+            new kumite.build.Timing(
+                build.timing().scanUs(),
+                build.timing().debounce(),
+                build.timing().waitUs(),
+                Math.max(1000, Math.max(build.timing().pollUs(), micros))));
+    double millis = latency.meanUs() / 1000;
+    return new Point(
+        "delay",
+        micros <= 1000 ? Answer.GOOD : micros <= 4000 ? Answer.SO_SO : Answer.BAD,
+        Working.number(millis, 1) + " ms on average");
+  }
+
+  private static Point joints(BoardKind board, Loom loom) {
+    long soldered =
+        loom.strands().stream()
+            .flatMap(s -> java.util.stream.Stream.of(s.from(), s.to()))
+            .filter(end -> end.joint().equals("solder"))
+            .count();
+    return new Point(
+        "joints",
+        soldered <= 4 ? Answer.GOOD : soldered <= 30 ? Answer.SO_SO : Answer.BAD,
+        soldered + " soldered");
+  }
+
+  private static Point cost(BoardKind board) {
+    return switch (board.brain().costClass()) {
+      case 1 -> new Point("cost", Answer.GOOD, "cheap");
+      case 2 -> new Point("cost", Answer.SO_SO, "middling");
+      default -> new Point("cost", Answer.BAD, "dear");
+    };
+  }
+}

@@ -1,0 +1,179 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.build.BoardKind;
+import kumite.build.Build;
+import kumite.build.Common;
+import kumite.build.ContactId;
+import kumite.build.ControlId;
+import kumite.build.LoomSettings;
+import kumite.build.Topology;
+import kumite.circuit.InputCircuit;
+import kumite.circuit.InputLevels;
+import kumite.circuit.Inputs;
+import kumite.loom.ContactSite;
+import kumite.loom.Loom;
+import kumite.loom.Sharing;
+import kumite.parts.Catalogue;
+import kumite.power.Ladder;
+
+/**
+ * The same contacts wired each way, side by side.
+ *
+ * @param name what it is, such as {@code direct to ground}
+ * @param edit makes the build so, in one undoable step
+ * @param chosen whether it is so now
+ * @param terminals of the board taken by these contacts
+ * @param parts what it takes besides wire, in words; empty for none
+ * @param joints to be made, ends of strands included
+ * @param scanMicros how long one look at all of them takes
+ * @param together what the board sees of several held at once, in words
+ * @param ghosts whether keys can appear that nobody pressed
+ * @param metres of wire in the whole loom
+ * @param fault why it cannot be, where it cannot
+ */
+public record WhatIf(
+    String name,
+    Fix edit,
+    boolean chosen,
+    int terminals,
+    String parts,
+    int joints,
+    double scanMicros,
+    String together,
+    boolean ghosts,
+    double metres,
+    Optional<String> fault) {
+
+  /** One look at a terminal of its own: common practice, no source. */
+  private static final double LOOK_MICROS = 2;
+
+  /**
+   * Works out all ways for the switches among some contacts.
+   *
+   * @param contacts the contacts; those that are measured stay as they are
+   * @return one row for each way, direct ones first; empty without a board or without switches
+   */
+  public static List<WhatIf> of(Build build, Catalogue shipped, List<ContactId> contacts) {
+    Catalogue catalogue = shipped.with(build);
+    Optional<BoardKind> board = catalogue.boardOf(build);
+    List<ContactSite> sites =
+        ContactSite.all(build, catalogue).stream()
+            .filter(site -> contacts.contains(site.id()))
+            .filter(site -> !site.contact().type().analog())
+            .toList();
+    if (board.isEmpty() || sites.isEmpty()) {
+      return List.of();
+    }
+    List<ContactId> ids = sites.stream().map(ContactSite::id).toList();
+    ControlId name =
+        build.loom().groupOf(ids.get(0)).map(g -> g.name()).orElse(LoomChecks.freshGroup(build));
+    List<WhatIf> ways = new ArrayList<>();
+    boolean grouped = ids.stream().anyMatch(id -> build.loom().groupOf(id).isPresent());
+    for (Common common : Common.values()) {
+      boolean chosen = !grouped && sites.stream().allMatch(site -> site.common() == common);
+      String words =
+          board.get().fixedMap()
+              ? "encoder sockets, " + common.words()
+              : "direct to " + common.words();
+      ways.add(
+          row(build, catalogue, board.get(), ids, words, direct(ids, common, board.get()), chosen));
+    }
+    for (Topology topology : Topology.values()) {
+      boolean chosen =
+          ids.stream()
+              .allMatch(
+                  id -> build.loom().groupOf(id).filter(g -> g.topology() == topology).isPresent());
+      Fix fix =
+          Fix.of(
+              "Wire " + ids.size() + " contacts by " + topology.words(),
+              b -> b.withLoom(b.loom().withGroup(name, topology, ids)));
+      ways.add(row(build, catalogue, board.get(), ids, topology.words(), fix, chosen));
+    }
+    return ways;
+  }
+
+  private static Fix direct(List<ContactId> ids, Common common, BoardKind board) {
+    return Fix.of(
+        "Wire " + ids.size() + " contacts directly to " + common.words(),
+        b -> {
+          Build next = b.withLoom(b.loom().ungrouped(ids));
+          Optional<Common> chosen =
+              common == board.common() ? Optional.empty() : Optional.of(common);
+          for (ContactId id : ids) {
+            next = next.withControl(id.control(), c -> c.withCommon(chosen));
+          }
+          return next;
+        });
+  }
+
+  private static WhatIf row(
+      Build build,
+      Catalogue catalogue,
+      BoardKind board,
+      List<ContactId> ids,
+      String name,
+      Fix fix,
+      boolean chosen) {
+    // Locks were made for the wiring there is now.
+    LoomSettings free = build.loom();
+    for (ContactId id : ids) {
+      free = free.withoutLock(id);
+    }
+    Build other = fix.edit().apply(build.withLoom(free));
+    Loom loom = Loom.of(other, catalogue);
+    Optional<Sharing> sharing = loom.sharingOf(ids.get(0));
+    int terminals = sharing.map(s -> s.lines().size()).orElse(ids.size());
+    String parts =
+        sharing
+            .map(
+                s ->
+                    String.join(
+                        ", ", s.parts().stream().map(p -> p.count() + " x " + p.name()).toList()))
+            .orElse("");
+    int joints = loom.strands().size() * 2 + sharing.map(Sharing::joints).orElse(0);
+    return new WhatIf(
+        name,
+        fix,
+        chosen,
+        terminals,
+        parts,
+        joints,
+        sharing.map(Sharing::scanMicros).orElse(ids.size() * LOOK_MICROS),
+        together(sharing),
+        sharing.map(Sharing::ghosts).orElse(false),
+        loom.totalMetres(),
+        fault(other, board, loom, ids));
+  }
+
+  private static String together(Optional<Sharing> sharing) {
+    if (sharing.isEmpty()) {
+      return "all seen";
+    }
+    return sharing.get().group().topology() == Topology.LADDER
+        ? "one at a time"
+        : sharing.get().ghosts() ? "three make a fourth" : "all seen";
+  }
+
+  private static Optional<String> fault(
+      Build build, BoardKind board, Loom loom, List<ContactId> ids) {
+    if (!loom.plan().unplaced().isEmpty()) {
+      return Optional.of(loom.plan().unplaced().size() + " wires find no terminal");
+    }
+    Map<ContactId, InputLevels> levels = Inputs.of(build, board, loom);
+    for (ContactId id : ids) {
+      InputLevels level = levels.get(id);
+      if (level == null || !level.readable()) {
+        return Optional.of("the level cannot be told");
+      }
+      if (level.circuit().shape() == InputCircuit.Shape.BUTTON_LADDER
+          && level.circuit().ladder(board.adcBits()).leastGapCodes() < Ladder.CODES_APART) {
+        return Optional.of("the steps sit too close to be told apart");
+      }
+    }
+    return Optional.empty();
+  }
+}

@@ -1,0 +1,79 @@
+package kumite.desktop.power;
+
+import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
+import kumite.power.Budget;
+import kumite.working.Working;
+
+/** What is taken from the port, usual and at worst, against what it gives. */
+final class BudgetBar extends Pane {
+  private static final double HEIGHT = 18;
+  private static final double TOP = 22;
+
+  private Budget budget;
+  private double drawn = -1;
+
+  BudgetBar() {
+    getStyleClass().add("budget-bar");
+    setMinHeight(TOP + HEIGHT + 24);
+    setPrefHeight(TOP + HEIGHT + 24);
+  }
+
+  void show(Budget newBudget) {
+    budget = newBudget;
+    drawn = -1;
+    requestLayout();
+  }
+
+  @Override
+  protected void layoutChildren() {
+    if (budget != null && drawn != getWidth()) {
+      drawn = getWidth();
+      draw();
+    }
+    super.layoutChildren();
+  }
+
+  private void draw() {
+    getChildren().clear();
+    double full = Math.max(Math.max(budget.limitMilliamps(), budget.worstMilliamps()), 1);
+    double width = Math.max(10, getWidth() - 4);
+    bar(width, "budget-track");
+    bar(width * budget.worstMilliamps() / full, "budget-worst");
+    bar(width * budget.usualMilliamps() / full, "budget-usual");
+    if (budget.beforeMilliamps() > 0) {
+      double x = width * budget.beforeMilliamps() / full;
+      Line before = new Line(x, TOP - 4, x, TOP + HEIGHT + 4);
+      before.getStyleClass().add("budget-before");
+      getChildren().add(before);
+      label(Working.number(budget.beforeMilliamps(), 0) + " before set-up", x + 4, 2, "look-text");
+    }
+    String usual = "usual " + Working.number(budget.usualMilliamps(), 0) + " mA";
+    String worst = "worst " + Working.number(budget.worstMilliamps(), 0) + " mA";
+    label(usual, 0, TOP + HEIGHT + 4, "mono");
+    label(worst, 110, TOP + HEIGHT + 4, "mono");
+    if (budget.limitMilliamps() > 0) {
+      label(
+          "rated " + Working.number(budget.limitMilliamps(), 0) + " mA",
+          220,
+          TOP + HEIGHT + 4,
+          "mono");
+    }
+    setAccessibleText(usual + ", " + worst);
+  }
+
+  private void bar(double width, String style) {
+    Rectangle bar = new Rectangle(0, TOP, Math.max(1, width), HEIGHT);
+    bar.getStyleClass().add(style);
+    getChildren().add(bar);
+  }
+
+  private void label(String text, double x, double y, String style) {
+    Label label = new Label(text);
+    label.getStyleClass().addAll(style, "budget-label");
+    label.relocate(x, y);
+    getChildren().add(label);
+  }
+}

@@ -31,8 +31,8 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "WHAT",
       description =
-          "bench-sheet, template-pdf, svg, dxf, drill-csv, cap-labels, header-overlay, wiring-csv or"
-              + " descriptor.")
+          "bench-sheet, template-pdf, svg, dxf, drill-csv, cap-labels, header-overlay, wiring-csv,"
+              + " cut-list, netlist, spice, labels or descriptor.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")

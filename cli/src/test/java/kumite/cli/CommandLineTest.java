@@ -159,11 +159,11 @@ public class CommandLineTest {
       {new String[] {"press", DEMO, "port=x"}, "such as 0.7"},
       {new String[] {"export", DEMO, "--what", "poem", "--out", "/tmp"}, "bench-sheet"},
       {new String[] {"export", DEMO, "--what", "drill-csv", "--out", "/dev/null/x"}, "cannot"},
-      {new String[] {"sum", "wire", "--awg", "99"}, "0 to 40"},
+      {new String[] {"sum", "wire", "--awg", "99"}, "between 0 and 40"},
       {
         new String[] {"sum", "lamp", "--supply", "-5", "--forward", "2", "--current", "9"}, "supply"
       },
-      {new String[] {"sum", "wire", "--awg", "22", "--length", "-3"}, "negative"},
+      {new String[] {"sum", "wire", "--awg", "22", "--length", "-3"}, "between 0 and"},
       {new String[] {"frobnicate"}, "frobnicate"},
     };
   }
@@ -236,5 +236,77 @@ public class CommandLineTest {
             run("export", DEMO, "--what", "dxf", "--kerf", "1/8 in", "--out", folder.toString())
                 .err())
         .contains("wider than the hole");
+  }
+
+  @Test
+  public void pathsSayHowTheyReadAndHowTheyAreShared() throws Exception {
+    JsonNode rows = run("paths", DEMO, "--json").json();
+    for (JsonNode row : rows) {
+      assertThat(row.get("topology").asText()).isEqualTo("direct");
+      assertThat(row.get("common").asText()).isEqualTo("ground");
+      boolean measured = row.get("level_idle").asText().equals("measured");
+      assertThat(row.get("pulls").asText()).isEqualTo(measured ? "none" : "pull-up");
+      if (!measured) {
+        assertThat(row.get("level_idle").asText()).isEqualTo("high");
+        assertThat(row.get("level_held").asText()).isEqualTo("low");
+        assertThat(row.get("idle_v").asDouble()).isGreaterThan(2.0);
+        assertThat(row.get("held_v").asDouble()).isLessThan(0.8);
+      }
+    }
+    JsonNode rail = run("paths", "../demo/lantern-duel.kumite.json", "--json").json();
+    assertThat(rail).hasSize(24);
+    for (JsonNode row : rail) {
+      assertThat(row.get("common").asText()).isEqualTo("rail");
+      assertThat(row.get("pulls").asText()).isEqualTo("pull-down");
+      assertThat(row.get("level_held").asText()).isEqualTo("high");
+    }
+  }
+
+  @Test
+  public void probedPairsAreHeldAgainstThePlan() throws Exception {
+    JsonNode rows = run("paths", DEMO, "--json").json();
+    String bilge = "";
+    String wiper = "";
+    for (JsonNode row : rows) {
+      bilge = row.get("id").asText().equals("bilge") ? row.get("terminal").asText() : bilge;
+      wiper = row.get("id").asText().equals("wiper") ? row.get("terminal").asText() : wiper;
+    }
+    Path pairs = Files.createTempFile("pairs", ".csv");
+    Files.writeString(
+        pairs, "from,to\nbilge:NO,board:" + bilge + "\nwiper:NO,board:" + wiper + "\n");
+    Ran right = run("nets", DEMO, "--probed", pairs.toString(), "--json");
+    assertThat(right.exit()).isZero();
+    assertThat(right.json().get("differences")).isEmpty();
+    Files.writeString(
+        pairs, "from,to\nbilge:NO,board:" + wiper + "\nwiper:NO,board:" + bilge + "\n");
+    Ran swapped = run("nets", DEMO, "--probed", pairs.toString(), "--json");
+    assertThat(swapped.exit()).isEqualTo(1);
+    assertThat(swapped.json().get("differences")).hasSize(1);
+    assertThat(swapped.json().get("differences").get(0).get("kind").asText()).isEqualTo("swapped");
+    Files.writeString(pairs, "from,to\nbilge\n");
+    Ran bad = run("nets", DEMO, "--probed", pairs.toString());
+    assertThat(bad.exit()).isEqualTo(2);
+    assertThat(bad.err()).contains("row 2");
+  }
+
+  @Test
+  public void everySumRunsAndGivesUnitsInItsKeys() throws Exception {
+    for (kumite.power.Sum sum : kumite.power.Sum.values()) {
+      java.util.List<String> words =
+          new java.util.ArrayList<>(java.util.List.of("sum", sum.word()));
+      for (kumite.power.Sum.Ask ask : sum.asks()) {
+        if (ask.needed()) {
+          words.add("--" + ask.name());
+          words.add(ask.usual());
+        }
+      }
+      assertThat(run(words.toArray(String[]::new)).out()).as(sum.word()).contains("result");
+      words.add("--json");
+      JsonNode answer = run(words.toArray(String[]::new)).json();
+      assertThat(answer.get("sum").asText()).isEqualTo(sum.word());
+      assertThat(answer.get("working").get("source").asText()).isNotBlank();
+    }
+    JsonNode pulse = run("sum", "gameport", "--ohm", "100k", "--json").json();
+    assertThat(pulse.get("time_us").asDouble()).isEqualTo(1124.2);
   }
 }

@@ -13,9 +13,10 @@ import kumite.power.Ladder;
  * What hangs on one input terminal, seen from the terminal.
  *
  * <p>Two contacts with equal circuits have equal levels. Values that are common practice without a
- * source: {@value #CONTACT_OHM} ohm for a sound closed contact, 1 uA of leakage, 50 ohm for a
- * driving terminal, 10 kohm beside a register or multiplexer, 100 ohm through a multiplexer, 50
- * kohm to 2 Mohm for a person who bridges a pad, supplies within 5 %, lamps within 0.2 V.
+ * source: {@value #CONTACT_OHM} ohm for a sound closed contact, 1 uA of leakage (10 nA where touch
+ * is sensed), 50 ohm for a driving terminal, 10 kohm beside a register or multiplexer, 100 ohm
+ * through a multiplexer, 50 kohm to 2 Mohm for a person who bridges a pad, supplies within 5 %,
+ * lamps within 0.2 V.
  *
  * @param shape what kind of circuit it is
  * @param logicVolts the board's logic supply
@@ -64,6 +65,7 @@ public record InputCircuit(
   public static final double OWN_PULL_OHM = 10_000;
 
   private static final double LEAK_AMPS = 1e-6;
+  private static final double TOUCH_LEAK_AMPS = 1e-8;
   private static final double DRIVER_OHM = 50;
   private static final double MULTIPLEXER_OHM = 100;
   private static final double SKIN_LEAST_OHM = 50_000;
@@ -208,7 +210,12 @@ public record InputCircuit(
     }
     if (corner.leak()) {
       boolean toGround = !pull().equals("pull-down");
-      parts.add(new Element.Resistor("LEAK", PIN, toGround ? "0" : "vdd", logicVolts / LEAK_AMPS));
+      parts.add(
+          new Element.Resistor(
+              "LEAK",
+              PIN,
+              toGround ? "0" : "vdd",
+              logicVolts / (shape == Shape.TOUCH ? TOUCH_LEAK_AMPS : LEAK_AMPS)));
     }
     return new Circuit(parts);
   }

@@ -80,13 +80,16 @@ public record Probe(List<Reading> readings) {
     List<Reading> readings = new ArrayList<>();
     String[] lines = csv.replace("\uFEFF", "").split("\\R", -1);
     int beepsAt = -1;
+    boolean first = true;
     for (int i = 0; i < lines.length; i++) {
       String line = lines[i].strip();
       if (line.isEmpty()) {
         continue;
       }
       String[] cells = line.split("\\s*[,;\\t]\\s*", -1);
-      if (readings.isEmpty() && !line.contains(":")) {
+      boolean header = first && !line.contains(":");
+      first = false;
+      if (header) {
         for (int c = 0; c < cells.length; c++) {
           beepsAt = cells[c].equalsIgnoreCase("beeps") ? c : beepsAt;
         }

@@ -19,8 +19,8 @@ import kumite.working.Working;
  * All boards side by side for one brief, with reasons, the best first.
  *
  * <p>A board that cannot do it at all comes last. Of the others, each answer counts 2 for good, 1
- * for so-so and 0 for bad, and what the builder says matters counts threefold: the order can be
- * argued with.
+ * for so-so and 0 for bad, and a good answer to what the builder says matters counts threefold: the
+ * order can be argued with.
  */
 public final class Brains {
   private static final int MATTERS = 3;
@@ -129,7 +129,7 @@ public final class Brains {
     List<Point> points = new ArrayList<>();
     points.add(terminals(board, loom));
     points.add(host(build, board));
-    points.add(volts(board));
+    points.add(volts(board, loom));
     points.add(code(board));
     points.add(delay(build, board));
     points.add(joints(board, loom));
@@ -142,10 +142,11 @@ public final class Brains {
             case SO_SO -> 1;
             case BAD, IMPOSSIBLE -> 0;
           };
-      score += worth * (matters(point.question(), wishes) ? MATTERS : 1);
+      boolean triple = point.answer() == Answer.GOOD && matters(point.question(), wishes);
+      score += worth * (triple ? MATTERS : 1);
     }
     if (wishes.contains(Wish.WIRELESS) && board.brain().link() == BoardKind.Link.RADIO) {
-      score += 2 * MATTERS;
+      score += 2 * MATTERS * MATTERS; // no other board can do it at all
     }
     boolean possible = points.stream().noneMatch(p -> p.answer() == Answer.IMPOSSIBLE);
     return new Candidate(board, points, score, possible);
@@ -192,10 +193,11 @@ public final class Brains {
     return new Point("host", Answer.GOOD, link.words());
   }
 
-  private static Point volts(BoardKind board) {
+  private static Point volts(BoardKind board, Loom loom) {
+    boolean wantsLamps = loom.sites().stream().anyMatch(site -> site.kind().lit());
     boolean lamps = board.terminals(Terminal.Role.SUPPLY).stream().anyMatch(t -> t.volts() > 0);
     String words = Working.number(board.logicVolts(), 1) + " V";
-    return lamps
+    return lamps || !wantsLamps
         ? new Point("volts", Answer.GOOD, words)
         : new Point("volts", Answer.SO_SO, words + ", feeds no lamps");
   }

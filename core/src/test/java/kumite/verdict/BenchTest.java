@@ -17,8 +17,10 @@ import kumite.build.Common;
 import kumite.build.ContactId;
 import kumite.build.Control;
 import kumite.build.ControlId;
+import kumite.build.Hookup;
 import kumite.build.Host;
 import kumite.build.HostFunction;
+import kumite.build.Jumper;
 import kumite.build.Laying;
 import kumite.build.Mapping;
 import kumite.build.Material;
@@ -114,6 +116,69 @@ public class BenchTest {
     return b -> b.withBoard(b.board().map(board -> board.at(Placement.at(x, y))));
   }
 
+  private static UnaryOperator<Build> hookup(String id, UnaryOperator<Hookup> change) {
+    return control(id, c -> c.withHookup(change));
+  }
+
+  private static UnaryOperator<Build> added(String wire) {
+    return b -> b.withLoom(b.loom().withAdded(Jumper.parse(wire)));
+  }
+
+  private static UnaryOperator<Build> group(kumite.build.Topology topology) {
+    List<ContactId> some =
+        java.util.stream.Stream.of("horn", "lamps", "bilge", "wiper")
+            .map(ContactId::parse)
+            .toList();
+    return b -> b.withLoom(b.loom().withGroup(new ControlId("keys"), topology, some));
+  }
+
+  private static List<Jumper> planned(Build build, String part) {
+    Bench worked = bench(build);
+    return kumite.loom.Netlist.planned(build, worked.board().orElseThrow(), worked.loom())
+        .plannedWires()
+        .stream()
+        .filter(wire -> wire.toString().contains(part))
+        .toList();
+  }
+
+  /** Both ends of the ring at the board left out: the whole common is on its own. */
+  private static UnaryOperator<Build> groundCut() {
+    return b -> {
+      Build next = b;
+      for (Jumper wire : planned(b, "board:GND")) {
+        next = next.withLoom(next.loom().withLeftOut(wire));
+      }
+      return next;
+    };
+  }
+
+  private static UnaryOperator<Build> signalCut(String id) {
+    return b -> b.withLoom(b.loom().withLeftOut(planned(b, id + ":NO").get(0)));
+  }
+
+  private static kumite.build.ControlKind potOf(Build build, double ohm) {
+    return own(build, "port", "own-pot", "\"ohm\":" + ohm, "\"ohm\":[0-9.]+");
+  }
+
+  private static UnaryOperator<Build> ladderOf(int steps) {
+    return b ->
+        b.withOwn(own(b, "telegraph", "own-ladder", "\"steps\":" + steps, "\"steps\":[0-9]+"))
+            .withControl(new ControlId("telegraph"), c -> c.withKind("own-ladder"));
+  }
+
+  /** A shipped kind with one value of its JSON put otherwise, as a builder's own part. */
+  private static kumite.build.ControlKind own(
+      Build build, String control, String id, String value, String pattern) {
+    kumite.build.ControlKind kind =
+        CATALOGUE.kindOf(build.control(new ControlId(control)).orElseThrow());
+    String json =
+        kumite.parts.PartFile.write(kind)
+            .toString()
+            .replaceFirst(pattern, value)
+            .replaceFirst("\"id\":\"[^\"]+\"", "\"id\":\"" + id + "\"");
+    return kumite.parts.PartFile.read(json, "x.json").kinds().get(0);
+  }
+
   @DataProvider
   Object[][] faults() {
     Severity stop = Severity.STOP;
@@ -203,8 +268,106 @@ public class BenchTest {
                 b.withLoom(
                     b.loom().withLaying(b.loom().laying().withShape(Laying.CommonShape.CHAIN)))
       },
+      {"LM-12", stop, true, hookup("bilge", h -> h.withRestsClosed(true))},
+      {"LM-13", stop, true, group(kumite.build.Topology.BARE_MATRIX)},
+      {
+        "LM-14",
+        stop,
+        true,
+        group(kumite.build.Topology.LADDER)
+            .andThen(
+                b ->
+                    b.withBrief(
+                        b.brief()
+                            .withTogether(
+                                List.of(new kumite.build.Brief.Pair("Sound horn", "Deck lamps")))))
+      },
+      {
+        "LM-15",
+        stop,
+        true,
+        (UnaryOperator<Build>)
+            b ->
+                b.withLoom(
+                    b.loom()
+                        .withGroup(
+                            new ControlId("keys"),
+                            kumite.build.Topology.MATRIX,
+                            List.of(ContactId.parse("bilge"), ContactId.parse("port"))))
+      },
+      {
+        "LM-16",
+        look,
+        false,
+        (UnaryOperator<Build>)
+            b ->
+                Builds.wired(
+                    b.withControls(
+                            List.of(
+                                Control.of(
+                                    new ControlId("dial"),
+                                    "Dial",
+                                    "encoder-spinner",
+                                    Placement.at(60, 60))))
+                        .withMapping(Mapping.EMPTY)
+                        .withLoom(
+                            kumite.build.LoomSettings.USUAL.withDead(java.util.Set.of("2", "3"))),
+                    "native-5v-18")
+      },
+      {"NT-01", stop, true, added("bilge:COM - board:3V3")},
+      {"NT-02", stop, true, groundCut()},
+      {"NT-03", stop, true, added("board:3V3 - board:5V")},
+      {"NT-04", stop, true, added("bilge:NO - wiper:NO")},
+      {"NT-05", stop, true, added("bilge:NO - bilge:COM")},
+      {"NT-06", stop, true, signalCut("bilge")},
+      {"NT-07", stop, true, added("bilge:NO - board:5V")},
+      {
+        "NT-08",
+        stop,
+        true,
+        group(kumite.build.Topology.REGISTERS).andThen(added("keys:LOAD - keys:CLOCK"))
+      },
+      {
+        "NT-09",
+        stop,
+        true,
+        added("helper:TX - radio:TX")
+            .andThen(added("helper:GND - board:GND"))
+            .andThen(added("radio:GND - board:GND"))
+      },
+      {"NT-10", stop, true, added("board:D0 - helper:TX")},
+      {"NT-11", look, true, added("bilge:XX - board:GND")},
       {"PW-01", look, true, control("horn", c -> c.withLampOhm(OptionalDouble.empty()))},
+      {
+        "PW-02",
+        stop,
+        false,
+        (UnaryOperator<Build>)
+            b ->
+                b.withOwn(own(b, "horn", "own-lamp", "\"forward_v\":5.2", "\"forward_v\":[0-9.]+"))
+                    .withControl(new ControlId("horn"), c -> c.withKind("own-lamp"))
+      },
       {"PW-03", look, true, control("horn", c -> c.withLampOhm(OptionalDouble.of(47)))},
+      {"PW-04", look, false, board("encoder-12-ground")},
+      {
+        "PW-06",
+        stop,
+        true,
+        (UnaryOperator<Build>)
+            b ->
+                lock("b1", "I1")
+                    .apply(Builds.wired(Builds.buttons(60, 60, 110, 60), "radio-3v3-21"))
+      },
+      {
+        "PW-09",
+        look,
+        false,
+        (UnaryOperator<Build>)
+            b ->
+                b.withOwn(potOf(b, 100_000))
+                    .withControl(new ControlId("port"), c -> c.withKind("own-pot"))
+      },
+      {"PW-11", stop, true, hookup("horn", h -> h.withLampFrom(Optional.of("D2")))},
       {
         "MP-01",
         look,
@@ -291,6 +454,126 @@ public class BenchTest {
         .filter(f -> f.severity() != Severity.FINE)
         .forEach(f -> codes.add(f.code()));
     return codes;
+  }
+
+  @DataProvider
+  Object[][] wrongWirings() {
+    List<Object[]> rows = new ArrayList<>();
+    for (String demo : kumite.files.Demo.names()) {
+      boolean ferry = demo.equals("ferry-bridge");
+      String button = ferry ? "bilge" : "left-light";
+      String com = ferry ? button + ":COM - board:3V3" : button + ":COM - lamp-supply:0V";
+      rows.add(
+          new Object[] {
+            demo,
+            ferry ? "NT-01" : "LM-05",
+            ferry ? added(com) : control(button, c -> c.withCommon(Optional.of(Common.GROUND)))
+          });
+      rows.add(new Object[] {demo, "LM-12", hookup(button, h -> h.withRestsClosed(true))});
+      rows.add(new Object[] {demo, "NT-06", signalCut(button)});
+      if (ferry) {
+        rows.add(
+            new Object[] {
+              demo, "LM-05", control(button, c -> c.withCommon(Optional.of(Common.RAIL)))
+            });
+        rows.add(new Object[] {demo, "NT-02", groundCut()});
+        rows.add(new Object[] {demo, "LM-04", lock(button, "D12")});
+        rows.add(
+            new Object[] {
+              demo, "PW-01", control("horn", c -> c.withLampOhm(OptionalDouble.empty()))
+            });
+      }
+      rows.add(new Object[] {demo, "LM-02", tooMany()});
+    }
+    return rows.toArray(Object[][]::new);
+  }
+
+  /** Ten more buttons than there are inputs, each with room of its own on a far larger panel. */
+  private static UnaryOperator<Build> tooMany() {
+    return b -> {
+      Build next = b.withPanel(b.panel().withSize(1200, 700));
+      for (int i = 0; i < 20; i++) {
+        next =
+            next.withControl(
+                Control.of(
+                    new ControlId("more-" + i),
+                    "More " + i,
+                    b.panel().thicknessMm() > 6 ? "button-30-screw" : "button-30",
+                    Placement.at(560 + 60 * (i % 10), 450 + 70 * (i / 10))));
+      }
+      return next;
+    };
+  }
+
+  /** A wrong wiring put in by hand is what Kumite says first, and its repair mends it. */
+  @Test(dataProvider = "wrongWirings")
+  public void aWrongWiringIsNamedFirstWithTheRightRepair(String demo, String code, Object wrong)
+      throws Exception {
+    Build sound = demo.equals("ferry-bridge") ? sound() : kumite.files.Demo.open(demo, CATALOGUE);
+    @SuppressWarnings("unchecked")
+    Build faulty = ((java.util.function.Function<Build, Build>) wrong).apply(sound);
+    Finding first =
+        bench(faulty).findings().stream()
+            .filter(f -> f.severity() != Severity.FINE)
+            .findFirst()
+            .orElseThrow();
+    assertThat(first.code()).as("%s: %s", first.title(), codes(faulty)).isEqualTo(code);
+    assertThat(first.detail()).isNotBlank();
+    Build mended = first.fix().orElseThrow().edit().apply(faulty);
+    for (int round = 0; round < 4; round++) {
+      Optional<Fix> again =
+          bench(mended).findings().stream()
+              .filter(f -> f.code().equals(code))
+              .flatMap(f -> f.fix().stream())
+              .findFirst();
+      mended = again.isPresent() ? again.get().edit().apply(mended) : mended;
+    }
+    assertThat(codes(mended)).as("after the repair").doesNotContain(code);
+  }
+
+  @Test
+  public void boardsAreComparedAndWishesMoveThem() {
+    Build build = Builds.ferryBridge();
+    List<Brains.Candidate> plain = Brains.of(build, CATALOGUE, Set.of());
+    assertThat(plain).hasSameSizeAs(CATALOGUE.boards());
+    assertThat(plain.get(0).possible()).isTrue();
+    assertThat(plain.get(plain.size() - 1).possible()).isFalse();
+    List<Brains.Candidate> wireless = Brains.of(build, CATALOGUE, Set.of(Brains.Wish.WIRELESS));
+    assertThat(wireless.get(0).board().brain().link()).isEqualTo(kumite.build.BoardKind.Link.RADIO);
+    Build lantern = Builds.wired(Builds.buttons(40, 40, 90, 40, 140, 40), "native-3v3-26");
+    assertThat(
+            Brains.of(lantern, CATALOGUE, Set.of(Brains.Wish.NO_CODE))
+                .get(0)
+                .board()
+                .brain()
+                .needsCode())
+        .isFalse();
+    // No candidate that cannot take all wires stands before one that can.
+    assertThat(plain.stream().map(Brains.Candidate::possible).toList())
+        .isSortedAccordingTo(java.util.Comparator.reverseOrder());
+  }
+
+  @Test
+  public void everyWayOfWiringIsTriedAndUsedInOneStep() {
+    Build build = sound();
+    List<ContactId> switches =
+        bench(build).paths().stream()
+            .filter(p -> !p.site().contact().type().analog())
+            .map(p -> p.id())
+            .toList();
+    List<WhatIf> ways = WhatIf.of(build, CATALOGUE, switches);
+    assertThat(ways).hasSize(2 + kumite.build.Topology.values().length);
+    assertThat(ways.stream().filter(WhatIf::chosen).map(WhatIf::name))
+        .containsExactly("direct to ground");
+    for (WhatIf way : ways) {
+      Bench after = bench(way.edit().edit().apply(build));
+      if (way.fault().isEmpty()) {
+        assertThat(after.paths()).as(way.name()).allMatch(p -> p.levels().isPresent());
+        assertThat(after.loom().totalMetres()).isEqualTo(way.metres());
+      }
+    }
+    WhatIf matrix = ways.get(2);
+    assertThat(matrix.terminals()).isEqualTo(8); // 14 contacts: 3 rows and 5 columns
   }
 
   @Test

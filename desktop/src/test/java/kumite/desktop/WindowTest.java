@@ -89,7 +89,8 @@ public class WindowTest {
         .isEqualTo(63.5);
 
     window.click("#station-loom");
-    window.click("#use-first-board");
+    window.click("#use-first-board"); // shows all boards, compared for this brief
+    window.click("#brain-native-3v3-26");
     assertThat(window.bench().loom().plan().unplaced()).isEmpty();
     window.click("#station-map");
     window.click("#map-rest");

@@ -2,6 +2,7 @@ package kumite.desktop.loom;
 
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import kumite.build.Length;
@@ -37,6 +38,8 @@ final class CommonCell extends ListCell<Strand> {
     setGraphic(empty ? null : row);
     if (!empty) {
       from.setText(strand.from().words());
+      from.setTooltip(new Tooltip(strand.from().words()));
+      to.setTooltip(new Tooltip(strand.to().words()));
       to.setText(strand.to().words());
       line.show(strand.colour(), strand.id() + " " + strand.colour());
       cut.setText(

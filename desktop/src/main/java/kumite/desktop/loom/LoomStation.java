@@ -257,6 +257,8 @@ public final class LoomStation implements StationView {
     showing = true;
     LengthUnit unit = bench.build().brief().units();
     board.show(bench.board());
+    Tooltip.install(
+        board, new Tooltip(bench.board().map(BoardKind::name).orElse("No board chosen yet")));
     shape.show(Optional.of(bench.build().loom().laying().shape()));
     boolean chosen = bench.build().board().isPresent();
     for (TypedField field : new TypedField[] {boardX, boardY}) {

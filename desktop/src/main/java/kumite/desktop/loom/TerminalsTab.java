@@ -5,8 +5,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
+import javafx.scene.control.Tooltip;
 import kumite.build.Joint;
 import kumite.build.Terminal;
 import kumite.circuit.InputLevels;
@@ -72,6 +74,16 @@ final class TerminalsTab {
     column.setSortable(false);
     column.setReorderable(false);
     column.setCellValueFactory(cell -> new ReadOnlyStringWrapper(text.apply(cell.getValue())));
+    column.setCellFactory(
+        c ->
+            new TableCell<>() {
+              @Override
+              protected void updateItem(String value, boolean empty) {
+                super.updateItem(value, empty);
+                setText(empty ? null : value);
+                setTooltip(empty || value.isEmpty() ? null : new Tooltip(value));
+              }
+            });
     table.getColumns().add(column);
   }
 

@@ -83,6 +83,7 @@ final class WaysTab extends VBox {
     for (int i = 0; i < heads.length; i++) {
       Label head = new Label(heads[i]);
       head.getStyleClass().add("note");
+      head.setMinWidth(Region.USE_PREF_SIZE);
       grid.add(head, i, 0);
     }
     int row = 1;
@@ -111,9 +112,12 @@ final class WaysTab extends VBox {
       parts.setWrapText(true);
       parts.setMinHeight(Region.USE_PREF_SIZE);
       parts.setPrefWidth(190);
+      parts.setMinWidth(90);
       grid.add(parts, 6, row);
       if (way.chosen()) {
-        grid.add(new Label("used now"), 7, row);
+        Label now = new Label("used now");
+        now.setMinWidth(Region.USE_PREF_SIZE);
+        grid.add(now, 7, row);
       } else {
         Button use = new Button("Use");
         use.getStyleClass().add("small");

@@ -116,6 +116,7 @@ final class FindingsPane extends VBox {
             fix -> {
               Button button = new Button(fix.label());
               button.getStyleClass().add("fix");
+              button.setId("fix-" + finding.code());
               button.setWrapText(true);
               button.setMaxWidth(196);
               button.setMinHeight(Region.USE_PREF_SIZE);

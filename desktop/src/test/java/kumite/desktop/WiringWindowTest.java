@@ -1,0 +1,226 @@
+package kumite.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextArea;
+import javafx.scene.input.KeyCode;
+import kumite.build.ContactId;
+import kumite.build.Topology;
+import kumite.verdict.Bench;
+import kumite.verdict.Finding;
+import kumite.verdict.Severity;
+import org.assertj.core.api.SoftAssertions;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+/** Wiring and volts done by hand in the real window. */
+public class WiringWindowTest {
+  private Path folder;
+  private Window window;
+
+  @BeforeMethod
+  public void makeFolder() throws Exception {
+    folder = Files.createTempDirectory("kumite-wiring");
+  }
+
+  @AfterMethod(alwaysRun = true)
+  public void close() {
+    if (window != null) {
+      window.close();
+    }
+  }
+
+  private Optional<Finding> first(Bench bench) {
+    return bench.findings().stream()
+        .filter(f -> f.severity() != Severity.FINE && !f.code().startsWith("PN"))
+        .findFirst();
+  }
+
+  private void fix(String code) {
+    Finding finding =
+        window.bench().findings().stream()
+            .filter(f -> f.code().equals(code))
+            .findFirst()
+            .orElseThrow();
+    window.click("#fix-" + code);
+    assertThat(window.bench().findings()).doesNotContain(finding);
+  }
+
+  @Test
+  public void wrongWiringsPutInByHandAreNamedAndMended() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo");
+    window.click("#station-loom");
+    select("bilge");
+    window.choose("By hand");
+    window.type("#hand-wire", "bilge:COM - board:3V3");
+    window.click("#hand-add");
+    assertThat(first(window.bench()).orElseThrow().code()).isEqualTo("NT-01");
+    fix("NT-01");
+    window.click("#hookup-nc");
+    assertThat(first(window.bench()).orElseThrow().code()).isEqualTo("LM-12");
+    fix("LM-12");
+    assertThat(((CheckBox) window.find("#hookup-nc")).isSelected()).isFalse();
+    window.type("#hand-wire", "bilge to nowhere");
+    window.click("#hand-add");
+    assertThat(window.news()).contains("write part:tab");
+    window.type("#hand-dead", "D9");
+    assertThat(window.bench().loom().plan().choices().values())
+        .noneMatch(pin -> pin.terminal().name().equals("D9"));
+    window.type("#hand-dead", "D99");
+    assertThat(window.news()).contains("no terminal \"D99\"");
+  }
+
+  private void select(String contact) {
+    Window.onFx(
+        () -> {
+          window.workbench().select(ContactId.parse(contact));
+          return null;
+        });
+    window.settle();
+  }
+
+  @Test
+  public void anotherWayOfWiringPlansAllAnewInOneUndoableStep() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo");
+    window.click("#station-loom");
+    window.choose("What if");
+    int before = window.bench().loom().lines().size();
+    window.click("#use-matrix-with-diodes");
+    Bench after = window.bench();
+    assertThat(after.build().loom().groups().get(0).topology()).isEqualTo(Topology.MATRIX);
+    assertThat(after.loom().lines().size()).isEqualTo(before - 14 + 8);
+    assertThat(after.paths()).allMatch(path -> path.levels().isPresent());
+    window.hands.push(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(window.bench().build().loom().groups()).isEmpty();
+    window.choose("Boards");
+    window.click("#wish-wireless");
+    window.click("#brain-radio-3v3-21");
+    assertThat(window.bench().board().orElseThrow().id()).isEqualTo("radio-3v3-21");
+  }
+
+  @Test
+  public void aBoardOfOnesOwnIsPastedInAndRefusedByRow() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo");
+    window.click("#station-loom");
+    window.choose("Boards");
+    window.click("#own-board");
+    StringBuilder table = new StringBuilder("terminal,can\nGND,\n3V3,\n");
+    for (int i = 1; i <= 17; i++) {
+      table.append("X").append(i).append(",digital pull_up analog\n");
+    }
+    paste(table + "X3,digital\n");
+    window.click("#board-add");
+    assertThat(((Label) window.find("#board-wrong")).getText()).contains("row 21").contains("X3");
+    paste(table.toString());
+    window.click("#board-add");
+    assertThat(window.bench().board().orElseThrow().id()).isEqualTo("own-my-board");
+    assertThat(window.bench().loom().plan().unplaced()).isEmpty();
+    assertThat(window.bench().build().ownBoards()).hasSize(1);
+  }
+
+  private void paste(String text) {
+    TextArea area = window.find("#board-table");
+    Window.onFx(
+        () -> {
+          area.setText(text);
+          return null;
+        });
+  }
+
+  @Test
+  public void levelsAreShownAndALampFedWrongIsNamed() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo");
+    window.click("#station-power");
+    assertThat(window.stage().getScene().getRoot().lookupAll(".circuit-card")).hasSize(4);
+    window.choose("Budget");
+    window.choose("Circuits");
+    select("horn");
+    window.click("#fix-PW-01");
+    assertThat(window.bench().findings().stream().map(Finding::code)).contains("PW-20");
+    Window.onFx(
+        () -> {
+          window
+              .workbench()
+              .apply(
+                  new kumite.build.Edit(
+                      "Feed from 5V",
+                      b ->
+                          b.withControl(
+                              new kumite.build.ControlId("horn"),
+                              c -> c.withHookup(h -> h.withLampFrom(Optional.of("5V"))))));
+          return null;
+        });
+    assertThat(first(window.bench()).orElseThrow().code()).isEqualTo("PW-07");
+    fix("PW-07");
+  }
+
+  @Test
+  public void oneKeyOpensTheSumsFromAnywhereAndTheyFollowTheTyping() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo");
+    for (String station : List.of("#station-map", "#station-power")) {
+      window.click(station);
+      window.hands.push(KeyCode.F2);
+      window.settle();
+      window.type("#sum-supply", station.equals("#station-map") ? "3V3" : "12");
+      String result = ((Label) window.find("#sum-result")).getText();
+      // By hand: (3.3 - 2.0) V / 15 mA = 86.7, next up 91; (12 - 2) / 15 mA = 667, next up 680.
+      assertThat(result).startsWith(station.equals("#station-map") ? "91 ohm" : "680 ohm");
+      window.hands.push(KeyCode.ESCAPE);
+      window.settle();
+    }
+    window.hands.push(KeyCode.F2);
+    window.type("#sum-current", "0");
+    assertThat(((Label) window.find("#sum-result")).getText()).contains("current must be above 0");
+  }
+
+  @Test
+  public void hoveringAStrandLightsItsWholePath() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo");
+    window.click("#station-loom");
+    select("horn");
+    javafx.scene.Node row =
+        window.hands.from(window.stage().getScene().getRoot()).lookup(".strand-row").nth(2).query();
+    window.hands.moveTo(row);
+    window.settle();
+    Optional<ContactId> shown = Window.onFx(() -> window.workbench().shown());
+    assertThat(shown).isPresent().isNotEqualTo(Optional.of(ContactId.parse("horn")));
+    assertThat(Window.onFx(() -> window.workbench().path().get()))
+        .isEqualTo(Optional.of(ContactId.parse("horn")));
+  }
+
+  @Test
+  public void noTabOfLoomAndPowerCutsItsTexts() throws Exception {
+    SoftAssertions all = new SoftAssertions();
+    for (double fontPx : new double[] {13, 16.25}) {
+      window =
+          Window.sized(
+              folder.resolve("tabs" + fontPx),
+              fontPx > 13 ? 1280 : 1100,
+              fontPx > 13 ? 800 : 700,
+              fontPx,
+              "--demo",
+              "lantern-duel");
+      window.click("#station-loom");
+      for (String tab :
+          List.of(
+              "By strand", "By terminal", "Commons", "Cut list", "What if", "Boards", "By hand")) {
+        window.choose(tab);
+        all.assertThat(window.cutTexts()).as("%s at %s px", tab, fontPx).isEmpty();
+      }
+      window.click("#station-power");
+      for (String tab : List.of("Circuits", "Budget")) {
+        window.choose(tab);
+        all.assertThat(window.cutTexts()).as("%s at %s px", tab, fontPx).isEmpty();
+      }
+      window.close();
+    }
+    all.assertAll();
+  }
+}

@@ -27,6 +27,7 @@ import picocli.CommandLine.Spec;
       GapsCommand.class,
       NetsCommand.class,
       PartsCommand.class,
+      BoardsCommand.class,
       ExportCommand.class,
       SumCommand.class
     })

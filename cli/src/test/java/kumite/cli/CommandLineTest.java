@@ -309,4 +309,24 @@ public class CommandLineTest {
     JsonNode pulse = run("sum", "gameport", "--ohm", "100k", "--json").json();
     assertThat(pulse.get("time_us").asDouble()).isEqualTo(1124.2);
   }
+
+  @Test
+  public void boardsAreComparedAndOneIsTakenIntoABuild() throws Exception {
+    JsonNode rows = run("boards", "compare", DEMO, "--json").json();
+    assertThat(rows).hasSizeGreaterThanOrEqualTo(12);
+    assertThat(rows.get(0).get("possible").asBoolean()).isTrue();
+    assertThat(rows.get(0).get("points").get("terminals").get("words").asText()).contains("fits");
+    Path file = Files.createTempFile("board", ".json");
+    String shown = run("boards", "show", "native-3v3-11").out();
+    Files.writeString(file, shown.replace("native-3v3-11", "own-eleven"));
+    Path build = Files.createTempDirectory("kumite-board").resolve("copy.kumite.json");
+    Files.copy(Path.of(DEMO), build);
+    assertThat(run("boards", "import", file.toString(), "--into", build.toString()).exit())
+        .isZero();
+    assertThat(Files.readString(build)).contains("own-eleven");
+    Files.writeString(file, shown.replace("\"input\"", "\"output\""));
+    Ran bad = run("boards", "import", file.toString());
+    assertThat(bad.exit()).isEqualTo(2);
+    assertThat(bad.err()).contains("role of").contains("output");
+  }
 }

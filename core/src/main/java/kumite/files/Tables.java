@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import kumite.build.Joint;
 import kumite.build.Shape;
 import kumite.loom.Joints;
 import kumite.loom.Netlist;
@@ -154,6 +155,7 @@ public final class Tables {
   /** {@return the strands in the order they are cut: by gauge and colour, longest first} */
   public static String cutList(Bench bench) {
     List<List<String>> rows = new ArrayList<>();
+    Map<Joint, List<String>> shared = Joints.shared(bench.loom());
     Map<String, Integer> totals = new TreeMap<>();
     for (Strand strand : bench.loom().strands()) {
       totals.merge(strand.gaugeAwg() + " " + strand.colour(), strand.lengthMm(), Integer::sum);
@@ -177,6 +179,8 @@ public final class Tables {
                         strand.to().words(),
                         strand.to().joint(),
                         number(Joints.stripMm(strand.to().joint())),
+                        Joints.partner(shared, strand, strand.from().place()).orElse(""),
+                        Joints.partner(shared, strand, strand.to().place()).orElse(""),
                         strand.way().map(String::valueOf).orElse(""),
                         number(
                             totals.get(strand.gaugeAwg() + " " + strand.colour())
@@ -194,6 +198,8 @@ public final class Tables {
             "to",
             "to_joint",
             "to_strip_mm",
+            "from_with",
+            "to_with",
             "connector_way",
             "buy_of_colour_m"),
         rows);

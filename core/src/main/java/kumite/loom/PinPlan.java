@@ -217,7 +217,7 @@ public final class PinPlan {
     List<Terminal> nearer =
         terminals.stream()
             .filter(t -> site.fits(board, t) && t != terminal)
-            .filter(t -> place(build, t).distanceMm(site.place()) < straight - 0.05)
+            .filter(t -> place(build, t).distanceMm(site.place()) < straight - 0.5)
             .sorted(Comparator.comparingDouble(t -> place(build, t).distanceMm(site.place())))
             .toList();
     if (nearer.isEmpty()) {

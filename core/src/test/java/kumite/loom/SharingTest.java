@@ -289,4 +289,52 @@ public class SharingTest {
               (int) loom.strands().stream().filter(s -> s.to().part().equals("board")).count());
     }
   }
+
+  /** Every strand runs unbroken from its one end to its other, along bundles that hold it. */
+  @Test
+  public void bundlesHoldEveryStrandFromEndToEnd() {
+    Build build = Builds.ferryBridge();
+    Build blocked =
+        build.withPanel(
+            build
+                .panel()
+                .withInside(
+                    build.panel().inside().withBlocks(List.of(new Block("bar", 180, 60, 12, 60)))));
+    for (Build each : List.of(build, blocked)) {
+      Loom loom = Loom.of(each, CATALOGUE);
+      Harness harness = Harness.of(each, CATALOGUE.boardOf(each).orElseThrow(), loom);
+      assertThat(harness.thickest()).isGreaterThan(3);
+      assertThat(harness.branches()).isNotEmpty();
+      for (Strand strand : loom.strands()) {
+        Graph<Point, DefaultEdge> way = new SimpleGraph<>(DefaultEdge.class);
+        harness.bundles().stream()
+            .filter(bundle -> bundle.strands().contains(strand.id()))
+            .forEach(
+                bundle -> {
+                  way.addVertex(bundle.from());
+                  way.addVertex(bundle.to());
+                  way.addEdge(bundle.from(), bundle.to());
+                });
+        boolean jumper = strand.from().place().part().equals(strand.to().place().part());
+        if (!jumper) {
+          assertThat(new org.jgrapht.alg.connectivity.ConnectivityInspector<>(way).isConnected())
+              .as(strand.id())
+              .isTrue();
+          assertThat(way.vertexSet().stream().filter(at -> way.degreeOf(at) == 1))
+              .as("%s has two ends", strand.id())
+              .hasSize(2);
+        }
+      }
+      for (Block block : each.panel().inside().blocks()) {
+        assertThat(harness.bundles())
+            .noneMatch(
+                b ->
+                    inside(
+                        block,
+                        new Point(
+                            (b.from().xMm() + b.to().xMm()) / 2,
+                            (b.from().yMm() + b.to().yMm()) / 2)));
+      }
+    }
+  }
 }

@@ -98,6 +98,7 @@ final class Pictures {
               workbench.select(ContactId.parse("horn"));
             }));
     shots.add(new Shot("loom-commons", () -> press("Commons")));
+    shots.add(new Shot("loom-cut-list", () -> press("Cut list")));
     shots.add(new Shot("loom-what-if", () -> press("What if")));
     shots.add(new Shot("loom-boards", () -> press("Boards")));
     shots.add(
@@ -128,16 +129,9 @@ final class Pictures {
             }));
     shots.add(
         new Shot(
-            "panel-dark",
-            () -> {
-              closeFinder();
-              shell.getStyleClass().add("dark");
-            }));
-    shots.add(
-        new Shot(
             "empty",
             () -> {
-              shell.getStyleClass().remove("dark");
+              closeFinder();
               workbench.open(Build.empty("New build"), Optional.empty());
             }));
     shots.add(
@@ -191,6 +185,7 @@ final class Pictures {
       return;
     }
     shot.prepare().run();
+    workbench.hovered().set(Optional.empty()); // wherever the mouse happens to be
     after(
         () -> {
           save(stage.getScene(), folder.resolve(shot.name() + ".png"));

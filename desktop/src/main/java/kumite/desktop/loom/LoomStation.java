@@ -25,6 +25,7 @@ import kumite.build.BoardChoice;
 import kumite.build.BoardKind;
 import kumite.build.ContactId;
 import kumite.build.Edit;
+import kumite.build.Joint;
 import kumite.build.Laying;
 import kumite.build.Length;
 import kumite.build.LengthUnit;
@@ -41,6 +42,7 @@ import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
 import kumite.loom.CommonRun;
+import kumite.loom.Joints;
 import kumite.loom.Loom;
 import kumite.loom.PinChoice;
 import kumite.loom.Strand;
@@ -77,6 +79,7 @@ public final class LoomStation implements StationView {
   private final VBox runs = new VBox();
   private final StackPane list = new StackPane();
   private final BoardView boardView;
+  private final HarnessView harness = new HarnessView();
   private final TerminalsTab terminals;
   private final WaysTab ways;
   private final BoardsTab boards;
@@ -337,7 +340,10 @@ public final class LoomStation implements StationView {
       }
       case CUT_LIST -> {
         cutList.getItems().setAll(cuts(bench, unit));
-        list.getChildren().setAll(cutList);
+        harness.show(bench);
+        VBox box = new VBox(harness, cutList);
+        VBox.setVgrow(cutList, Priority.ALWAYS);
+        list.getChildren().setAll(box);
       }
     }
     why.setVisible(view == View.STRANDS && bench.board().isPresent());
@@ -355,6 +361,7 @@ public final class LoomStation implements StationView {
     bench.loom().strands().stream()
         .sorted(Comparator.comparing(Strand::colour).thenComparing(s -> -s.lengthMm()))
         .forEach(s -> byColour.computeIfAbsent(s.colour(), c -> new ArrayList<>()).add(s));
+    Map<Joint, List<String>> shared = Joints.shared(bench.loom());
     List<String> rows = new ArrayList<>();
     byColour.forEach(
         (colour, list) -> {
@@ -377,10 +384,22 @@ public final class LoomStation implements StationView {
                         Length.text(strand.lengthMm(), unit))
                     + strand.from().words()
                     + " to "
-                    + strand.to().words());
+                    + strand.to().words()
+                    + with(shared, strand)
+                    + strand.way().map(n -> ", way " + n).orElse(""));
           }
         });
     return rows;
+  }
+
+  /** Ends that two wires share go into one joint, so both are crimped at once. */
+  private static String with(Map<Joint, List<String>> shared, Strand strand) {
+    List<String> partners = new ArrayList<>();
+    Joints.partner(shared, strand, strand.from().place()).ifPresent(partners::add);
+    Joints.partner(shared, strand, strand.to().place())
+        .filter(id -> !partners.contains(id))
+        .ifPresent(partners::add);
+    return partners.isEmpty() ? "" : ", joint with " + String.join(" and ", partners);
   }
 
   /** Side by side tables need the whole width. */

@@ -273,7 +273,7 @@ public final class PathStrip extends HBox {
             : "open";
     String place = contact.place().isEmpty() ? "" : " (" + contact.place() + ")";
     return new PathTrack.Hop(
-        path.site().signalTab() + " – COM",
+        path.site().signalTab().replaceAll(".*\\.", "") + " – COM",
         bounce,
         at > 0,
         false,

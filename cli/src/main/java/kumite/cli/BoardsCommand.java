@@ -1,0 +1,163 @@
+package kumite.cli;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import kumite.build.BoardKind;
+import kumite.files.BuildFile;
+import kumite.files.BuildFileException;
+import kumite.parts.BoardFile;
+import kumite.parts.Catalogue;
+import kumite.verdict.Brains;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Boards: compared for a build, shown, and read from a file of one's own. */
+@Command(
+    name = "boards",
+    description = "Compare all boards for a build, show one, or take one of your own into a build.",
+    mixinStandardHelpOptions = true,
+    synopsisSubcommandLabel = "COMMAND",
+    subcommands = {BoardsCommand.Compare.class, BoardsCommand.Show.class, BoardsCommand.Take.class})
+final class BoardsCommand implements Runnable {
+  @Spec private CommandSpec spec;
+
+  @Override
+  public void run() {
+    spec.commandLine().usage(spec.commandLine().getOut());
+  }
+
+  @Command(
+      name = "compare",
+      description = "All boards side by side for a build, the best first, with reasons.",
+      mixinStandardHelpOptions = true)
+  static final class Compare implements Callable<Integer> {
+    @Spec private CommandSpec spec;
+    @Mixin private Input input;
+
+    @Option(names = "--json", description = "Print JSON.")
+    private boolean json;
+
+    @Override
+    public Integer call() throws BuildFileException {
+      List<Brains.Candidate> all = Brains.of(input.bench().build(), Catalogue.standard(), Set.of());
+      PrintWriter out = spec.commandLine().getOut();
+      ArrayNode rows = com.fasterxml.jackson.databind.node.JsonNodeFactory.instance.arrayNode();
+      for (Brains.Candidate candidate : all) {
+        if (json) {
+          ObjectNode row = rows.addObject();
+          row.put("board", candidate.board().id());
+          row.put("possible", candidate.possible());
+          row.put("score", candidate.score());
+          ObjectNode points = row.putObject("points");
+          candidate
+              .points()
+              .forEach(
+                  p ->
+                      points
+                          .putObject(p.question())
+                          .put("answer", p.answer().words())
+                          .put("words", p.words()));
+        } else {
+          out.println(
+              (candidate.possible() ? "  " : "- ")
+                  + candidate.board().id()
+                  + ": "
+                  + candidate.because());
+        }
+      }
+      if (json) {
+        out.println(Json.print(rows));
+      }
+      return 0;
+    }
+  }
+
+  @Command(
+      name = "show",
+      description = "One board of the catalogue as JSON, in the form that `boards import` reads.",
+      mixinStandardHelpOptions = true)
+  static final class Show implements Callable<Integer> {
+    @Spec private CommandSpec spec;
+
+    @Parameters(paramLabel = "ID", description = "A board's id, such as native-3v3-26.")
+    private String id;
+
+    @Override
+    public Integer call() {
+      BoardKind kind =
+          Catalogue.standard()
+              .board(id)
+              .orElseThrow(
+                  () ->
+                      new IllegalArgumentException(
+                          "there is no board \""
+                              + id
+                              + "\"; use one of "
+                              + String.join(
+                                  ", ",
+                                  Catalogue.standard().boards().stream()
+                                      .map(BoardKind::id)
+                                      .toList())));
+      spec.commandLine().getOut().println(Json.print(BoardFile.write(kind)));
+      return 0;
+    }
+  }
+
+  @Command(
+      name = "import",
+      description = "Read a board from a JSON file into a build, which is saved with it.",
+      mixinStandardHelpOptions = true)
+  static final class Take implements Callable<Integer> {
+    @Spec private CommandSpec spec;
+
+    @Parameters(paramLabel = "FILE", description = "The board, NAME.json.")
+    private Path file;
+
+    @Option(
+        names = "--into",
+        paramLabel = "BUILD",
+        description = "A build that takes it over; without one the file is only checked.")
+    private Path into;
+
+    @Override
+    public Integer call() throws IOException, BuildFileException {
+      BoardKind kind;
+      try {
+        JsonNode node = new ObjectMapper().readTree(Files.readString(file));
+        kind = BoardFile.read(node);
+      } catch (NoSuchFileException e) {
+        throw new IllegalArgumentException(file + ": there is no such file; check the name", e);
+      } catch (JsonProcessingException e) {
+        throw new IllegalArgumentException(
+            file
+                + ", line "
+                + e.getLocation().getLineNr()
+                + ": is not JSON: "
+                + e.getOriginalMessage(),
+            e);
+      } catch (IllegalArgumentException e) {
+        throw new IllegalArgumentException(file + ": " + e.getMessage(), e);
+      }
+      if (into != null) {
+        BuildFile.write(BuildFile.read(into, Catalogue.standard()).withOwnBoard(kind), into);
+      }
+      spec.commandLine().getOut().println(kind.id() + ": " + kind.name());
+      return 0;
+    }
+  }
+}

@@ -19,41 +19,63 @@ import kumite.power.Ladder;
  * lamps within 0.2 V.
  *
  * @param shape what kind of circuit it is
- * @param logicVolts the board's logic supply
- * @param lowVolts at or below this it reads low
- * @param highVolts at or above this it reads high
+ * @param reads the board's supply and thresholds
  * @param common the rail the shared side is tied to
- * @param pullsUp whether a resistor inside pulls to the supply
- * @param pullsDown whether one pulls to ground
- * @param pullLeastOhm the strongest pull
- * @param pullMostOhm the weakest
+ * @param pulls the resistors inside
  * @param restsClosed whether the contact is closed at rest
  * @param wireOhm resistance of strand and common together, 0 or more
  * @param lamp the lamp on the contact, where there is one
- * @param lampOhm its resistor; 0 where it has none
- * @param lampVolts the supply it is fed from
- * @param steps steps of a ladder; 0 for others
- * @param ohm end to end of a pot, or each rung of a ladder; 0 for others
- * @param step which step of a ladder of buttons this contact is, 1 upward; 0 for others
+ * @param track what is measured along; {@link Track#NONE} for a plain contact
  */
 public record InputCircuit(
     Shape shape,
-    double logicVolts,
-    double lowVolts,
-    double highVolts,
+    Reads reads,
     Common common,
-    boolean pullsUp,
-    boolean pullsDown,
-    double pullLeastOhm,
-    double pullMostOhm,
+    Pulls pulls,
     boolean restsClosed,
     double wireOhm,
-    Optional<Lamp> lamp,
-    double lampOhm,
-    double lampVolts,
-    int steps,
-    double ohm,
-    int step) {
+    Optional<LampFeed> lamp,
+    Track track) {
+
+  /**
+   * How the terminal reads.
+   *
+   * @param logicVolts the board's logic supply
+   * @param lowVolts at or below this it reads low
+   * @param highVolts at or above this it reads high
+   */
+  public record Reads(double logicVolts, double lowVolts, double highVolts) {}
+
+  /**
+   * The resistors inside.
+   *
+   * @param up whether one pulls to the supply
+   * @param down whether one pulls to ground
+   * @param leastOhm the strongest
+   * @param mostOhm the weakest
+   */
+  public record Pulls(boolean up, boolean down, double leastOhm, double mostOhm) {}
+
+  /**
+   * A lamp on the contact.
+   *
+   * @param lamp what it is
+   * @param ohm its resistor; 0 where it has none
+   * @param volts what it is fed from
+   */
+  public record LampFeed(Lamp lamp, double ohm, double volts) {}
+
+  /**
+   * What is measured along.
+   *
+   * @param steps steps of a ladder; 0 for a pot
+   * @param ohm end to end of a pot, or each rung of a ladder; 0 for a ladder of buttons
+   * @param step which step of a ladder of buttons this contact is, 1 upward; 0 for others
+   */
+  public record Track(int steps, double ohm, int step) {
+    /** Nothing: the contact is open or closed. */
+    public static final Track NONE = new Track(0, 0, 0);
+  }
 
   /** Resistance of a sound closed contact. */
   public static final double CONTACT_OHM = 0.1;
@@ -70,6 +92,8 @@ public record InputCircuit(
   private static final double MULTIPLEXER_OHM = 100;
   private static final double SKIN_LEAST_OHM = 50_000;
   private static final double SKIN_MOST_OHM = 2_000_000;
+  private static final double TOUCH_LEAST_OHM = 10e6;
+  private static final double TOUCH_MOST_OHM = 22e6;
   private static final double SUPPLY_WITHIN = 0.05;
   private static final double LAMP_WITHIN_VOLTS = 0.2;
 
@@ -139,58 +163,27 @@ public record InputCircuit(
     return switch (shape) {
       case REGISTER, MULTIPLEXER, BUTTON_LADDER -> "pull-up beside it";
       case WIPER, TAP_LADDER -> "none";
-      default -> up() ? "pull-up" : pullsDown ? "pull-down" : "none";
+      default -> up() ? "pull-up" : pulls.down() ? "pull-down" : "none";
     };
   }
 
   /** A contact to the rail wants a pull-down; where the board has only a pull-up, that is on. */
   private boolean up() {
-    return pullsUp && (common == Common.GROUND || !pullsDown);
+    return pulls.up() && (common == Common.GROUND || !pulls.down());
+  }
+
+  private InputCircuit with(boolean closed, double newWireOhm, Track newTrack) {
+    return new InputCircuit(shape, reads, common, pulls, closed, newWireOhm, lamp, newTrack);
   }
 
   /** {@return the same circuit with the wires' resistance rounded up, so that more are alike} */
   InputCircuit coarse() {
-    double rounded = Math.ceil(wireOhm * 2) / 2;
-    return new InputCircuit(
-        shape,
-        logicVolts,
-        lowVolts,
-        highVolts,
-        common,
-        pullsUp,
-        pullsDown,
-        pullLeastOhm,
-        pullMostOhm,
-        restsClosed,
-        rounded,
-        lamp,
-        lampOhm,
-        lampVolts,
-        steps,
-        ohm,
-        step);
+    return with(restsClosed, Math.ceil(wireOhm * 2) / 2, track);
   }
 
   /** {@return the same circuit without its wires and its step: equal for inputs wired alike} */
   public InputCircuit alike() {
-    return new InputCircuit(
-        shape,
-        logicVolts,
-        lowVolts,
-        highVolts,
-        common,
-        pullsUp,
-        pullsDown,
-        pullLeastOhm,
-        pullMostOhm,
-        restsClosed,
-        0,
-        lamp,
-        lampOhm,
-        lampVolts,
-        steps,
-        ohm,
-        0);
+    return with(restsClosed, 0, new Track(track.steps(), track.ohm(), 0));
   }
 
   /** {@return the circuit with all parts at their usual value, its contact idle or held} */
@@ -199,12 +192,12 @@ public record InputCircuit(
   }
 
   Circuit circuit(boolean held, Corner corner) {
-    double logic = logicVolts * (1 + corner.supply());
+    double logic = reads.logicVolts() * (1 + corner.supply());
     List<Element> parts = new ArrayList<>();
     parts.add(new Element.Source("LOGIC", "vdd", "0", logic));
     switch (shape) {
       case WIPER -> wiper(parts, held ? 1 : 0);
-      case TAP_LADDER -> taps(parts, held ? steps - 1 : 0);
+      case TAP_LADDER -> taps(parts, held ? track.steps() - 1 : 0);
       case BUTTON_LADDER -> buttons(parts, held);
       default -> contact(parts, held, corner, logic);
     }
@@ -215,13 +208,13 @@ public record InputCircuit(
               "LEAK",
               PIN,
               toGround ? "0" : "vdd",
-              logicVolts / (shape == Shape.TOUCH ? TOUCH_LEAK_AMPS : LEAK_AMPS)));
+              reads.logicVolts() / (shape == Shape.TOUCH ? TOUCH_LEAK_AMPS : LEAK_AMPS)));
     }
     return new Circuit(parts);
   }
 
   private double pullOhm(Corner corner) {
-    return pullLeastOhm + corner.pull() * (pullMostOhm - pullLeastOhm);
+    return pulls.leastOhm() + corner.pull() * (pulls.mostOhm() - pulls.leastOhm());
   }
 
   private void contact(List<Element> parts, boolean held, Corner corner, double logic) {
@@ -235,7 +228,7 @@ public record InputCircuit(
       pin = "channel";
     } else if (up()) {
       parts.add(new Element.Resistor("PULL", "vdd", PIN, pullOhm(corner)));
-    } else if (pullsDown) {
+    } else if (pulls.down()) {
       parts.add(new Element.Resistor("PULL", PIN, "0", pullOhm(corner)));
     }
     if (shape == Shape.LAMP_ON_CONTACT) {
@@ -266,13 +259,14 @@ public record InputCircuit(
   }
 
   private void lamp(List<Element> parts, Corner corner) {
-    Lamp bulb = lamp.orElseThrow();
+    LampFeed feed = lamp.orElseThrow();
+    Lamp bulb = feed.lamp();
     Element.Model model =
         Element.Model.lamp(
             Math.max(0.3, bulb.forwardVolts() + corner.lampVolts()), bulb.milliamps() / 1000);
-    double series = lampOhm > 0 ? lampOhm : BARE_LEAD_OHM;
+    double series = feed.ohm() > 0 ? feed.ohm() : BARE_LEAD_OHM;
     if (common == Common.GROUND) {
-      parts.add(new Element.Source("LAMP", "feed", "0", lampVolts * (1 + corner.supply())));
+      parts.add(new Element.Source("LAMP", "feed", "0", feed.volts() * (1 + corner.supply())));
       parts.add(new Element.Resistor("LAMP", "feed", "anode", series));
       parts.add(new Element.Diode("LAMP", "anode", PIN, model));
     } else {
@@ -283,17 +277,17 @@ public record InputCircuit(
 
   private void wiper(List<Element> parts, double travel) {
     // The track has a little end resistance, so that no end is shorted.
-    parts.add(new Element.Resistor("UPPER", "vdd", PIN, Math.max(1, ohm * (1 - travel))));
-    parts.add(new Element.Resistor("LOWER", PIN, "0", Math.max(1, ohm * travel)));
+    parts.add(new Element.Resistor("UPPER", "vdd", PIN, Math.max(1, track.ohm() * (1 - travel))));
+    parts.add(new Element.Resistor("LOWER", PIN, "0", Math.max(1, track.ohm() * travel)));
   }
 
   private void taps(List<Element> parts, int tap) {
-    for (int rung = 0; rung < steps - 1; rung++) {
+    for (int rung = 0; rung < track.steps() - 1; rung++) {
       String low = rung == 0 ? "0" : "tap" + rung;
-      String high = rung == steps - 2 ? "vdd" : "tap" + (rung + 1);
-      parts.add(new Element.Resistor("RUNG" + (rung + 1), high, low, ohm));
+      String high = rung == track.steps() - 2 ? "vdd" : "tap" + (rung + 1);
+      parts.add(new Element.Resistor("RUNG" + (rung + 1), high, low, track.ohm()));
     }
-    String node = tap == 0 ? "0" : tap == steps - 1 ? "vdd" : "tap" + tap;
+    String node = tap == 0 ? "0" : tap == track.steps() - 1 ? "vdd" : "tap" + tap;
     parts.add(new Element.Resistor("WIRE", node, PIN, CONTACT_OHM + Math.max(1e-3, wireOhm)));
     parts.add(new Element.Resistor("LOAD", PIN, "0", 1e9));
   }
@@ -302,7 +296,7 @@ public record InputCircuit(
     List<Double> ohms = ladder(12).ohms();
     parts.add(new Element.Resistor("PULL", "vdd", PIN, ohms.get(0)));
     String at = PIN;
-    for (int k = 1; k < step; k++) {
+    for (int k = 1; k < track.step(); k++) {
       String next = "tap" + (k + 1);
       parts.add(new Element.Resistor("RUNG" + k, at, next, ohms.get(k)));
       at = next;
@@ -315,16 +309,21 @@ public record InputCircuit(
   /** {@return the ladder of this circuit, for a converter of so many bits} */
   public Ladder ladder(int bits) {
     return shape == Shape.TAP_LADDER
-        ? Ladder.taps(logicVolts, ohm, steps, 0.05, bits)
+        ? Ladder.taps(reads.logicVolts(), track.ohm(), track.steps(), 0.05, bits)
         : Ladder.buttons(
-            logicVolts, OWN_PULL_OHM, Math.max(2, steps), 0.01, bits, kumite.power.ESeries.E24);
+            reads.logicVolts(),
+            OWN_PULL_OHM,
+            Math.max(2, track.steps()),
+            0.01,
+            bits,
+            kumite.power.ESeries.E24);
   }
 
   /** {@return how the board reads volts at this terminal} */
   public InputLevels.Reading read(double volts) {
-    return volts <= lowVolts
+    return volts <= reads.lowVolts()
         ? InputLevels.Reading.LOW
-        : volts >= highVolts ? InputLevels.Reading.HIGH : InputLevels.Reading.UNDEFINED;
+        : volts >= reads.highVolts() ? InputLevels.Reading.HIGH : InputLevels.Reading.UNDEFINED;
   }
 
   /** {@return how the board reads a whole span} */
@@ -341,88 +340,45 @@ public record InputCircuit(
 
   static InputCircuit of(
       Shape shape, BoardKind board, Terminal terminal, Common common, double wireOhm) {
+    boolean register = shape == Shape.REGISTER;
+    boolean touch = shape == Shape.TOUCH;
     return new InputCircuit(
         shape,
-        board.logicVolts(),
-        shape == Shape.REGISTER ? 0.3 * board.logicVolts() : board.lowVolts(),
-        shape == Shape.REGISTER ? 0.7 * board.logicVolts() : board.highVolts(),
+        new Reads(
+            board.logicVolts(),
+            register ? 0.3 * board.logicVolts() : board.lowVolts(),
+            register ? 0.7 * board.logicVolts() : board.highVolts()),
         common,
-        terminal.can(Terminal.Ability.PULL_UP),
-        terminal.can(Terminal.Ability.PULL_DOWN),
-        shape == Shape.TOUCH ? 10_000_000 : board.pullLeastOhm(),
-        shape == Shape.TOUCH ? 22_000_000 : board.pullMostOhm(),
+        new Pulls(
+            terminal.can(Terminal.Ability.PULL_UP),
+            terminal.can(Terminal.Ability.PULL_DOWN),
+            touch ? TOUCH_LEAST_OHM : board.pullLeastOhm(),
+            touch ? TOUCH_MOST_OHM : board.pullMostOhm()),
         false,
         wireOhm,
         Optional.empty(),
-        0,
-        0,
-        0,
-        0,
-        0);
+        Track.NONE);
   }
 
   InputCircuit restingClosed(boolean closed) {
-    return new InputCircuit(
-        shape,
-        logicVolts,
-        lowVolts,
-        highVolts,
-        common,
-        pullsUp,
-        pullsDown,
-        pullLeastOhm,
-        pullMostOhm,
-        closed,
-        wireOhm,
-        lamp,
-        lampOhm,
-        lampVolts,
-        steps,
-        ohm,
-        step);
+    return with(closed, wireOhm, track);
   }
 
   /** {@return the same contact with a lamp on it} */
-  public InputCircuit lit(Lamp newLamp, double newLampOhm, double newLampVolts) {
+  public InputCircuit lit(Lamp newLamp, double ohm, double volts) {
     return new InputCircuit(
         Shape.LAMP_ON_CONTACT,
-        logicVolts,
-        lowVolts,
-        highVolts,
+        reads,
         common,
-        pullsUp,
-        pullsDown,
-        pullLeastOhm,
-        pullMostOhm,
+        pulls,
         restsClosed,
         wireOhm,
-        Optional.of(newLamp),
-        newLampOhm,
-        newLampVolts,
-        steps,
-        ohm,
-        step);
+        Optional.of(new LampFeed(newLamp, ohm, volts)),
+        track);
   }
 
-  InputCircuit stepped(int newSteps, double newOhm, int newStep) {
-    return new InputCircuit(
-        shape,
-        logicVolts,
-        lowVolts,
-        highVolts,
-        common,
-        pullsUp,
-        pullsDown,
-        pullLeastOhm,
-        pullMostOhm,
-        restsClosed,
-        wireOhm,
-        lamp,
-        lampOhm,
-        lampVolts,
-        newSteps,
-        newOhm,
-        newStep);
+  InputCircuit stepped(int steps, double ohm, int step) {
+    return with(restsClosed, wireOhm, new Track(steps, ohm, step));
   }
 
   /** {@return the levels of this circuit, solved at its usual values and over its tolerances} */

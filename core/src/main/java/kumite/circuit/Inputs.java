@@ -157,7 +157,7 @@ public final class Inputs {
       OperatingPoint idle,
       OperatingPoint held) {
     // A terminal that floats takes any volts between the rails.
-    Span any = new Span(0, circuit.logicVolts() / 2, circuit.logicVolts());
+    Span any = new Span(0, circuit.reads().logicVolts() / 2, circuit.reads().logicVolts());
     Span idleSpan = idle instanceof OperatingPoint.Solved ? Span.at(at(idle)) : any;
     Span heldSpan = held instanceof OperatingPoint.Solved ? Span.at(at(held)) : any;
     return new InputLevels(
@@ -180,11 +180,13 @@ public final class Inputs {
         "G v = i, solved node by node, idle and held, over all tolerances",
         List.of(
             Working.words("circuit", circuit.shape().words(), "common to " + end(circuit)),
-            Working.value("Vs", circuit.logicVolts(), 2, "V", "logic supply, within 5 %"),
+            Working.value("Vs", circuit.reads().logicVolts(), 2, "V", "logic supply, within 5 %"),
             Working.words("pull", pullWords(circuit), circuit.pull()),
             Working.value("R wire", circuit.wireOhm(), 2, "ohm", "strand and common"),
-            Working.words("idle", span(idle), "reads low up to " + volts(circuit.lowVolts())),
-            Working.words("held", span(held), "reads high from " + volts(circuit.highVolts()))),
+            Working.words(
+                "idle", span(idle), "reads low up to " + volts(circuit.reads().lowVolts())),
+            Working.words(
+                "held", span(held), "reads high from " + volts(circuit.reads().highVolts()))),
         "idle " + volts(idle.usual()) + ", held " + volts(held.usual()),
         Source.derived("modified nodal analysis; tolerances and leakage are common practice"));
   }
@@ -198,9 +200,9 @@ public final class Inputs {
         ? "none"
         : circuit.pull().endsWith("beside it")
             ? "10 kohm"
-            : Working.number(circuit.pullLeastOhm() / 1000, 0)
+            : Working.number(circuit.pulls().leastOhm() / 1000, 0)
                 + " to "
-                + Working.number(circuit.pullMostOhm() / 1000, 0)
+                + Working.number(circuit.pulls().mostOhm() / 1000, 0)
                 + " kohm";
   }
 

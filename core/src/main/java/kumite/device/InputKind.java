@@ -48,8 +48,8 @@ public record InputKind(String title, InputLevels levels, List<SignalPath> paths
 
   private static String title(InputCircuit circuit, List<SignalPath> members) {
     String words = circuit.shape().words();
-    if (circuit.ohm() > 0) {
-      words += ", " + Quantity.OHM.words(circuit.ohm());
+    if (circuit.track().ohm() > 0) {
+      words += ", " + Quantity.OHM.words(circuit.track().ohm());
     }
     if (circuit.restsClosed()) {
       words += ", closed at rest";

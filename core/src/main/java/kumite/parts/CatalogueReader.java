@@ -1,6 +1,7 @@
 package kumite.parts;
 
 import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.PropertyNamingStrategies;
 import com.fasterxml.jackson.databind.json.JsonMapper;
@@ -44,5 +45,13 @@ final class CatalogueReader {
       throw new IOException("the application lacks its file kumite/parts/" + name);
     }
     return stream;
+  }
+
+  /** {@return where in a document a value did not fit, such as {@code terminals[3].side}} */
+  static String where(JsonMappingException e) {
+    return e.getPath().stream()
+        .map(r -> r.getFieldName() == null ? "[" + r.getIndex() + "]" : r.getFieldName())
+        .reduce((a, b) -> b.startsWith("[") ? a + b : a + "." + b)
+        .orElse("");
   }
 }

@@ -122,12 +122,8 @@ public final class PartFile {
     } catch (UnrecognizedPropertyException e) {
       throw new IllegalArgumentException("unknown key \"" + e.getPropertyName() + "\"", e);
     } catch (JsonMappingException e) {
-      String where =
-          e.getPath().stream()
-              .map(r -> r.getFieldName() == null ? "[" + r.getIndex() + "]" : r.getFieldName())
-              .reduce((a, b) -> b.startsWith("[") ? a + b : a + "." + b)
-              .orElse("");
-      throw new IllegalArgumentException(where + " does not fit; see docs/parts-file.md", e);
+      throw new IllegalArgumentException(
+          CatalogueReader.where(e) + " does not fit; see docs/parts-file.md", e);
     } catch (JsonProcessingException e) {
       throw new IllegalArgumentException(e.getOriginalMessage(), e);
     }

@@ -93,7 +93,7 @@ final class PowerChecks {
                         + path.pin().orElseThrow().terminal().name(),
                     path.site().label()
                         + "'s lamp is fed from "
-                        + Working.number(levels.circuit().lampVolts(), 1)
+                        + Working.number(levels.circuit().lamp().orElseThrow().volts(), 1)
                         + " V; the terminal bears "
                         + Working.number(limit, 1)
                         + " V")
@@ -147,9 +147,9 @@ final class PowerChecks {
                       + " V, held "
                       + Working.number(levels.heldVolts(), 2)
                       + " V; low up to "
-                      + Working.number(levels.circuit().lowVolts(), 1)
+                      + Working.number(levels.circuit().reads().lowVolts(), 1)
                       + " V, high from "
-                      + Working.number(levels.circuit().highVolts(), 1)
+                      + Working.number(levels.circuit().reads().highVolts(), 1)
                       + " V")
               .showing(levels.working()));
     }
@@ -367,7 +367,7 @@ final class PowerChecks {
   }
 
   private void wiper(SignalPath path, InputCircuit circuit) {
-    double source = circuit.ohm() / 4;
+    double source = circuit.track().ohm() / 4;
     if (source > SOURCE_OHM) {
       findings.add(
           Finding.of(
@@ -385,7 +385,9 @@ final class PowerChecks {
                   new Working(
                       "source of the wiper",
                       "Rs <= R / 4",
-                      List.of(Working.words("R", LampResistor.ohms(circuit.ohm()), "end to end")),
+                      List.of(
+                          Working.words(
+                              "R", LampResistor.ohms(circuit.track().ohm()), "end to end")),
                       LampResistor.ohms(source),
                       Source.derived("two halves in parallel"))));
     }

@@ -62,7 +62,9 @@ final class CircuitCard extends VBox {
     foot.getStyleClass().add("row");
     getChildren().addAll(head, drawing, foot);
     Working working =
-        kind.levels().circuit().measured() && kind.levels().circuit().steps() > 1 && bits > 0
+        kind.levels().circuit().measured()
+                && kind.levels().circuit().track().steps() > 1
+                && bits > 0
             ? kind.levels().circuit().ladder(bits).working()
             : kind.levels().working();
     WorkingView view = new WorkingView(working);

@@ -89,7 +89,9 @@ final class CircuitSketch extends Pane {
   private String pullWords() {
     return circuit.pull().endsWith("beside it")
         ? "10 kohm"
-        : short2(circuit.pullLeastOhm()) + " to " + Quantity.OHM.words(circuit.pullMostOhm());
+        : short2(circuit.pulls().leastOhm())
+            + " to "
+            + Quantity.OHM.words(circuit.pulls().mostOhm());
   }
 
   private static String short2(double ohm) {
@@ -102,7 +104,7 @@ final class CircuitSketch extends Pane {
     box(X, NODE - 28, 56);
     line(X, NODE + 28, X, FOOT - 6);
     ground(X);
-    note(Quantity.OHM.words(circuit.ohm()), X - 62, NODE - 24);
+    note(Quantity.OHM.words(circuit.track().ohm()), X - 62, NODE - 24);
     Polygon arrow = new Polygon(X + 7, NODE, X + 15, NODE - 4, X + 15, NODE + 4);
     arrow.getStyleClass().add("circuit-solid");
     getChildren().add(arrow);
@@ -123,7 +125,7 @@ final class CircuitSketch extends Pane {
       ground(X - 40);
       line(X - 40, TOP + step, X, NODE);
       note(
-          circuit.steps() + " taps, " + Quantity.OHM.words(circuit.ohm()) + " each",
+          circuit.track().steps() + " taps, " + Quantity.OHM.words(circuit.track().ohm()) + " each",
           X - 2,
           FOOT - 8);
     } else {
@@ -142,18 +144,19 @@ final class CircuitSketch extends Pane {
         blade(x, NODE, FOOT - 6);
         ground(x);
       }
-      note(circuit.steps() + " steps", X + 12, FOOT - 16);
+      note(circuit.track().steps() + " steps", X + 12, FOOT - 16);
     }
   }
 
   private void lamp() {
     double x = X - 52;
+    InputCircuit.LampFeed feed = circuit.lamp().orElseThrow();
     if (circuit.common() == Common.GROUND) {
       supply(x, TOP);
-      note(Working.number(circuit.lampVolts(), 1) + " V", x - 16, TOP - 18);
-      if (circuit.lampOhm() > 0) {
+      note(Working.number(feed.volts(), 1) + " V", x - 16, TOP - 18);
+      if (feed.ohm() > 0) {
         line(x, TOP, x, TOP + 4);
-        resistor(x, TOP + 4, Quantity.OHM.words(circuit.lampOhm()), true);
+        resistor(x, TOP + 4, Quantity.OHM.words(feed.ohm()), true);
         line(x, TOP + 32, x, TOP + 38);
       } else {
         line(x, TOP, x, TOP + 38);
@@ -200,7 +203,7 @@ final class CircuitSketch extends Pane {
   private void supply(double x, double y) {
     line(x - 12, y, x + 12, y);
     if (x == X) {
-      note(Working.number(circuit.logicVolts(), 1) + " V", x - 14, y - 18);
+      note(Working.number(circuit.reads().logicVolts(), 1) + " V", x - 14, y - 18);
     }
   }
 

@@ -27,29 +27,29 @@ final class LevelScale extends Pane {
   LevelScale(InputLevels levels, int adcBits) {
     getStyleClass().add("level-scale");
     InputCircuit circuit = levels.circuit();
-    fullVolts = Math.max(circuit.logicVolts(), levels.mostVolts());
+    fullVolts = Math.max(circuit.reads().logicVolts(), levels.mostVolts());
     setMinSize(190, TOP + HEIGHT + 14);
     setPrefSize(190, TOP + HEIGHT + 14);
     Rectangle tube = new Rectangle(LEFT, TOP, WIDTH, HEIGHT);
     tube.getStyleClass().add("level-tube");
     getChildren().add(tube);
     tick(0);
-    tick(circuit.logicVolts());
+    tick(circuit.reads().logicVolts());
     if (!circuit.measured()) {
-      band(circuit.highVolts(), fullVolts, "level-sound");
-      band(circuit.lowVolts(), circuit.highVolts(), "level-undefined");
-      band(0, circuit.lowVolts(), "level-sound");
-      tick(circuit.lowVolts());
-      tick(circuit.highVolts());
+      band(circuit.reads().highVolts(), fullVolts, "level-sound");
+      band(circuit.reads().lowVolts(), circuit.reads().highVolts(), "level-undefined");
+      band(0, circuit.reads().lowVolts(), "level-sound");
+      tick(circuit.reads().lowVolts());
+      tick(circuit.reads().highVolts());
       mark("idle", levels.idleRange(), levels.idle());
       mark("held", levels.heldRange(), levels.held());
       setAccessibleText(
           "idle " + words(levels.idleRange()) + ", held " + words(levels.heldRange()));
     } else if (circuit.shape() == InputCircuit.Shape.WIPER) {
-      Line slope = new Line(LEFT, y(0), LEFT + WIDTH, y(circuit.logicVolts()));
+      Line slope = new Line(LEFT, y(0), LEFT + WIDTH, y(circuit.reads().logicVolts()));
       slope.getStyleClass().add("level-slope");
       getChildren().add(slope);
-      label("end", y(circuit.logicVolts()) + 4, true);
+      label("end", y(circuit.reads().logicVolts()) + 4, true);
       label("start", y(0) - 4, true);
     } else {
       steps(circuit.ladder(Math.max(1, adcBits)));

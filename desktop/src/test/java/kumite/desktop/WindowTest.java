@@ -171,7 +171,7 @@ public class WindowTest {
     assertThat(after.placement().xMm() - before.placement().xMm()).isEqualTo(1.0);
     assertThat(after.placement().yMm() - before.placement().yMm()).isBetween(0.0999, 0.1001);
 
-    window.hands.push(KeyCode.CONTROL, KeyCode.DIGIT4);
+    window.hands.push(KeyCode.CONTROL, KeyCode.DIGIT5);
     assertThat(Window.onFx(() -> window.workbench().station().get())).isEqualTo(Station.MAP);
     Window.onFx(
         () -> {

@@ -87,6 +87,33 @@ public class WiringWindowTest {
   }
 
   @Test
+  public void whatTheMeterSaidIsHeldAgainstThePlan() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo");
+    window.click("#station-loom");
+    window.choose("By hand");
+    String one = terminal("bilge");
+    String other = terminal("wiper");
+    window.click("#hand-probe");
+    TextArea area = window.find("#probe-pairs");
+    Window.onFx(
+        () -> {
+          area.setText("bilge:NO,board:" + other + "\nwiper:NO,board:" + one + "\n");
+          return null;
+        });
+    assertThat(((Label) window.find("#probe-found .label")).getText()).startsWith("swapped");
+    Window.onFx(
+        () -> {
+          area.setText("bilge:NO,board:" + one + "\nwiper:NO,board:" + other + "\n");
+          return null;
+        });
+    assertThat(((Label) window.find("#probe-found .label")).getText()).contains("as planned");
+  }
+
+  private String terminal(String contact) {
+    return window.bench().loom().pinOf(ContactId.parse(contact)).orElseThrow().terminal().name();
+  }
+
+  @Test
   public void anotherWayOfWiringPlansAllAnewInOneUndoableStep() throws Exception {
     window = Window.open(folder.resolve("state"), "--demo");
     window.click("#station-loom");

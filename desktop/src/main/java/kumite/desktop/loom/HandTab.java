@@ -13,6 +13,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -27,6 +28,7 @@ import kumite.build.LoomSettings;
 import kumite.build.Terminal;
 import kumite.build.WireColour;
 import kumite.desktop.field.Head;
+import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
 import kumite.verdict.Bench;
 
@@ -43,7 +45,7 @@ final class HandTab extends VBox {
   private final Label ways = new Label();
   private boolean showing;
 
-  HandTab(Workbench workbench) {
+  HandTab(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
     VBox form = new VBox();
     form.getStyleClass().add("form");
@@ -70,7 +72,11 @@ final class HandTab extends VBox {
     Button leave = new Button("Leave it out");
     leave.setId("hand-leave");
     leave.setOnAction(event -> wire("Leave out ", LoomSettings::withLeftOut));
-    FlowPane ask = new FlowPane(wire, put, leave);
+    Button probe = new Button("Probed pairs…");
+    probe.setId("hand-probe");
+    probe.setTooltip(new Tooltip("Hold what a continuity meter said against the plan"));
+    probe.setOnAction(event -> frame.over().raise(new ProbePane(workbench, frame)));
+    FlowPane ask = new FlowPane(wire, put, leave, probe);
     ask.getStyleClass().add("actions");
     ask.setMinHeight(Region.USE_PREF_SIZE);
     wires.getStyleClass().add("cards");

@@ -105,7 +105,7 @@ public final class LoomStation implements StationView {
     terminals = new TerminalsTab(workbench);
     ways = new WaysTab(workbench);
     boards = new BoardsTab(workbench, frame);
-    hand = new HandTab(workbench);
+    hand = new HandTab(workbench, frame);
     root.getStyleClass().add("station-room");
     tabs =
         new Segments<>(

@@ -69,7 +69,7 @@ final class BoardsTab extends VBox {
     Brains.Candidate best = all.get(0);
     advice.setText(
         best.possible()
-            ? "Advice: " + best.board().name() + ". " + best.because() + "."
+            ? "Advice: " + best.board().name() + ": " + best.because() + "."
             : "No board can do all of this: " + best.because() + ".");
     rows.getChildren().clear();
     for (Brains.Candidate candidate : all) {

@@ -112,7 +112,10 @@ public final class PowerStation implements StationView {
     barBox.setVisible(any);
     head.facts(
         any
-            ? bench.paths().size() + " inputs solved, " + kinds.size() + " kinds of circuit"
+            ? bench.paths().size()
+                + " inputs solved, "
+                + kinds.size()
+                + (kinds.size() == 1 ? " kind of circuit" : " kinds of circuit")
             : "nothing to solve yet");
     tabs.choose(view);
     if (!any) {

@@ -367,6 +367,33 @@ public class BenchTest {
                 b.withOwn(potOf(b, 100_000))
                     .withControl(new ControlId("port"), c -> c.withKind("own-pot"))
       },
+      // A lamp of 600 mA is more than the 500 mA of USB 2.0, 7.2.1 (memory).
+      {
+        "PW-10",
+        stop,
+        false,
+        (UnaryOperator<Build>)
+            b ->
+                b.withOwn(
+                        own(b, "horn", "own-lamp", "\"current_ma\":600", "\"current_ma\":[0-9.]+"))
+                    .withControl(
+                        new ControlId("horn"),
+                        c -> c.withKind("own-lamp").withLampOhm(OptionalDouble.empty()))
+      },
+      // The same lamp on the thinnest wire: 36 AWG has 1.36 ohm/m (ASTM B258, IEC 60028).
+      {
+        "PW-12",
+        look,
+        false,
+        (UnaryOperator<Build>)
+            b ->
+                b.withOwn(
+                        own(b, "horn", "own-lamp", "\"current_ma\":300", "\"current_ma\":[0-9.]+"))
+                    .withControl(
+                        new ControlId("horn"),
+                        c -> c.withKind("own-lamp").withLampOhm(OptionalDouble.empty()))
+                    .withLoom(b.loom().withLaying(b.loom().laying().withGauge(36)))
+      },
       {"PW-11", stop, true, hookup("horn", h -> h.withLampFrom(Optional.of("D2")))},
       {
         "MP-01",

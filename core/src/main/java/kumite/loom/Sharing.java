@@ -9,7 +9,6 @@ import java.util.Optional;
 import kumite.build.ContactId;
 import kumite.build.Group;
 import kumite.build.Point;
-import kumite.build.Terminal;
 import kumite.build.Topology;
 
 /**
@@ -309,10 +308,5 @@ public record Sharing(
       }
     }
     return tabs;
-  }
-
-  /** {@return whether a terminal is one that a line of this group could take} */
-  boolean takes(kumite.build.BoardKind board, Terminal terminal) {
-    return lines.stream().anyMatch(line -> line.fits(board, terminal));
   }
 }

@@ -9,7 +9,6 @@ import kumite.build.Build;
 import kumite.build.Common;
 import kumite.build.ContactId;
 import kumite.build.ControlId;
-import kumite.build.LoomSettings;
 import kumite.build.Topology;
 import kumite.circuit.InputCircuit;
 import kumite.circuit.InputLevels;
@@ -69,8 +68,14 @@ public record WhatIf(
       return List.of();
     }
     List<ContactId> ids = sites.stream().map(ContactSite::id).toList();
+    // A group that would lose only some of its contacts keeps its name and the others.
     ControlId name =
-        build.loom().groupOf(ids.get(0)).map(g -> g.name()).orElse(LoomChecks.freshGroup(build));
+        build
+            .loom()
+            .groupOf(ids.get(0))
+            .filter(group -> ids.containsAll(group.contacts()))
+            .map(group -> group.name())
+            .orElse(LoomChecks.freshGroup(build));
     List<WhatIf> ways = new ArrayList<>();
     boolean grouped = ids.stream().anyMatch(id -> build.loom().groupOf(id).isPresent());
     for (Common common : Common.values()) {
@@ -118,12 +123,7 @@ public record WhatIf(
       String name,
       Fix fix,
       boolean chosen) {
-    // Locks were made for the wiring there is now.
-    LoomSettings free = build.loom();
-    for (ContactId id : ids) {
-      free = free.withoutLock(id);
-    }
-    Build other = fix.edit().apply(build.withLoom(free));
+    Build other = fix.edit().apply(build);
     Loom loom = Loom.of(other, catalogue);
     Optional<Sharing> sharing = loom.sharingOf(ids.get(0));
     int terminals = sharing.map(s -> s.lines().size()).orElse(ids.size());

@@ -604,6 +604,22 @@ public class BenchTest {
   }
 
   @Test
+  public void regroupingOneContactLeavesTheOthersOfItsGroup() {
+    Build build = group(kumite.build.Topology.MATRIX).apply(sound());
+    ContactId horn = ContactId.parse("horn");
+    WhatIf registers =
+        WhatIf.of(build, CATALOGUE, List.of(horn)).stream()
+            .filter(way -> way.name().equals(kumite.build.Topology.REGISTERS.words()))
+            .findFirst()
+            .orElseThrow();
+    Build after = registers.edit().edit().apply(build);
+    assertThat(after.loom().groupOf(horn).orElseThrow().topology())
+        .isEqualTo(kumite.build.Topology.REGISTERS);
+    assertThat(after.loom().groupOf(ContactId.parse("bilge")).orElseThrow().contacts()).hasSize(3);
+    assertThat(bench(after).loom().totalMetres()).isEqualTo(registers.metres());
+  }
+
+  @Test
   public void renamingAControlChangesNoFinding() {
     Build build = Builds.ferryBridge();
     Build renamed = build.withControl(new ControlId("bilge"), control -> control.withLabel("Pump"));

@@ -5,7 +5,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.Locale;
 import java.util.concurrent.Callable;
-import kumite.build.Target;
+import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
 import kumite.device.SignalPath;
 import kumite.files.BuildFileException;

@@ -1,6 +1,8 @@
 package kumite.build;
 
 import java.util.Objects;
+import kumite.measure.Check;
+import kumite.measure.Placement;
 
 /**
  * The board in the case.

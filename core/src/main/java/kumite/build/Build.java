@@ -9,6 +9,21 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import kumite.build.brief.Brief;
+import kumite.build.brief.Hand;
+import kumite.build.brief.Host;
+import kumite.build.loom.LoomSettings;
+import kumite.build.map.Mapping;
+import kumite.build.map.Timing;
+import kumite.build.panel.CaseInside;
+import kumite.build.panel.Datum;
+import kumite.build.panel.Material;
+import kumite.build.panel.Panel;
+import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
+import kumite.measure.LengthUnit;
+import kumite.measure.Placement;
+import kumite.name.ControlId;
 
 /**
  * One controller project: everything the builder decided, and nothing that can be worked out.

@@ -4,6 +4,11 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
+import kumite.build.loom.Hookup;
+import kumite.kind.Common;
+import kumite.measure.Check;
+import kumite.measure.Placement;
+import kumite.name.ControlId;
 
 /**
  * One control on the panel.

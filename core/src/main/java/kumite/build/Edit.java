@@ -2,6 +2,7 @@ package kumite.build;
 
 import java.util.Objects;
 import java.util.function.UnaryOperator;
+import kumite.measure.Check;
 
 /**
  * One undoable change: a label for people and the new build it makes from the old one.

@@ -2,6 +2,7 @@ package kumite.build;
 
 import java.time.LocalDate;
 import java.util.Objects;
+import kumite.measure.Check;
 
 /**
  * One dated note.

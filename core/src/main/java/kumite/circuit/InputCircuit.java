@@ -3,10 +3,10 @@ package kumite.circuit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import kumite.build.BoardKind;
-import kumite.build.Common;
-import kumite.build.Lamp;
-import kumite.build.Terminal;
+import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.Lamp;
+import kumite.kind.Terminal;
 import kumite.power.Ladder;
 
 /**

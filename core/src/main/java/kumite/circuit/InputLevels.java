@@ -1,8 +1,8 @@
 package kumite.circuit;
 
 import java.util.Optional;
-import kumite.build.BoardKind;
-import kumite.build.ControlKind;
+import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
 import kumite.working.Working;
 
 /**

@@ -4,14 +4,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.Common;
-import kumite.build.ContactId;
-import kumite.build.ContactKind;
-import kumite.build.Hookup;
-import kumite.build.Terminal;
-import kumite.build.Topology;
+import kumite.build.loom.Hookup;
+import kumite.build.loom.Topology;
+import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.ContactKind;
+import kumite.kind.Terminal;
 import kumite.loom.CommonRun;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
@@ -19,6 +18,7 @@ import kumite.loom.PinChoice;
 import kumite.loom.Sharing;
 import kumite.loom.Strand;
 import kumite.loom.Wire;
+import kumite.name.ContactId;
 import kumite.working.Source;
 import kumite.working.Working;
 
@@ -80,7 +80,7 @@ public final class Inputs {
     }
     boolean touch =
         terminal.can(Terminal.Ability.TOUCH) && board.fixedMap()
-            || site.kind().family() == kumite.build.ControlKind.Family.PAD
+            || site.kind().family() == kumite.kind.ControlKind.Family.PAD
                 && terminal.can(Terminal.Ability.TOUCH);
     InputCircuit plain =
         InputCircuit.of(

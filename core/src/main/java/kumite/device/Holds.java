@@ -3,7 +3,7 @@ package kumite.device;
 import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
-import kumite.build.ContactId;
+import kumite.name.ContactId;
 
 /**
  * What hands do to the controls at one moment.

@@ -9,13 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
-import kumite.build.AxisName;
-import kumite.build.BoardKind;
-import kumite.build.Target;
+import kumite.build.map.AxisName;
+import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
 import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
 import kumite.hid.Usage;
+import kumite.kind.BoardKind;
 import kumite.power.Converter;
 
 /** Packs the settled state of all contacts into reports. */

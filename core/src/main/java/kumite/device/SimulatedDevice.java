@@ -7,11 +7,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.SplittableRandom;
-import kumite.build.BoardKind;
-import kumite.build.ContactId;
-import kumite.build.ControlKind;
-import kumite.build.Timing;
+import kumite.build.map.Timing;
 import kumite.hid.ReportLayout;
+import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
+import kumite.name.ContactId;
 import kumite.timing.Bounce;
 import kumite.timing.Debouncer;
 

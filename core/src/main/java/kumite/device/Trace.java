@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import kumite.build.ContactId;
+import kumite.name.ContactId;
 
 /**
  * What happened on the way from one set of holds to the next.

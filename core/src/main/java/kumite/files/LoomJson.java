@@ -12,14 +12,14 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import kumite.build.ContactId;
-import kumite.build.ControlId;
-import kumite.build.Group;
-import kumite.build.Jumper;
-import kumite.build.Laying;
-import kumite.build.LoomSettings;
-import kumite.build.Topology;
-import kumite.build.WireColour;
+import kumite.build.loom.Group;
+import kumite.build.loom.Laying;
+import kumite.build.loom.LoomSettings;
+import kumite.build.loom.Topology;
+import kumite.kind.WireColour;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
+import kumite.name.Jumper;
 
 /** The part of the saved file that holds decisions about the wiring. */
 final class LoomJson {

@@ -13,11 +13,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import kumite.build.Joint;
-import kumite.build.Shape;
 import kumite.loom.Joints;
 import kumite.loom.Netlist;
 import kumite.loom.Strand;
+import kumite.measure.Shape;
+import kumite.name.Joint;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
 

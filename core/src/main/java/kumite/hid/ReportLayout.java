@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import kumite.build.AxisName;
-import kumite.build.Target;
+import kumite.build.map.AxisName;
+import kumite.build.map.Target;
 
 /**
  * The report descriptor of a mapping, and where in its reports each meaning sits.

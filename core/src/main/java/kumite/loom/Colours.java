@@ -8,9 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import kumite.build.ContactId;
-import kumite.build.WireColour;
-import kumite.build.WireColour.Hue;
+import kumite.kind.WireColour;
+import kumite.kind.WireColour.Hue;
+import kumite.name.ContactId;
 
 /**
  * Colours for signal strands, each once in its bundle.

@@ -3,9 +3,9 @@ package kumite.loom;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import kumite.build.ControlId;
-import kumite.build.Laying.CommonShape;
-import kumite.build.Point;
+import kumite.build.loom.Laying.CommonShape;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 
 /**
  * One shared side as it is laid from tab to tab.

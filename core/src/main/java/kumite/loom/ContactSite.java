@@ -3,16 +3,16 @@ package kumite.loom;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.Common;
-import kumite.build.ContactId;
-import kumite.build.ContactKind;
 import kumite.build.Control;
-import kumite.build.ControlKind;
-import kumite.build.Mapping;
-import kumite.build.Point;
+import kumite.build.map.Mapping;
+import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
 import kumite.map.TargetText;
+import kumite.measure.Point;
+import kumite.name.ContactId;
 import kumite.parts.Catalogue;
 
 /**

@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.Joint;
-import kumite.build.Point;
+import kumite.kind.BoardKind;
+import kumite.measure.Point;
+import kumite.name.Joint;
 
 /**
  * Where the wires run, seen from the face: bundles of strands along the panel's edges and round the
@@ -75,7 +75,7 @@ public record Harness(List<Bundle> bundles, List<Point> branches) {
     boolean left =
         board
             .terminal(joint.tab())
-            .map(t -> t.side() == kumite.build.Terminal.Side.LEFT)
+            .map(t -> t.side() == kumite.kind.Terminal.Side.LEFT)
             .orElse(true);
     Point edge = new Point((left ? -1 : 1) * board.widthMm() / 2, 0);
     return round(build.board().orElseThrow().placement().place(edge));

@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.Joint;
+import kumite.name.Joint;
 
 /** What an end of a strand needs: how far it is stripped, and whether two wires share it. */
 public final class Joints {

@@ -2,11 +2,11 @@ package kumite.loom;
 
 import java.util.List;
 import java.util.Optional;
-import kumite.build.BoardKind;
-import kumite.build.ContactId;
-import kumite.build.Group;
-import kumite.build.Point;
-import kumite.build.Terminal;
+import kumite.build.loom.Group;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.measure.Point;
+import kumite.name.ContactId;
 
 /**
  * One wire that wants a terminal of the board: a contact's own, or one that a group shares.

@@ -11,13 +11,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import kumite.build.BoardChoice;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.ContactId;
 import kumite.build.Control;
-import kumite.build.Opening;
-import kumite.build.Terminal;
-import kumite.build.WireColour;
+import kumite.build.panel.Opening;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.kind.WireColour;
+import kumite.name.ContactId;
 import kumite.parts.Catalogue;
 
 /**

@@ -1,7 +1,7 @@
 package kumite.loom;
 
-import kumite.build.ContactId;
-import kumite.build.Terminal;
+import kumite.kind.Terminal;
+import kumite.name.ContactId;
 
 /**
  * The terminal of one contact; {@link PinPlan#why} tells the reasons.

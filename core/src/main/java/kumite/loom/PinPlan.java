@@ -15,11 +15,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.ContactId;
-import kumite.build.Point;
-import kumite.build.Terminal;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.measure.Point;
+import kumite.name.ContactId;
 import kumite.parts.Catalogue;
 
 /**

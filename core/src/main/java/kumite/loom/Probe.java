@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import kumite.build.ContactId;
-import kumite.build.Joint;
+import kumite.name.ContactId;
+import kumite.name.Joint;
 import org.jgrapht.alg.util.UnionFind;
 
 /**

@@ -6,10 +6,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.ContactId;
-import kumite.build.Group;
-import kumite.build.Point;
-import kumite.build.Topology;
+import kumite.build.loom.Group;
+import kumite.build.loom.Topology;
+import kumite.measure.Point;
+import kumite.name.ContactId;
 
 /**
  * How one group of contacts shares terminals: its wires to the board and the seat of each contact.

@@ -1,9 +1,9 @@
 package kumite.loom;
 
 import java.util.Optional;
-import kumite.build.ContactId;
-import kumite.build.Joint;
-import kumite.build.WireColour;
+import kumite.kind.WireColour;
+import kumite.name.ContactId;
+import kumite.name.Joint;
 import kumite.working.Working;
 
 /**

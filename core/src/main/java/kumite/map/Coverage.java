@@ -5,10 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import kumite.build.Build;
-import kumite.build.ContactId;
-import kumite.build.HostFunction;
-import kumite.build.Mapping;
-import kumite.build.Target;
+import kumite.build.brief.HostFunction;
+import kumite.build.map.Mapping;
+import kumite.build.map.Target;
+import kumite.name.ContactId;
 
 /**
  * What the host asks for, held against what the mapping gives.

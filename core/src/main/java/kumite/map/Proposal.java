@@ -9,16 +9,16 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import kumite.build.AxisName;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.ContactId;
-import kumite.build.ContactKind;
 import kumite.build.Control;
-import kumite.build.ControlKind;
-import kumite.build.Mapping;
-import kumite.build.Target;
-import kumite.build.Terminal;
+import kumite.build.map.AxisName;
+import kumite.build.map.Mapping;
+import kumite.build.map.Target;
+import kumite.kind.BoardKind;
+import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
+import kumite.kind.Terminal;
+import kumite.name.ContactId;
 import kumite.parts.Catalogue;
 
 /**
@@ -139,7 +139,7 @@ public final class Proposal {
     String wanted = (control.label() + " " + contact.name()).strip().toLowerCase(Locale.ROOT);
     String[] words = wanted.split("[^a-z0-9]+");
     return build.brief().functions().stream()
-        .map(kumite.build.HostFunction::name)
+        .map(kumite.build.brief.HostFunction::name)
         .filter(name -> !served.contains(name))
         .filter(
             name -> {

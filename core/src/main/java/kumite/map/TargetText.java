@@ -5,8 +5,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import kumite.build.AxisName;
-import kumite.build.Target;
+import kumite.build.map.AxisName;
+import kumite.build.map.Target;
 import kumite.hid.KeyNames;
 
 /**

@@ -10,16 +10,16 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
 import kumite.build.BoardChoice;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.ContactId;
-import kumite.build.ContactKind;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.ControlKind;
 import kumite.build.Edit;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.kind.BoardKind;
+import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 
 /** The edits of laying out a panel. Each is one undoable step. */

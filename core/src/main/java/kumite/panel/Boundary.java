@@ -2,8 +2,8 @@ package kumite.panel;
 
 import java.util.ArrayList;
 import java.util.List;
-import kumite.build.Panel;
-import kumite.build.Point;
+import kumite.build.panel.Panel;
+import kumite.measure.Point;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;

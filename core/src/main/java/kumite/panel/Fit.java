@@ -9,10 +9,10 @@ import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.Hand;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.build.brief.Hand;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 
 /**

@@ -2,8 +2,8 @@ package kumite.panel;
 
 import java.util.List;
 import java.util.Optional;
-import kumite.build.ControlId;
-import kumite.build.Point;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 import kumite.working.Working;
 
 /**

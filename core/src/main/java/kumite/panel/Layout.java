@@ -2,8 +2,8 @@ package kumite.panel;
 
 import java.util.ArrayList;
 import java.util.List;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.measure.Placement;
+import kumite.measure.Point;
 
 /**
  * A regular arrangement of controls. All lengths are millimetres between centres.

@@ -5,15 +5,15 @@ import java.util.List;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.ControlKind;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
-import kumite.build.Panel;
-import kumite.build.Placement;
-import kumite.build.Point;
-import kumite.build.ScrewHole;
-import kumite.build.Shape;
+import kumite.build.panel.Panel;
+import kumite.kind.ControlKind;
+import kumite.kind.ScrewHole;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.measure.Shape;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 
 /**

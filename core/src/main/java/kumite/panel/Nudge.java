@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import kumite.build.Build;
-import kumite.build.ControlId;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 
 /**

@@ -2,10 +2,10 @@ package kumite.panel;
 
 import java.util.ArrayList;
 import java.util.List;
-import kumite.build.Panel;
-import kumite.build.Placement;
-import kumite.build.Point;
-import kumite.build.Shape;
+import kumite.build.panel.Panel;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.measure.Shape;
 
 /**
  * The outline of a panel with its corners rounded: straight sides and circular arcs, counter-

@@ -3,14 +3,14 @@ package kumite.panel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import kumite.build.Block;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.ControlKind;
-import kumite.build.Panel;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.build.panel.Block;
+import kumite.build.panel.Panel;
+import kumite.kind.ControlKind;
+import kumite.measure.Placement;
+import kumite.measure.Point;
 import kumite.parts.Catalogue;
 
 /**

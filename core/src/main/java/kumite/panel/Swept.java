@@ -1,10 +1,10 @@
 package kumite.panel;
 
 import java.util.Optional;
-import kumite.build.Block;
-import kumite.build.Placement;
-import kumite.build.Point;
-import kumite.build.Shape;
+import kumite.build.panel.Block;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.measure.Shape;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import kumite.build.Length;
-import kumite.build.Material;
+import kumite.build.panel.Material;
+import kumite.measure.Length;
 
 /**
  * A tool that makes a round hole.

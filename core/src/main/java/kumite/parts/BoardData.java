@@ -8,10 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import kumite.build.BoardKind;
-import kumite.build.Common;
-import kumite.build.Point;
-import kumite.build.Terminal;
+import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.Terminal;
+import kumite.measure.Point;
 import kumite.working.Source;
 
 /** A kind of board in the shape of its JSON, read and written by field name. */

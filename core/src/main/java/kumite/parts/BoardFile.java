@@ -13,10 +13,10 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import kumite.build.BoardKind;
-import kumite.build.Common;
-import kumite.build.Point;
-import kumite.build.Terminal;
+import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.Terminal;
+import kumite.measure.Point;
 import kumite.working.Source;
 
 /**

@@ -6,10 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.BoardKind;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.ControlKind;
+import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
 
 /**
  * All kinds of controls and boards that a build can use.

@@ -10,8 +10,8 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import kumite.build.BoardKind;
-import kumite.build.ControlKind;
+import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
 
 /** Reads the catalogue's data files. */
 final class CatalogueReader {

@@ -5,12 +5,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import kumite.build.ContactKind;
-import kumite.build.ControlKind;
-import kumite.build.Lamp;
-import kumite.build.Point;
-import kumite.build.ScrewHole;
-import kumite.build.Shape;
+import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
+import kumite.kind.Lamp;
+import kumite.kind.ScrewHole;
+import kumite.measure.Point;
+import kumite.measure.Shape;
 
 /** A kind of control in the shape of its JSON, read and written by field name. */
 @JsonInclude(JsonInclude.Include.NON_NULL)

@@ -19,9 +19,9 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import kumite.build.ControlKind;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
+import kumite.kind.ControlKind;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
 
 /**
  * Own parts as JSON or CSV; both are described in docs/parts-file.md.

@@ -4,14 +4,14 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.ControlId;
-import kumite.build.Lamp;
+import kumite.kind.BoardKind;
+import kumite.kind.Lamp;
 import kumite.loom.CommonRun;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.loom.Wire;
+import kumite.name.ControlId;
 import kumite.working.Source;
 import kumite.working.Working;
 

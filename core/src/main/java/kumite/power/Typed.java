@@ -2,8 +2,8 @@ package kumite.power;
 
 import java.util.Locale;
 import java.util.Map;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
 import kumite.working.Quantity;
 
 /** Typed texts by name, read as quantities; complaints name the text. */

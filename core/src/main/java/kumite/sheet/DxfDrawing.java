@@ -1,7 +1,7 @@
 package kumite.sheet;
 
 import java.util.Locale;
-import kumite.build.Point;
+import kumite.measure.Point;
 import kumite.panel.Rounding;
 import kumite.verdict.Bench;
 

@@ -4,8 +4,8 @@ import java.io.IOException;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.BoardKind;
-import kumite.build.Terminal;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
 import kumite.loom.Strand;
 import kumite.verdict.Bench;
 

@@ -3,7 +3,7 @@ package kumite.sheet;
 import java.io.IOException;
 import java.util.List;
 import kumite.build.Control;
-import kumite.build.ControlKind;
+import kumite.kind.ControlKind;
 import kumite.loom.Strand;
 import kumite.verdict.Bench;
 

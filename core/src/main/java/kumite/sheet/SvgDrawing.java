@@ -6,7 +6,7 @@ import java.util.Locale;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
-import kumite.build.Point;
+import kumite.measure.Point;
 import kumite.panel.Rounding;
 import kumite.verdict.Bench;
 

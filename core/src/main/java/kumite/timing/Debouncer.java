@@ -1,6 +1,6 @@
 package kumite.timing;
 
-import kumite.build.Timing;
+import kumite.build.map.Timing;
 
 /** Turns the looks at one terminal into a settled state. Not thread-safe; one per terminal. */
 public final class Debouncer {

@@ -1,7 +1,7 @@
 package kumite.timing;
 
 import java.util.List;
-import kumite.build.Timing;
+import kumite.build.map.Timing;
 import kumite.working.Source;
 import kumite.working.Working;
 

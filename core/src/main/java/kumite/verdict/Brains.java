@@ -5,10 +5,10 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.Host;
-import kumite.build.Terminal;
+import kumite.build.brief.Host;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
 import kumite.loom.Loom;
 import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
@@ -173,7 +173,7 @@ public final class Brains {
   private static Point host(Build build, BoardKind board) {
     boolean wantsAxes =
         build.mapping().entries().values().stream()
-            .anyMatch(entry -> entry.target() instanceof kumite.build.Target.Axis);
+            .anyMatch(entry -> entry.target() instanceof kumite.build.map.Target.Axis);
     BoardKind.Link link = board.brain().link();
     if (link == BoardKind.Link.SERIAL) {
       return new Point("host", Answer.IMPOSSIBLE, "no host takes it: it needs a second board");
@@ -212,7 +212,7 @@ public final class Brains {
     int micros = (int) Math.round(board.brain().rawMillis() * 1000);
     Latency latency =
         Latency.of(
-            new kumite.build.Timing(
+            new kumite.build.map.Timing(
                 build.timing().scanUs(),
                 build.timing().debounce(),
                 build.timing().waitUs(),

@@ -3,11 +3,11 @@ package kumite.verdict;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.Joint;
-import kumite.build.Jumper;
+import kumite.kind.BoardKind;
 import kumite.loom.Netlist;
+import kumite.name.Joint;
+import kumite.name.Jumper;
 
 /** Checks of what is joined to what, wires put in and left out by hand included. */
 final class NetChecks {

@@ -6,6 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import java.util.Optional;
 import kumite.Builds;
+import kumite.build.panel.Datum;
+import kumite.build.panel.Panel;
+import kumite.kind.WireColour;
+import kumite.measure.Point;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

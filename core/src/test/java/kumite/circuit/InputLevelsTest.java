@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
-import kumite.build.BoardKind;
-import kumite.build.Common;
-import kumite.build.Lamp;
-import kumite.build.Terminal;
+import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.Lamp;
+import kumite.kind.Terminal;
 import kumite.parts.Catalogue;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;

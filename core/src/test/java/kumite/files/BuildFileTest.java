@@ -15,10 +15,10 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import kumite.Builds;
 import kumite.build.Build;
-import kumite.build.Common;
-import kumite.build.ContactId;
-import kumite.build.ControlId;
-import kumite.build.WireColour;
+import kumite.kind.Common;
+import kumite.kind.WireColour;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -206,7 +206,7 @@ public class BuildFileTest {
     inside.remove(java.util.List.of("front_depth_mm", "blocks", "opening"));
     ((com.fasterxml.jackson.databind.node.ObjectNode) old.get("board")).remove("seat");
     Build migrated = BuildFile.parse(old.toString(), "old", Catalogue.standard());
-    assertThat(migrated.brief().hand()).isEqualTo(kumite.build.Hand.AVERAGE.withReach(123));
+    assertThat(migrated.brief().hand()).isEqualTo(kumite.build.brief.Hand.AVERAGE.withReach(123));
     assertThat(migrated.panel().inside().frontDepthMm()).isEqualTo(72);
     assertThat(migrated.controls()).isEqualTo(build.controls());
     assertThat(migrated.mapping()).isEqualTo(build.mapping());
@@ -223,19 +223,19 @@ public class BuildFileTest {
         build
             .withControl(
                 kumite.build.Control.of(
-                    new kumite.build.ControlId("bell"),
+                    new kumite.name.ControlId("bell"),
                     "Bell",
                     "own-bell",
-                    kumite.build.Placement.at(99, 99)))
+                    kumite.measure.Placement.at(99, 99)))
             .withPanel(
                 build
                     .panel()
                     .withOutline(
                         java.util.List.of(
-                            new kumite.build.Point(0, 0),
-                            new kumite.build.Point(300, 30),
-                            new kumite.build.Point(250, 200),
-                            new kumite.build.Point(20, 190))));
+                            new kumite.measure.Point(0, 0),
+                            new kumite.measure.Point(300, 30),
+                            new kumite.measure.Point(250, 200),
+                            new kumite.measure.Point(20, 190))));
     assertThat(BuildFile.parse(BuildFile.text(build), "own", Catalogue.standard()))
         .isEqualTo(build);
     assertThat(kumite.verdict.Bench.of(build, Catalogue.standard()).gaps().list()).isNotEmpty();

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
-import kumite.build.AxisName;
-import kumite.build.Target;
-import kumite.build.Target.Direction;
+import kumite.build.map.AxisName;
+import kumite.build.map.Target;
+import kumite.build.map.Target.Direction;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

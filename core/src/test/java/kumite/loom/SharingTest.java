@@ -11,12 +11,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import kumite.Builds;
-import kumite.build.Block;
 import kumite.build.Build;
-import kumite.build.ContactId;
-import kumite.build.ControlId;
-import kumite.build.Point;
-import kumite.build.Topology;
+import kumite.build.loom.Topology;
+import kumite.build.panel.Block;
+import kumite.measure.Point;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import org.jgrapht.Graph;
 import org.jgrapht.alg.matching.HopcroftKarpMaximumCardinalityBipartiteMatching;
@@ -238,7 +238,7 @@ public class SharingTest {
                         new ControlId("dial"),
                         "Dial",
                         "encoder-spinner",
-                        kumite.build.Placement.at(60, 60))),
+                        kumite.measure.Placement.at(60, 60))),
             "native-5v-18");
     Loom loom = Loom.of(build, CATALOGUE);
     assertThat(loom.lines())
@@ -249,7 +249,7 @@ public class SharingTest {
                             .of(line.id())
                             .orElseThrow()
                             .terminal()
-                            .can(kumite.build.Terminal.Ability.INTERRUPT))
+                            .can(kumite.kind.Terminal.Ability.INTERRUPT))
                     .isTrue());
   }
 
@@ -268,7 +268,9 @@ public class SharingTest {
   public void starsPairsAndConnectorsAreCutAsTheyAreLaid() {
     Build build = Builds.ferryBridge();
     for (var shape :
-        List.of(kumite.build.Laying.CommonShape.STAR, kumite.build.Laying.CommonShape.PAIRS)) {
+        List.of(
+            kumite.build.loom.Laying.CommonShape.STAR,
+            kumite.build.loom.Laying.CommonShape.PAIRS)) {
       Loom loom =
           Loom.of(
               build.withLoom(
@@ -283,7 +285,7 @@ public class SharingTest {
               .filter(s -> s.id().startsWith("G") && s.to().part().equals("board"))
               .count();
       // By hand: 14 controls one by one; a pair each gives the lever's four contacts a wire each.
-      assertThat(toBoard).isEqualTo(shape == kumite.build.Laying.CommonShape.STAR ? 14 : 17);
+      assertThat(toBoard).isEqualTo(shape == kumite.build.loom.Laying.CommonShape.STAR ? 14 : 17);
       assertThat(loom.ways())
           .isEqualTo(
               (int) loom.strands().stream().filter(s -> s.to().part().equals("board")).count());

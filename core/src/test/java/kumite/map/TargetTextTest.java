@@ -3,11 +3,11 @@ package kumite.map;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import kumite.build.AxisName;
 import kumite.build.Build;
-import kumite.build.ContactId;
-import kumite.build.Target;
+import kumite.build.map.AxisName;
+import kumite.build.map.Target;
 import kumite.hid.KeyNames;
+import kumite.name.ContactId;
 import kumite.parts.Catalogue;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -65,7 +65,7 @@ public class TargetTextTest {
 
   @Test
   public void proposesTheHatForALeverAndAxesForSliders() {
-    Build build = kumite.Builds.ferryBridge().withMapping(kumite.build.Mapping.EMPTY);
+    Build build = kumite.Builds.ferryBridge().withMapping(kumite.build.map.Mapping.EMPTY);
     var mapping = Proposal.rest(build, Catalogue.standard());
     assertThat(mapping.entries()).hasSize(17);
     assertThat(TargetText.of(mapping.of(ContactId.parse("rudder.left")).orElseThrow().target()))

@@ -8,12 +8,12 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import kumite.Builds;
 import kumite.build.Build;
-import kumite.build.CaseInside;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.Placement;
-import kumite.build.Point;
-import kumite.build.Shape;
+import kumite.build.panel.CaseInside;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.measure.Shape;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
@@ -174,7 +174,8 @@ public class GapsTest {
     assertThat(plan.holes()).hasSize(14 + 4 + 2 + 2);
     DrillPlan fromRight =
         DrillPlan.of(
-            build.withPanel(build.panel().withDatum(kumite.build.Datum.BACK_RIGHT)), CATALOGUE);
+            build.withPanel(build.panel().withDatum(kumite.build.panel.Datum.BACK_RIGHT)),
+            CATALOGUE);
     for (int i = 0; i < plan.holes().size(); i++) {
       assertThat(plan.holes().get(i).xMm() + fromRight.holes().get(i).xMm())
           .isCloseTo(400, within(1e-9));

@@ -10,10 +10,10 @@ import java.util.Map;
 import kumite.Builds;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.Hand;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.build.brief.Hand;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import org.testng.annotations.Test;
 

@@ -4,16 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import kumite.build.Block;
 import kumite.build.Build;
-import kumite.build.CaseInside;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.ControlKind;
-import kumite.build.Opening;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.build.panel.Block;
+import kumite.build.panel.CaseInside;
+import kumite.build.panel.Opening;
+import kumite.kind.ControlKind;
 import kumite.loom.Loom;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 import org.testng.annotations.Test;
@@ -89,7 +89,7 @@ public class SectionAndLeverTest {
             build.panel().withInside(build.panel().inside().withOpening(Opening.HINGED_BACK)));
     var strand =
         Loom.of(hinged, CATALOGUE)
-            .strandOf(new kumite.build.ContactId(new ControlId("c"), ""))
+            .strandOf(new kumite.name.ContactId(new ControlId("c"), ""))
             .orElseThrow();
     Point terminal =
         kumite.loom.PinPlan.place(

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.util.List;
-import kumite.build.BoardKind;
-import kumite.build.Common;
-import kumite.build.Terminal;
+import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.Terminal;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -6,12 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import kumite.build.BoardKind;
-import kumite.build.Common;
-import kumite.build.ControlKind;
-import kumite.build.Shape;
-import kumite.build.Terminal;
+import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.ControlKind;
+import kumite.kind.Terminal;
 import kumite.map.TargetText;
+import kumite.measure.Shape;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import kumite.build.ControlKind;
-import kumite.build.Shape;
+import kumite.kind.ControlKind;
+import kumite.measure.Shape;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.SplittableRandom;
-import kumite.build.Timing;
+import kumite.build.map.Timing;
 import org.testng.annotations.Test;
 
 public class DebouncerTest {

@@ -12,22 +12,22 @@ import java.util.function.UnaryOperator;
 import kumite.Builds;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
-import kumite.build.CaseInside;
-import kumite.build.Common;
-import kumite.build.ContactId;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.Hookup;
-import kumite.build.Host;
-import kumite.build.HostFunction;
-import kumite.build.Jumper;
-import kumite.build.Laying;
-import kumite.build.Mapping;
-import kumite.build.Material;
-import kumite.build.Placement;
-import kumite.build.Target;
-import kumite.build.Timing;
-import kumite.build.WireColour;
+import kumite.build.brief.Host;
+import kumite.build.brief.HostFunction;
+import kumite.build.loom.Hookup;
+import kumite.build.loom.Laying;
+import kumite.build.map.Mapping;
+import kumite.build.map.Target;
+import kumite.build.map.Timing;
+import kumite.build.panel.CaseInside;
+import kumite.build.panel.Material;
+import kumite.kind.Common;
+import kumite.kind.WireColour;
+import kumite.measure.Placement;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
+import kumite.name.Jumper;
 import kumite.parts.Catalogue;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -98,7 +98,7 @@ public class BenchTest {
         b.withBoard(Optional.of(new BoardChoice(kind, b.board().orElseThrow().placement())));
   }
 
-  private static UnaryOperator<Build> hand(UnaryOperator<kumite.build.Hand> change) {
+  private static UnaryOperator<Build> hand(UnaryOperator<kumite.build.brief.Hand> change) {
     return b -> b.withBrief(b.brief().withHand(change.apply(b.brief().hand())));
   }
 
@@ -109,7 +109,7 @@ public class BenchTest {
                 .withInside(
                     b.panel()
                         .inside()
-                        .withBlocks(List.of(new kumite.build.Block("bracket", x, y, w, h)))));
+                        .withBlocks(List.of(new kumite.build.panel.Block("bracket", x, y, w, h)))));
   }
 
   private static UnaryOperator<Build> boardAt(double x, double y) {
@@ -124,7 +124,7 @@ public class BenchTest {
     return b -> b.withLoom(b.loom().withAdded(Jumper.parse(wire)));
   }
 
-  private static UnaryOperator<Build> group(kumite.build.Topology topology) {
+  private static UnaryOperator<Build> group(kumite.build.loom.Topology topology) {
     List<ContactId> some =
         java.util.stream.Stream.of("horn", "lamps", "bilge", "wiper")
             .map(ContactId::parse)
@@ -156,7 +156,7 @@ public class BenchTest {
     return b -> b.withLoom(b.loom().withLeftOut(planned(b, id + ":NO").get(0)));
   }
 
-  private static kumite.build.ControlKind potOf(Build build, double ohm) {
+  private static kumite.kind.ControlKind potOf(Build build, double ohm) {
     return own(build, "port", "own-pot", "\"ohm\":" + ohm, "\"ohm\":[0-9.]+");
   }
 
@@ -167,9 +167,9 @@ public class BenchTest {
   }
 
   /** A shipped kind with one value of its JSON put otherwise, as a builder's own part. */
-  private static kumite.build.ControlKind own(
+  private static kumite.kind.ControlKind own(
       Build build, String control, String id, String value, String pattern) {
-    kumite.build.ControlKind kind =
+    kumite.kind.ControlKind kind =
         CATALOGUE.kindOf(build.control(new ControlId(control)).orElseThrow());
     String json =
         kumite.parts.PartFile.write(kind)
@@ -269,18 +269,20 @@ public class BenchTest {
                     b.loom().withLaying(b.loom().laying().withShape(Laying.CommonShape.CHAIN)))
       },
       {"LM-12", stop, true, hookup("bilge", h -> h.withRestsClosed(true))},
-      {"LM-13", stop, true, group(kumite.build.Topology.BARE_MATRIX)},
+      {"LM-13", stop, true, group(kumite.build.loom.Topology.BARE_MATRIX)},
       {
         "LM-14",
         stop,
         true,
-        group(kumite.build.Topology.LADDER)
+        group(kumite.build.loom.Topology.LADDER)
             .andThen(
                 b ->
                     b.withBrief(
                         b.brief()
                             .withTogether(
-                                List.of(new kumite.build.Brief.Pair("Sound horn", "Deck lamps")))))
+                                List.of(
+                                    new kumite.build.brief.Brief.Pair(
+                                        "Sound horn", "Deck lamps")))))
       },
       {
         "LM-15",
@@ -292,7 +294,7 @@ public class BenchTest {
                     b.loom()
                         .withGroup(
                             new ControlId("keys"),
-                            kumite.build.Topology.MATRIX,
+                            kumite.build.loom.Topology.MATRIX,
                             List.of(ContactId.parse("bilge"), ContactId.parse("port"))))
       },
       {
@@ -311,7 +313,8 @@ public class BenchTest {
                                     Placement.at(60, 60))))
                         .withMapping(Mapping.EMPTY)
                         .withLoom(
-                            kumite.build.LoomSettings.USUAL.withDead(java.util.Set.of("2", "3"))),
+                            kumite.build.loom.LoomSettings.USUAL.withDead(
+                                java.util.Set.of("2", "3"))),
                     "native-5v-18")
       },
       {"NT-01", stop, true, added("bilge:COM - board:3V3")},
@@ -325,7 +328,7 @@ public class BenchTest {
         "NT-08",
         stop,
         true,
-        group(kumite.build.Topology.REGISTERS).andThen(added("keys:LOAD - keys:CLOCK"))
+        group(kumite.build.loom.Topology.REGISTERS).andThen(added("keys:LOAD - keys:CLOCK"))
       },
       {
         "NT-09",
@@ -423,7 +426,7 @@ public class BenchTest {
                         .with(
                             ContactId.parse("port"),
                             new Mapping.Entry(
-                                new Target.Axis(kumite.build.AxisName.Z), "Sound horn")))
+                                new Target.Axis(kumite.build.map.AxisName.Z), "Sound horn")))
       },
       {"MP-04", look, true, map("bilge", new Target.Button(1))},
       {
@@ -433,7 +436,7 @@ public class BenchTest {
         map("bilge", new Target.Button(17))
             .andThen(b -> b.withBrief(b.brief().withHost(Host.PHONE)))
       },
-      {"MP-06", stop, true, map("bilge", new Target.Axis(kumite.build.AxisName.RX))},
+      {"MP-06", stop, true, map("bilge", new Target.Axis(kumite.build.map.AxisName.RX))},
       {
         "MP-08",
         look,
@@ -566,7 +569,7 @@ public class BenchTest {
     assertThat(plain.get(0).possible()).isTrue();
     assertThat(plain.get(plain.size() - 1).possible()).isFalse();
     List<Brains.Candidate> wireless = Brains.of(build, CATALOGUE, Set.of(Brains.Wish.WIRELESS));
-    assertThat(wireless.get(0).board().brain().link()).isEqualTo(kumite.build.BoardKind.Link.RADIO);
+    assertThat(wireless.get(0).board().brain().link()).isEqualTo(kumite.kind.BoardKind.Link.RADIO);
     Build lantern = Builds.wired(Builds.buttons(40, 40, 90, 40, 140, 40), "native-3v3-26");
     assertThat(
             Brains.of(lantern, CATALOGUE, Set.of(Brains.Wish.NO_CODE))
@@ -589,7 +592,7 @@ public class BenchTest {
             .map(p -> p.id())
             .toList();
     List<WhatIf> ways = WhatIf.of(build, CATALOGUE, switches);
-    assertThat(ways).hasSize(2 + kumite.build.Topology.values().length);
+    assertThat(ways).hasSize(2 + kumite.build.loom.Topology.values().length);
     assertThat(ways.stream().filter(WhatIf::chosen).map(WhatIf::name))
         .containsExactly("direct to ground");
     for (WhatIf way : ways) {
@@ -605,16 +608,16 @@ public class BenchTest {
 
   @Test
   public void regroupingOneContactLeavesTheOthersOfItsGroup() {
-    Build build = group(kumite.build.Topology.MATRIX).apply(sound());
+    Build build = group(kumite.build.loom.Topology.MATRIX).apply(sound());
     ContactId horn = ContactId.parse("horn");
     WhatIf registers =
         WhatIf.of(build, CATALOGUE, List.of(horn)).stream()
-            .filter(way -> way.name().equals(kumite.build.Topology.REGISTERS.words()))
+            .filter(way -> way.name().equals(kumite.build.loom.Topology.REGISTERS.words()))
             .findFirst()
             .orElseThrow();
     Build after = registers.edit().edit().apply(build);
     assertThat(after.loom().groupOf(horn).orElseThrow().topology())
-        .isEqualTo(kumite.build.Topology.REGISTERS);
+        .isEqualTo(kumite.build.loom.Topology.REGISTERS);
     assertThat(after.loom().groupOf(ContactId.parse("bilge")).orElseThrow().contacts()).hasSize(3);
     assertThat(bench(after).loom().totalMetres()).isEqualTo(registers.metres());
   }

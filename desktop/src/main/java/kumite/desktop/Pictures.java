@@ -21,10 +21,10 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
 import kumite.build.Build;
-import kumite.build.ContactId;
-import kumite.build.ControlId;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
 import kumite.verdict.Station;
 
 /** Takes a picture of each view in the real window: this is how docs/screenshots is refreshed. */

@@ -14,16 +14,16 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
-import kumite.build.BoardKind;
 import kumite.build.Build;
-import kumite.build.ContactId;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.Point;
 import kumite.files.BuildFile;
 import kumite.files.Journal;
 import kumite.hid.HostView;
 import kumite.hid.Usage;
+import kumite.kind.BoardKind;
+import kumite.measure.Point;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 import kumite.verdict.Severity;
@@ -265,7 +265,7 @@ public class WindowTest {
         .isEqualTo("Radar");
     assertThat(window.bench().build().mapping().of(ContactId.parse("bilge")).orElseThrow().target())
         .as("its place in the report stays")
-        .isEqualTo(new kumite.build.Target.Button(5));
+        .isEqualTo(new kumite.build.map.Target.Button(5));
   }
 
   @Test

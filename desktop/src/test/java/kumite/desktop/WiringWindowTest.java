@@ -10,8 +10,8 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
-import kumite.build.ContactId;
-import kumite.build.Topology;
+import kumite.build.loom.Topology;
+import kumite.name.ContactId;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
 import kumite.verdict.Severity;
@@ -180,7 +180,7 @@ public class WiringWindowTest {
                       "Feed from 5V",
                       b ->
                           b.withControl(
-                              new kumite.build.ControlId("horn"),
+                              new kumite.name.ControlId("horn"),
                               c -> c.withHookup(h -> h.withLampFrom(Optional.of("5V"))))));
           return null;
         });

@@ -11,15 +11,15 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import kumite.build.Brief;
 import kumite.build.Edit;
-import kumite.build.Hand;
-import kumite.build.HostFunction;
-import kumite.build.LengthUnit;
+import kumite.build.brief.Brief;
+import kumite.build.brief.Hand;
+import kumite.build.brief.HostFunction;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
+import kumite.measure.LengthUnit;
 import kumite.verdict.Bench;
 
 /** Who plays: the measures of the hand, and what it must do at one moment. */

@@ -7,8 +7,8 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.paint.Color;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.StrokeLineCap;
-import kumite.build.WireColour;
-import kumite.build.WireColour.Hue;
+import kumite.kind.WireColour;
+import kumite.kind.WireColour.Hue;
 
 /** A wire drawn as a strand in its own colour with an ink edge and its letter code. */
 public final class StrandLine extends StackPane {

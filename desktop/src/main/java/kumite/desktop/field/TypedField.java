@@ -9,8 +9,8 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
 
 /**
  * A number that a person types. While it is typed, the line below says what it is understood as, or

@@ -11,14 +11,14 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Rectangle;
-import kumite.build.BoardKind;
-import kumite.build.ContactId;
 import kumite.build.Edit;
-import kumite.build.Terminal;
 import kumite.desktop.field.StrandLine;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
 import kumite.loom.PinPlan;
+import kumite.name.ContactId;
 import kumite.verdict.Bench;
 
 /** The board's edge seen from above, its terminals in the colour of what lands on them. */
@@ -103,9 +103,9 @@ final class BoardView extends VBox {
           .strand()
           .ifPresent(strand -> pad.setFill(StrandLine.paint(strand.colour().base())));
     } else if (terminal.role() == Terminal.Role.GROUND) {
-      pad.setFill(StrandLine.paint(kumite.build.WireColour.Hue.BK));
+      pad.setFill(StrandLine.paint(kumite.kind.WireColour.Hue.BK));
     } else if (terminal.role() == Terminal.Role.SUPPLY || terminal.role() == Terminal.Role.COMMON) {
-      pad.setFill(StrandLine.paint(kumite.build.WireColour.Hue.RD));
+      pad.setFill(StrandLine.paint(kumite.kind.WireColour.Hue.RD));
     } else {
       pad.getStyleClass().add("free");
     }

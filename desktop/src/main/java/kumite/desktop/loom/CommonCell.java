@@ -5,10 +5,10 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import kumite.build.Length;
 import kumite.desktop.field.StrandLine;
 import kumite.desktop.shell.Workbench;
 import kumite.loom.Strand;
+import kumite.measure.Length;
 
 /** One strand of a common, supply or lamp. */
 final class CommonCell extends ListCell<Strand> {

@@ -19,17 +19,17 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import kumite.build.Common;
 import kumite.build.Control;
 import kumite.build.Edit;
-import kumite.build.Hookup;
-import kumite.build.Jumper;
-import kumite.build.LoomSettings;
-import kumite.build.Terminal;
-import kumite.build.WireColour;
+import kumite.build.loom.Hookup;
+import kumite.build.loom.LoomSettings;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
+import kumite.kind.Common;
+import kumite.kind.Terminal;
+import kumite.kind.WireColour;
+import kumite.name.Jumper;
 import kumite.verdict.Bench;
 
 /** What was done at the bench against the plan: hookups, wires added and left out, dead pins. */

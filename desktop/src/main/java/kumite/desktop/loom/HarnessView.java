@@ -7,11 +7,11 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.StrokeLineCap;
-import kumite.build.Block;
 import kumite.build.Control;
-import kumite.build.Panel;
-import kumite.build.Point;
+import kumite.build.panel.Block;
+import kumite.build.panel.Panel;
 import kumite.loom.Harness;
+import kumite.measure.Point;
 import kumite.verdict.Bench;
 
 /** Where the wires run behind the panel: thicker where more run side by side. */

@@ -57,9 +57,7 @@ final class RunView extends VBox {
     line.setStrokeWidth(3);
     line.setStroke(
         StrandLine.paint(
-            name.equals("ground")
-                ? kumite.build.WireColour.Hue.BK
-                : kumite.build.WireColour.Hue.RD));
+            name.equals("ground") ? kumite.kind.WireColour.Hue.BK : kumite.kind.WireColour.Hue.RD));
     HBox box = new HBox(line);
     box.getStyleClass().add("run-item");
     String silent =

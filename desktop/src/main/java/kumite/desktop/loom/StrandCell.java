@@ -6,10 +6,10 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import kumite.build.Length;
 import kumite.desktop.field.StrandLine;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
+import kumite.measure.Length;
 
 /** One contact with its strand and terminal. */
 final class StrandCell extends ListCell<SignalPath> {

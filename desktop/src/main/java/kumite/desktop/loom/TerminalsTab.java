@@ -9,12 +9,12 @@ import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
-import kumite.build.Joint;
-import kumite.build.Terminal;
 import kumite.circuit.InputLevels;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
+import kumite.kind.Terminal;
 import kumite.loom.Strand;
+import kumite.name.Joint;
 import kumite.verdict.Bench;
 import kumite.working.Working;
 

@@ -13,14 +13,14 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import kumite.build.ContactId;
 import kumite.build.Edit;
-import kumite.build.HostFunction;
-import kumite.build.Mapping;
-import kumite.build.Target;
+import kumite.build.brief.HostFunction;
+import kumite.build.map.Mapping;
+import kumite.build.map.Target;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
 import kumite.map.TargetText;
+import kumite.name.ContactId;
 
 /** One contact: its meaning as typed words, and the function it serves. */
 final class ContactCell extends ListCell<SignalPath> {

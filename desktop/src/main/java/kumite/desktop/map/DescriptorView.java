@@ -6,7 +6,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import kumite.build.AxisName;
+import kumite.build.map.AxisName;
 import kumite.files.Tables;
 import kumite.hid.InputField;
 import kumite.hid.KeyNames;

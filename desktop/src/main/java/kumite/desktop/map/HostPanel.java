@@ -14,7 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import kumite.build.AxisName;
+import kumite.build.map.AxisName;
 import kumite.desktop.shell.Workbench;
 import kumite.device.Trace;
 import kumite.hid.HostView;

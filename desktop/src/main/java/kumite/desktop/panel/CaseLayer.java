@@ -8,11 +8,11 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
-import kumite.build.Block;
-import kumite.build.BoardKind;
-import kumite.build.Panel;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.build.panel.Block;
+import kumite.build.panel.Panel;
+import kumite.kind.BoardKind;
+import kumite.measure.Placement;
+import kumite.measure.Point;
 import kumite.panel.Rounding;
 import kumite.verdict.Bench;
 

@@ -12,18 +12,18 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import kumite.build.Block;
 import kumite.build.BoardChoice;
-import kumite.build.CaseInside;
 import kumite.build.Edit;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
-import kumite.build.Opening;
-import kumite.build.Panel;
+import kumite.build.panel.Block;
+import kumite.build.panel.CaseInside;
+import kumite.build.panel.Opening;
+import kumite.build.panel.Panel;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
 import kumite.verdict.Bench;
 
 /** The case below: its depth, walls and what is in the way, how it opens, where the board sits. */

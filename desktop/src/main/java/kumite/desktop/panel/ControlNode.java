@@ -10,12 +10,12 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.ControlKind;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
-import kumite.build.Point;
-import kumite.build.ScrewHole;
+import kumite.kind.ControlKind;
+import kumite.kind.ScrewHole;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 import kumite.verdict.Severity;
 
 /** One control drawn on the plan, its centre at the node's origin. */
@@ -126,7 +126,7 @@ final class ControlNode extends Pane {
     add(kind.cutout(), s, "cutout");
     double wrench = kind.mount().wrenchMm();
     if (wrench > 0) {
-      add(new kumite.build.Shape.Round(wrench), s, "wrench");
+      add(new kumite.measure.Shape.Round(wrench), s, "wrench");
     }
     grip(kind).ifPresent(shape -> add(shape, s, "grip"));
     for (ScrewHole screw : kind.screws()) {
@@ -143,25 +143,25 @@ final class ControlNode extends Pane {
   }
 
   /** What a hand takes hold of, where that is smaller than the face. */
-  private static Optional<kumite.build.Shape> grip(ControlKind kind) {
+  private static Optional<kumite.measure.Shape> grip(ControlKind kind) {
     return switch (kind.family()) {
-      case LEVER -> Optional.of(new kumite.build.Shape.Round(17));
-      case STICK -> Optional.of(new kumite.build.Shape.Round(kind.face().widthMm() / 2));
-      case SLIDER -> Optional.of(new kumite.build.Shape.Rect(12, 7, 1));
+      case LEVER -> Optional.of(new kumite.measure.Shape.Round(17));
+      case STICK -> Optional.of(new kumite.measure.Shape.Round(kind.face().widthMm() / 2));
+      case SLIDER -> Optional.of(new kumite.measure.Shape.Rect(12, 7, 1));
       case TOGGLE ->
           kind.above().heightMm() > 10
-              ? Optional.of(new kumite.build.Shape.Round(6))
+              ? Optional.of(new kumite.measure.Shape.Round(6))
               : Optional.empty();
       default -> Optional.empty();
     };
   }
 
-  private void add(kumite.build.Shape shape, double s, String style) {
+  private void add(kumite.measure.Shape shape, double s, String style) {
     javafx.scene.shape.Shape node;
-    if (shape instanceof kumite.build.Shape.Round round) {
+    if (shape instanceof kumite.measure.Shape.Round round) {
       node = new Circle(0, 0, round.diameterMm() / 2 * s);
     } else {
-      kumite.build.Shape.Rect rect = (kumite.build.Shape.Rect) shape;
+      kumite.measure.Shape.Rect rect = (kumite.measure.Shape.Rect) shape;
       Rectangle box =
           new Rectangle(
               -rect.widthMm() / 2 * s,

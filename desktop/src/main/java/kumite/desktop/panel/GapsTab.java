@@ -14,10 +14,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
 import kumite.desktop.shell.Workbench;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
+import kumite.name.ControlId;
 import kumite.panel.Gap;
 import kumite.verdict.Bench;
 

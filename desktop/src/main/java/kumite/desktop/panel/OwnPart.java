@@ -12,10 +12,10 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import kumite.build.ControlKind;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
+import kumite.kind.ControlKind;
 import kumite.parts.PartFile;
 
 /** A form that describes a part of one's own; it becomes part of the build. */

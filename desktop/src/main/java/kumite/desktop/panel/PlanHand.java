@@ -14,12 +14,12 @@ import javafx.scene.input.ScrollEvent;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.ControlId;
 import kumite.build.Edit;
-import kumite.build.Hand;
-import kumite.build.Placement;
-import kumite.build.Point;
+import kumite.build.brief.Hand;
 import kumite.desktop.shell.Workbench;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 import kumite.panel.Arrange;
 
 /** What the mouse does on the plan: dragging, framing, panning, zooming, measuring. */

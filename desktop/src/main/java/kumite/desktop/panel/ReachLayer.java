@@ -7,7 +7,7 @@ import javafx.scene.control.Label;
 import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.Circle;
-import kumite.build.Hand;
+import kumite.build.brief.Hand;
 
 /** Resting points of the player, which can be dragged, with the arc that a finger reaches. */
 final class ReachLayer extends Group {

@@ -5,10 +5,10 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
-import kumite.build.Length;
-import kumite.build.LengthUnit;
-import kumite.build.Panel;
-import kumite.build.Point;
+import kumite.build.panel.Panel;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
+import kumite.measure.Point;
 
 /** The rulers at the left and at the front of the plan, counted from the datum, and its mark. */
 final class Rulers extends Pane {

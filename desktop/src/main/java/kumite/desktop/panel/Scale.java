@@ -1,7 +1,7 @@
 package kumite.desktop.panel;
 
-import kumite.build.Panel;
-import kumite.build.Point;
+import kumite.build.panel.Panel;
+import kumite.measure.Point;
 
 /**
  * How the panel lies on the screen.

@@ -7,8 +7,8 @@ import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.ControlId;
-import kumite.build.Point;
+import kumite.measure.Point;
+import kumite.name.ControlId;
 
 /**
  * Where a dragged control comes to rest, and what it snapped to.

@@ -12,9 +12,9 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
-import kumite.build.ControlKind;
-import kumite.build.Shape;
 import kumite.desktop.shell.Workbench;
+import kumite.kind.ControlKind;
+import kumite.measure.Shape;
 import kumite.working.Working;
 
 /** The catalogue as a row of families; each opens the list of its kinds. */

@@ -5,7 +5,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
-import kumite.build.ControlKind;
+import kumite.kind.ControlKind;
 
 /** A small drawing of a kind of control, as seen from above. */
 final class TrayIcon {

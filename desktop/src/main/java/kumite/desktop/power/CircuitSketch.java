@@ -6,8 +6,8 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
-import kumite.build.Common;
 import kumite.circuit.InputCircuit;
+import kumite.kind.Common;
 import kumite.working.Quantity;
 import kumite.working.Working;
 

@@ -14,7 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import kumite.build.ControlId;
+import kumite.name.ControlId;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
 import kumite.verdict.Severity;

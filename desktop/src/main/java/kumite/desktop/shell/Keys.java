@@ -11,8 +11,8 @@ import java.util.function.Consumer;
 import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyEvent;
-import kumite.build.ContactId;
 import kumite.device.SignalPath;
+import kumite.name.ContactId;
 import kumite.verdict.Bench;
 
 /**

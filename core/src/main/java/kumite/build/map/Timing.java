@@ -1,0 +1,44 @@
+package kumite.build.map;
+
+import java.util.Objects;
+import kumite.measure.Check;
+
+/**
+ * How the board looks at its terminals and reports.
+ *
+ * @param scanUs time between two looks at all terminals; 50 to 50000 microseconds
+ * @param debounce which edge counts
+ * @param waitUs the quiet or hold-off time of the debounce; 0 to 100000 microseconds
+ * @param pollUs time between two reports; 1000 to 255000 microseconds
+ */
+public record Timing(int scanUs, Debounce debounce, int waitUs, int pollUs) {
+
+  /** Which edge of a bouncing contact counts. */
+  public enum Debounce {
+    /** Reports once the level has been quiet for the wait: adds the wait to every press. */
+    DEFERRED("deferred"),
+    /** Reports the first edge, then holds off for the wait: adds nothing, trusts the first edge. */
+    EAGER("eager");
+
+    private final String words;
+
+    Debounce(String words) {
+      this.words = words;
+    }
+
+    /** {@return the school in words for people} */
+    public String words() {
+      return words;
+    }
+  }
+
+  /** A look each millisecond, five milliseconds deferred, a report each millisecond. */
+  public static final Timing USUAL = new Timing(1000, Debounce.DEFERRED, 5000, 1000);
+
+  public Timing {
+    Check.between(50, 50_000, scanUs, "scan_us");
+    Objects.requireNonNull(debounce, "debounce");
+    Check.between(0, 100_000, waitUs, "wait_us");
+    Check.between(1000, 255_000, pollUs, "poll_us");
+  }
+}

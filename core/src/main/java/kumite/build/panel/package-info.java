@@ -1,0 +1,2 @@
+/** What the builder decided of the panel and its case. Start at {@link Panel}. */
+package kumite.build.panel;

@@ -1,0 +1,36 @@
+package kumite.kind;
+
+import java.util.Objects;
+
+/**
+ * One contact of a kind of control.
+ *
+ * @param name its name within the kind, such as {@code left}; empty where the kind has only one
+ * @param type how it is read
+ * @param tab the tab its strand goes to, such as {@code NO} or {@code W}
+ * @param place which switch of the control it is, where that could be mistaken; may be empty
+ */
+public record ContactKind(String name, Type type, String tab, String place) {
+
+  /** How a contact is read. */
+  public enum Type {
+    /** Open or closed; needs a terminal that reads high and low. */
+    SWITCH,
+    /** A wiper between supply and ground; needs a terminal that measures volts. */
+    WIPER,
+    /** A tap on a chain of resistors, one tap a step; needs a terminal that measures volts. */
+    LADDER;
+
+    /** {@return whether it needs a terminal that measures volts} */
+    public boolean analog() {
+      return this != SWITCH;
+    }
+  }
+
+  public ContactKind {
+    Objects.requireNonNull(name, "name");
+    Objects.requireNonNull(type, "type");
+    Objects.requireNonNull(tab, "tab");
+    Objects.requireNonNull(place, "place");
+  }
+}

@@ -1,0 +1,274 @@
+package kumite.kind;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import kumite.measure.Check;
+import kumite.measure.Shape;
+
+/**
+ * A kind of control.
+ *
+ * @param id its id in builds, such as {@code button-30}
+ * @param name short, for the tray
+ * @param trait what tells it from its neighbours, one line
+ * @param family what a hand does with it
+ * @param cutout the hole in the panel
+ * @param face what it covers on the finished face: flange, bezel or plate
+ * @param body what is below the panel, with its terminals
+ * @param bodyDepthMm how far it reaches below the underside of a panel of its thinnest thickness
+ * @param thinnestMm the thinnest panel it can be mounted in
+ * @param thickestMm the thickest
+ * @param mount how it is held
+ * @param screws its mounting holes beside the cut-out; empty for most
+ * @param above what moves above the face
+ * @param feel what it asks of a finger
+ * @param gate what only levers have: gate, shaft and plug
+ * @param contacts its contacts, in the order they are wired
+ * @param tabMm width of its push-on tabs; 0 where wires are soldered
+ * @param bounce how long its contacts bounce
+ * @param lamp its lamp, if it has one
+ * @param steps how many places a stepped control has; 0 for others
+ * @param ohm resistance end to end of a pot or of one rung of a ladder; 0 for switches
+ * @param latching whether it stays where it was put
+ */
+public record ControlKind(
+    String id,
+    String name,
+    String trait,
+    Family family,
+    Shape cutout,
+    Shape face,
+    Shape body,
+    double bodyDepthMm,
+    double thinnestMm,
+    double thickestMm,
+    Mount mount,
+    List<ScrewHole> screws,
+    Above above,
+    Feel feel,
+    Optional<Gate> gate,
+    List<ContactKind> contacts,
+    double tabMm,
+    Bounce bounce,
+    Optional<Lamp> lamp,
+    int steps,
+    double ohm,
+    boolean latching) {
+
+  /** What a hand does with a control. */
+  public enum Family {
+    BUTTON("Button", "Buttons"),
+    LEVER("Lever", "Levers"),
+    STICK("Stick", "Sticks"),
+    BALL("Trackball", "Trackballs"),
+    SLIDER("Slider", "Sliders"),
+    KNOB("Knob", "Knobs"),
+    ENCODER("Encoder", "Encoders"),
+    TOGGLE("Toggle", "Toggles"),
+    ROTARY("Rotary", "Rotaries"),
+    KEY("Key", "Keys"),
+    PAD("Pad", "Pads"),
+    SENSOR("Sensor", "Sensors");
+
+    private final String word;
+    private final String plural;
+
+    Family(String word, String plural) {
+      this.word = word;
+      this.plural = plural;
+    }
+
+    /** {@return the family as one word for people} */
+    public String word() {
+      return word;
+    }
+
+    /** {@return the family as the name of a list} */
+    public String plural() {
+      return plural;
+    }
+  }
+
+  /**
+   * How a control is held in the panel.
+   *
+   * @param how by what
+   * @param wrenchMm the circle that a wrench or a hand sweeps about the centre below the panel; 0
+   *     where nothing is turned there
+   */
+  public record Mount(How how, double wrenchMm) {
+    /** By what a control is held. */
+    public enum How {
+      SNAP("snaps in"),
+      NUT("nut from below"),
+      FACE_NUT("nut from above"),
+      SCREWS("screws"),
+      GLUE("glue");
+
+      private final String words;
+
+      How(String words) {
+        this.words = words;
+      }
+
+      /** {@return in words for people} */
+      public String words() {
+        return words;
+      }
+    }
+
+    public Mount {
+      Objects.requireNonNull(how, "how");
+      Check.between(0, 500, wrenchMm, "wrench_mm");
+    }
+  }
+
+  /**
+   * What stands and moves above the face.
+   *
+   * @param swing the outline swept by the moving part, over its whole travel
+   * @param heightMm how far it stands above the face of the thinnest panel; 0 where it is flush
+   * @param fingersMm the room that fingers need around the swing; 0 where they come from above
+   */
+  public record Above(Shape swing, double heightMm, double fingersMm) {
+    public Above {
+      Objects.requireNonNull(swing, "swing");
+      Check.between(0, 500, heightMm, "above height_mm");
+      Check.between(0, 100, fingersMm, "fingers_mm");
+    }
+  }
+
+  /**
+   * What a control asks of a finger.
+   *
+   * @param newton force to close its contact or move it; 0 where it needs none or it is not known
+   * @param throwMm how far it moves until it closes, or its whole travel
+   */
+  public record Feel(double newton, double throwMm) {
+    public Feel {
+      Check.between(0, 500, newton, "force_n");
+      Check.between(0, 500, throwMm, "throw_mm");
+    }
+  }
+
+  /**
+   * What only levers have.
+   *
+   * @param ways the gates it can be set to: 4, 8, or both
+   * @param shaftMm height of the top's centre above the face of the thinnest panel
+   * @param plug the words for its connector: single tabs, or one ribbon
+   */
+  public record Gate(List<Integer> ways, double shaftMm, String plug) {
+    public Gate {
+      ways = List.copyOf(ways);
+      if (ways.isEmpty() || !List.of(2, 4, 8).containsAll(ways)) {
+        throw new IllegalArgumentException("a gate has 2, 4 or 8 ways, but was " + ways);
+      }
+      Check.between(0, 300, shaftMm, "shaft_mm");
+      Objects.requireNonNull(plug, "plug");
+    }
+  }
+
+  /**
+   * How long contacts of this kind bounce.
+   *
+   * @param leastUs in a good sample
+   * @param mostUs in a worn one
+   */
+  public record Bounce(int leastUs, int mostUs) {
+    public Bounce {
+      if (leastUs < 0 || mostUs < leastUs || mostUs > 1_000_000) {
+        throw new IllegalArgumentException(
+            "bounce must run from 0 or more upward, but was " + leastUs + " to " + mostUs);
+      }
+    }
+  }
+
+  public ControlKind {
+    if (!id.matches("[a-z0-9]+(-[a-z0-9]+)*")) {
+      throw new IllegalArgumentException(
+          "id must be lower-case words with hyphens, such as button-30, but was \"" + id + "\"");
+    }
+    Check.filled(name, "name");
+    Objects.requireNonNull(trait, "trait");
+    Objects.requireNonNull(family, "family");
+    Objects.requireNonNull(cutout, "cutout");
+    Objects.requireNonNull(face, "face");
+    Objects.requireNonNull(body, "body");
+    Check.between(0, 1000, bodyDepthMm, "body_depth_mm");
+    Check.between(0, 100, thinnestMm, "thinnest panel");
+    Check.between(thinnestMm, 100, thickestMm, "thickest panel");
+    Objects.requireNonNull(mount, "mount");
+    screws = List.copyOf(screws);
+    Objects.requireNonNull(above, "above");
+    Objects.requireNonNull(feel, "feel");
+    Objects.requireNonNull(gate, "gate");
+    contacts = List.copyOf(contacts);
+    if (contacts.isEmpty()) {
+      throw new IllegalArgumentException("a control has at least one contact");
+    }
+    if (contacts.stream().map(ContactKind::name).distinct().count() != contacts.size()
+        || contacts.size() > 1 && contacts.stream().anyMatch(c -> c.name().isEmpty())) {
+      throw new IllegalArgumentException("each of several contacts needs a name of its own");
+    }
+    Check.between(0, 20, tabMm, "tab_mm");
+    Objects.requireNonNull(bounce, "bounce");
+    Objects.requireNonNull(lamp, "lamp");
+    Check.between(0, 64, steps, "steps");
+    Check.between(0, 100_000_000, ohm, "ohm");
+    boolean analog = contacts.stream().anyMatch(contact -> contact.type().analog());
+    if (analog && ohm <= 0) {
+      throw new IllegalArgumentException("a control that is measured needs its ohm");
+    }
+    if (contacts.stream().anyMatch(c -> c.type() == ContactKind.Type.LADDER) && steps < 2) {
+      throw new IllegalArgumentException("a ladder needs steps, 2 or more");
+    }
+  }
+
+  /** {@return whether it bears a lamp} */
+  public boolean lit() {
+    return lamp.isPresent();
+  }
+
+  /** {@return the same kind with another bounce} */
+  public ControlKind withBounce(Bounce newBounce) {
+    return new ControlKind(
+        id,
+        name,
+        trait,
+        family,
+        cutout,
+        face,
+        body,
+        bodyDepthMm,
+        thinnestMm,
+        thickestMm,
+        mount,
+        screws,
+        above,
+        feel,
+        gate,
+        contacts,
+        tabMm,
+        newBounce,
+        lamp,
+        steps,
+        ohm,
+        latching);
+  }
+
+  /** {@return how far it reaches below the underside of a panel of that thickness, in mm} */
+  public double depthBelowMm(double panelThicknessMm) {
+    return Math.max(0, bodyDepthMm - Math.max(0, panelThicknessMm - thinnestMm));
+  }
+
+  /** {@return how much of a height above the face is left on a panel of that thickness, in mm} */
+  public double leftAboveMm(double heightMm, double panelThicknessMm) {
+    // What hangs from below is swallowed by the panel; what sits on the face is not.
+    boolean fromBelow = mount.how() == Mount.How.SCREWS || mount.how() == Mount.How.FACE_NUT;
+    return fromBelow
+        ? Math.max(0, heightMm - Math.max(0, panelThicknessMm - thinnestMm))
+        : heightMm;
+  }
+}

@@ -1,0 +1,135 @@
+package kumite.measure;
+
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import kumite.working.Working;
+
+/**
+ * Reading and writing lengths the way builders type them: {@code 28.6}, {@code 28,6 mm}, {@code 2.5
+ * cm}, {@code 1 1/8 in}, {@code 3/4"}, {@code .75 in}.
+ *
+ * <p>An inch is exactly 25.4 mm (international yard and pound agreement, 1959).
+ */
+public final class Length {
+  /** Millimetres in one inch, exact since the agreement of 1959. */
+  public static final double MM_PER_INCH = 25.4;
+
+  /** Nothing at a bench is longer than this; a larger number is a slip of the unit. */
+  public static final double LARGEST_MM = 5000;
+
+  private static final Pattern TYPED =
+      Pattern.compile(
+          "(?<sign>-)?\\s*(?:(?<whole>\\d+)\\s+(?<num>\\d+)\\s*/\\s*(?<den>\\d+)"
+              + "|(?<fnum>\\d+)\\s*/\\s*(?<fden>\\d+)"
+              + "|(?<dec>\\d+(?:[.,]\\d*)?|[.,]\\d+))\\s*"
+              + "(?<unit>mm|cm|in|inch|inches|\"|″)?",
+          Pattern.CASE_INSENSITIVE);
+
+  private Length() {}
+
+  /**
+   * What was typed, and what it was understood as.
+   *
+   * @param mm the length in millimetres
+   * @param understood the same in both units, to be said back to the person
+   */
+  public record Typed(double mm, String understood) {}
+
+  /**
+   * Reads a typed length.
+   *
+   * @param text what was typed
+   * @param unitless the unit of a number without one; a fraction without a unit is always inches
+   * @return the length, between -5000 mm and 5000 mm inclusive
+   * @throws IllegalArgumentException if the text is no length or is out of range; the message says
+   *     what to type
+   */
+  public static Typed parse(String text, LengthUnit unitless) {
+    Matcher match = TYPED.matcher(text.strip());
+    if (!match.matches()) {
+      throw new IllegalArgumentException(
+          "\"" + text.strip() + "\" is not a length; type for example 28.6, 28.6 mm or 1 1/8 in");
+    }
+    boolean fraction = match.group("dec") == null;
+    double number;
+    if (match.group("whole") != null) {
+      number =
+          Double.parseDouble(match.group("whole")) + ratio(match.group("num"), match.group("den"));
+    } else if (fraction) {
+      number = ratio(match.group("fnum"), match.group("fden"));
+    } else {
+      number = Double.parseDouble(match.group("dec").replace(',', '.'));
+    }
+    if (match.group("sign") != null) {
+      number = -number;
+    }
+    String unit = match.group("unit") == null ? "" : match.group("unit").toLowerCase(Locale.ROOT);
+    double mm =
+        switch (unit) {
+          case "mm" -> number;
+          case "cm" -> number * 10;
+          case "" -> fraction || unitless == LengthUnit.INCH ? number * MM_PER_INCH : number;
+          default -> number * MM_PER_INCH;
+        };
+    if (!(Math.abs(mm) <= LARGEST_MM)) {
+      throw new IllegalArgumentException(
+          "\""
+              + text.strip()
+              + "\" is "
+              + both(mm)
+              + "; lengths here go up to "
+              + (int) LARGEST_MM
+              + " mm. Is the unit right?");
+    }
+    return new Typed(mm, both(mm));
+  }
+
+  /**
+   * {@return the length in the unit, with its symbol: millimetres with one decimal, inches three}
+   */
+  public static String text(double mm, LengthUnit unit) {
+    return number(mm, unit) + " " + unit.symbol();
+  }
+
+  /** {@return the length in the unit, without its symbol} */
+  public static String number(double mm, LengthUnit unit) {
+    return unit == LengthUnit.MM ? Working.number(mm, 1) : Working.number(mm / MM_PER_INCH, 3);
+  }
+
+  /** {@return the length in both units, for saying back what was understood} */
+  public static String both(double mm) {
+    return text(mm, LengthUnit.MM) + " = " + text(mm, LengthUnit.INCH);
+  }
+
+  /**
+   * The nearest 1/64 inch.
+   *
+   * @param mm a length of zero or more
+   * @return such as {@code 1 1/8 in}, the fraction in lowest terms
+   */
+  public static String nearest64th(double mm) {
+    long sixtyFourths = Math.round(mm / MM_PER_INCH * 64);
+    long whole = sixtyFourths / 64;
+    long part = sixtyFourths % 64;
+    if (part == 0) {
+      return whole + " in";
+    }
+    int shift = Math.min(Long.numberOfTrailingZeros(part), 6);
+    String fraction = (part >> shift) + "/" + (64 >> shift);
+    return (whole == 0 ? fraction : whole + " " + fraction) + " in";
+  }
+
+  /** {@return the length minus its nearest 1/64 inch, in millimetres} */
+  public static double errorOf64th(double mm) {
+    return mm - Math.round(mm / MM_PER_INCH * 64) / 64.0 * MM_PER_INCH;
+  }
+
+  private static double ratio(String numerator, String denominator) {
+    double below = Double.parseDouble(denominator);
+    if (below == 0) {
+      throw new IllegalArgumentException("a fraction over 0 is not a length; type for example 3/4");
+    }
+    return Double.parseDouble(numerator) / below;
+  }
+}

@@ -68,7 +68,7 @@ public class WiringBenchmark {
             new Element.Source("2", "feed", "0", 5),
             new Element.Resistor("1", "vdd", "pin", 35_000),
             new Element.Resistor("2", "feed", "anode", 220),
-            new Element.Diode("1", "anode", "pin", Element.Model.lamp(2, 0.015)),
+            new Element.Diode("1", "anode", "pin", Element.Model.lamp(2, 0.015, 0)),
             new Element.Switch("1", "pin", "common", 0.1, true),
             new Element.Resistor("3", "common", "0", 0.2),
             new Element.Resistor("4", "pin", "0", 3.3e6));

@@ -32,7 +32,7 @@ final class ExportCommand implements Callable<Integer> {
       paramLabel = "WHAT",
       description =
           "bench-sheet, template-pdf, svg, dxf, drill-csv, cap-labels, header-overlay, wiring-csv,"
-              + " cut-list, netlist, spice, labels or descriptor.")
+              + " cut-list, netlist, parts-csv, spice, labels or descriptor.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")

@@ -10,8 +10,10 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import kumite.files.BuildFileException;
 import kumite.kind.BoardKind;
-import kumite.loom.Netlist;
-import kumite.loom.Probe;
+import kumite.wiring.Net;
+import kumite.wiring.Nets;
+import kumite.wiring.Probe;
+import kumite.wiring.Wiring;
 import kumite.name.Joint;
 import kumite.verdict.Bench;
 import picocli.CommandLine.Command;
@@ -46,7 +48,7 @@ final class NetsCommand implements Callable<Integer> {
             .orElseThrow(
                 () -> new IllegalArgumentException("the build has no board yet; choose one first"));
     if (probed == null) {
-      return list(bench.netlist().orElseThrow());
+      return list(bench.wiring().orElseThrow());
     }
     Probe probe;
     try {
@@ -55,7 +57,7 @@ final class NetsCommand implements Callable<Integer> {
       throw new IllegalArgumentException(probed + ": " + e.getMessage(), e);
     }
     // The plan is what the meter is held against, not what was noted as done by hand.
-    Netlist plan = Netlist.planned(bench.build(), board, bench.loom());
+    Nets plan = Wiring.planned(board, bench.loom()).nets();
     List<Probe.Found> found = probe.against(plan, bench.loom());
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
@@ -80,17 +82,17 @@ final class NetsCommand implements Callable<Integer> {
     return found.isEmpty() ? 0 : 1;
   }
 
-  private int list(Netlist netlist) {
+  private int list(Wiring wiring) {
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
-      out.println(kumite.files.Tables.netlistJson(netlist));
+      out.println(kumite.files.Tables.netlistJson(wiring));
       return 0;
     }
-    for (Netlist.Net net : netlist.nets()) {
+    for (Net net : wiring.nets().joined()) {
       out.println(
           net.name()
               + ": "
-              + String.join(", ", net.pins().stream().map(pin -> pin.joint().toString()).toList()));
+              + String.join(", ", net.places().stream().map(place -> place.joint().toString()).toList()));
     }
     return 0;
   }

@@ -60,7 +60,7 @@ final class PathsCommand implements Callable<Integer> {
           path.strand().map(s -> s.colour().code()).orElse("-"),
           path.strand().map(s -> s.lengthMm() + " mm").orElse("-"),
           path.pin().map(p -> p.terminal().name()).orElse("-"),
-          path.site().entry().map(e -> TargetText.of(e.target())).orElse("-"),
+          path.target().map(TargetText::of).orElse("-"),
           path.field().map(f -> "byte " + f.byteIndex() + " bit " + f.bitIndex()).orElse("-"),
           path.function());
     }
@@ -83,10 +83,13 @@ final class PathsCommand implements Callable<Integer> {
     node.put("held_v", path.levels().map(InputLevels::heldVolts).orElse(null));
     node.put("level_idle", path.levels().map(l -> l.idle().words()).orElse(null));
     node.put("level_held", path.levels().map(l -> l.held().words()).orElse(null));
+    node.put(
+        "floating",
+        path.levels().filter(l -> l.floating().isPresent()).isPresent());
     node.put("topology", path.topology());
-    node.put("pulls", path.levels().map(InputLevels::pull).orElse(null));
-    if (path.site().entry().isPresent()) {
-      Target target = path.site().entry().get().target();
+    node.put("pulls", path.levels().map(l -> l.pull().words()).orElse(null));
+    if (path.target().isPresent()) {
+      Target target = path.target().get();
       Usage usage = ReportLayout.usageOf(target);
       ObjectNode host = node.putObject("host");
       host.put("kind", TargetText.kind(target));
@@ -105,6 +108,7 @@ final class PathsCommand implements Callable<Integer> {
     } else {
       node.putNull("report");
     }
+    node.put("reaches_host", path.whole());
     node.put("function", path.function());
     node.put("mean_delay_ms", path.delay().meanUs() / 1000);
     return node;

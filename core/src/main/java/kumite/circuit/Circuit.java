@@ -1,6 +1,7 @@
 package kumite.circuit;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -24,14 +25,11 @@ public record Circuit(List<Element> elements) {
 
   public Circuit {
     elements = List.copyOf(elements);
-    // A circuit has a dozen parts: comparing each with each is quicker than any set.
-    for (int i = 1; i < elements.size(); i++) {
-      for (int j = 0; j < i; j++) {
-        Element one = elements.get(i);
-        Element other = elements.get(j);
-        if (one.getClass() == other.getClass() && one.name().equals(other.name())) {
-          throw new IllegalArgumentException("two parts of the circuit are named " + one.name());
-        }
+    Set<String> names = new HashSet<>();
+    for (Element element : elements) {
+      if (!names.add(element.getClass().getSimpleName() + element.name())) {
+        throw new IllegalArgumentException(
+            "two parts of the circuit are named " + element.name());
       }
     }
   }

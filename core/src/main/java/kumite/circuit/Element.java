@@ -84,6 +84,17 @@ public sealed interface Element {
     public static final Model SIGNAL_DIODE =
         new Model("small-signal silicon diode", 2.52e-9, 1.752, 0.568);
 
+    /** Of the rated volts a lamp has this share left at a tiny current. */
+    static final double LOW_SHARE = 0.77;
+
+    private static final double LOW_RATIO = 80_000;
+
+    /** Below this, simulators of the usual kind lose the junction in their rounding. */
+    static final double LEAST_IS = 1.05e-24;
+
+    /** Leads and bulk of a lamp, in ohm: common practice, no source. */
+    private static final double LAMP_OHM = 2;
+
     public Model {
       if (!(saturationAmps > 0) || !(emission >= 0.5 && emission <= 10) || !(seriesOhm >= 0)) {
         throw new IllegalArgumentException(
@@ -99,20 +110,27 @@ public sealed interface Element {
     }
 
     /**
-     * A lamp that has the given volts at the given current. N = 2 and RS = 2 ohm are common
-     * practice, no source; IS follows.
+     * A lamp that has the given volts at the given current, and {@value #LOW_SHARE} of them at an
+     * eighty-thousandth of it: a meter on the joint of a white lamp, a quarter of a microampere, is
+     * said to leave 2.4 to 2.6 V (common practice, no source). IS is kept at {@value #LEAST_IS} A
+     * or more, so that any simulator solves it at 27 C.
      *
-     * @param forwardVolts above 0
+     * @param forwardVolts at {@code amps}, above 0
      * @param amps above 0
+     * @param insideOhm the resistor inside the lamp, in series; 0 where it has none
      */
-    public static Model lamp(double forwardVolts, double amps) {
-      if (!(forwardVolts > 0) || !(amps > 0)) {
+    public static Model lamp(double forwardVolts, double amps, double insideOhm) {
+      if (!(forwardVolts > 0) || !(amps > 0) || !(insideOhm >= 0)) {
         throw new IllegalArgumentException(
             "a lamp needs its volts and amps above 0, but had " + forwardVolts + " and " + amps);
       }
-      double seriesOhm = 2;
-      double junction = Math.max(0.1, forwardVolts - amps * seriesOhm);
-      return new Model("lamp", amps / Math.expm1(junction / (2 * THERMAL_VOLTS)), 2, seriesOhm);
+      double junction = Math.max(0.1, forwardVolts - amps * LAMP_OHM);
+      double low = LOW_SHARE * forwardVolts;
+      double emission = (junction - low) / (THERMAL_VOLTS * Math.log(LOW_RATIO));
+      double least = junction / (THERMAL_VOLTS * Math.log(amps / LEAST_IS));
+      emission = Math.min(10, Math.max(0.5, Math.max(emission, least)));
+      double saturation = amps / Math.expm1(junction / (emission * THERMAL_VOLTS));
+      return new Model("lamp", saturation, emission, LAMP_OHM + insideOhm);
     }
   }
 

@@ -1,216 +1,341 @@
 package kumite.circuit;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.Build;
-import kumite.build.loom.Hookup;
-import kumite.build.loom.Topology;
-import kumite.kind.BoardKind;
-import kumite.kind.Common;
-import kumite.kind.ContactKind;
-import kumite.kind.Terminal;
-import kumite.loom.CommonRun;
-import kumite.loom.ContactSite;
-import kumite.loom.Loom;
-import kumite.loom.PinChoice;
-import kumite.loom.Sharing;
-import kumite.loom.Strand;
-import kumite.loom.Wire;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
+import kumite.component.Component;
+import kumite.loom.Look;
+import kumite.loom.Looks;
 import kumite.name.ContactId;
-import kumite.working.Source;
-import kumite.working.Working;
+import kumite.name.Joint;
+import kumite.wiring.Wiring;
 
-/** The levels of all contacts of a loom; circuits that are alike are solved once. */
+/**
+ * Everything a board reads, solved from the wiring as it is.
+ *
+ * <pre>{@code
+ * Inputs inputs = Inputs.of(wiring, Looks.of(board, loom), new Solves());
+ * inputs.levels().get(ContactId.parse("horn")).idleVolts();
+ * inputs.see(contact -> 0); // what each look takes in while nobody presses
+ * }</pre>
+ */
 public final class Inputs {
-  private final Map<InputCircuit, Span[]> solved = new HashMap<>();
+  /** The input resistance of a usual meter: common practice, no source. */
+  private static final double METER_OHM = 10e6;
 
-  Inputs() {}
+  private final Network network;
+  private final Map<ContactId, InputLevels> levels = new LinkedHashMap<>();
+  private final List<LampCurrent> lamps = new ArrayList<>();
 
-  /** {@return the levels of each contact that has a terminal} */
-  public static Map<ContactId, InputLevels> of(Build build, BoardKind board, Loom loom) {
-    Inputs inputs = new Inputs();
-    Map<ContactId, Strand> strands = loom.byContact();
-    Map<String, Integer> runMm = new HashMap<>();
-    for (CommonRun run : loom.runs()) {
-      runMm.put(run.name(), run.lengthMm());
-    }
-    Wire wire = Wire.ofAwg(build.loom().laying().gaugeAwg());
-    Map<ContactId, InputLevels> levels = new HashMap<>();
-    for (ContactSite site : loom.sites()) {
-      Optional<PinChoice> pin = loom.pinOf(site.id());
-      if (pin.isEmpty()) {
-        continue;
-      }
-      // At worst the current comes along the whole common and back along the strand.
-      double lengthMm =
-          (strands.containsKey(site.id()) ? strands.get(site.id()).lengthMm() : 0)
-              + runMm.getOrDefault(site.common().words(), 0);
-      InputCircuit circuit = circuit(board, loom, site, pin.get().terminal(), wire.ohm(lengthMm));
-      levels.put(site.id(), inputs.levels(circuit));
-    }
-    return levels;
+  private Inputs(Network network) {
+    this.network = network;
   }
 
-  private static InputCircuit circuit(
-      BoardKind board, Loom loom, ContactSite site, Terminal terminal, double wireOhm) {
-    Optional<Sharing> sharing = loom.sharingOf(site.id());
-    ContactKind.Type type = site.contact().type();
-    if (type == ContactKind.Type.WIPER) {
-      return InputCircuit.of(InputCircuit.Shape.WIPER, board, terminal, Common.GROUND, wireOhm)
-          .stepped(0, site.kind().ohm(), 0);
-    }
-    if (type == ContactKind.Type.LADDER) {
-      return InputCircuit.of(InputCircuit.Shape.TAP_LADDER, board, terminal, Common.GROUND, wireOhm)
-          .stepped(site.kind().steps(), site.kind().ohm(), 0);
-    }
-    Hookup hookup = site.control().hookup();
-    if (sharing.isPresent()) {
-      InputCircuit.Shape shape = shape(sharing.get().group().topology());
-      InputCircuit shared =
-          InputCircuit.of(shape, board, terminal, Common.GROUND, wireOhm)
-              .restingClosed(hookup.restsClosed());
-      return shape == InputCircuit.Shape.BUTTON_LADDER
-          ? shared.stepped(
-              sharing.get().seats().size(),
-              0,
-              sharing.get().seat(site.id()).map(Sharing.Seat::step).orElse(1))
-          : shared;
-    }
-    boolean touch =
-        terminal.can(Terminal.Ability.TOUCH) && board.fixedMap()
-            || site.kind().family() == kumite.kind.ControlKind.Family.PAD
-                && terminal.can(Terminal.Ability.TOUCH);
-    InputCircuit plain =
-        InputCircuit.of(
-                touch ? InputCircuit.Shape.TOUCH : InputCircuit.Shape.CONTACT,
-                board,
-                terminal,
-                site.common(),
-                wireOhm)
-            .restingClosed(hookup.restsClosed());
-    double volts = Loom.lampVolts(board, site.control());
-    return site.kind().lamp().isPresent() && hookup.lampShares() && volts > 0
-        ? plain.lit(site.kind().lamp().get(), hookup.lampOhm().orElse(0), volts)
-        : plain;
-  }
-
-  private static InputCircuit.Shape shape(Topology topology) {
-    return switch (topology) {
-      case MATRIX -> InputCircuit.Shape.MATRIX;
-      case BARE_MATRIX -> InputCircuit.Shape.BARE_MATRIX;
-      case REGISTERS -> InputCircuit.Shape.REGISTER;
-      case LADDER -> InputCircuit.Shape.BUTTON_LADDER;
-      case MULTIPLEXER -> InputCircuit.Shape.MULTIPLEXER;
-      case TOUCH -> InputCircuit.Shape.TOUCH;
-    };
-  }
-
-  InputLevels levels(InputCircuit circuit) {
-    OperatingPoint idle = circuit.circuit(false).operatingPoint();
-    OperatingPoint held = circuit.circuit(true).operatingPoint();
-    for (OperatingPoint point : List.of(idle, held)) {
-      if (point instanceof OperatingPoint.Unsolved fault && floats(fault)) {
-        return unsolved(circuit, fault, idle, held);
+  /** Solves all contacts idle and held, and all lamps. */
+  public static Inputs of(Wiring wiring, Looks looks, Solves solves) {
+    Inputs inputs = new Inputs(new Network(wiring, looks, solves));
+    Scan rest = new Scan(inputs.network, contact -> 0);
+    looks
+        .byContact()
+        .forEach((contact, look) -> inputs.levels.put(contact, inputs.levels(contact, look, rest)));
+    for (Component part : wiring.parts()) {
+      if (part instanceof Component.Light light) {
+        inputs.lamps.add(LampCurrent.of(inputs.network, light));
       }
     }
-    Span[] corners = solved.computeIfAbsent(circuit.coarse(), Inputs::corners);
-    double idleVolts = at(idle);
-    double heldVolts = at(held);
-    Span idleSpan = new Span(corners[0].least(), idleVolts, corners[0].most()).reaching(idleVolts);
-    Span heldSpan = new Span(corners[1].least(), heldVolts, corners[1].most()).reaching(heldVolts);
+    return inputs;
+  }
+
+  /** {@return the levels of each contact that the board looks at} */
+  public Map<ContactId, InputLevels> levels() {
+    return java.util.Collections.unmodifiableMap(levels);
+  }
+
+  /** {@return the current of each lamp, in the order of the controls} */
+  public List<LampCurrent> lamps() {
+    return java.util.Collections.unmodifiableList(lamps);
+  }
+
+  /** {@return why nothing works at all, where a supply is shorted} */
+  public Optional<String> dead() {
+    return network.dead();
+  }
+
+  /** {@return the wiring that was solved} */
+  public Wiring wiring() {
+    return network.wiring();
+  }
+
+  /** {@return the looks of the board} */
+  public Looks looks() {
+    return network.looks();
+  }
+
+  /**
+   * {@return what each look takes in while hands stand so}
+   *
+   * @param hands how far each contact is moved, 0 to 1
+   */
+  public Map<Look, Seen> see(ToDoubleFunction<ContactId> hands) {
+    Scan scan = new Scan(network, hands);
+    Map<Look, Seen> seen = new LinkedHashMap<>();
+    network.looks().all().forEach(look -> seen.put(look, scan.see(look)));
+    return seen;
+  }
+
+  /**
+   * {@return what the look meant for a contact takes in while hands stand so}
+   *
+   * @throws java.util.NoSuchElementException if the board does not look at it
+   */
+  public Seen see(ContactId contact, ToDoubleFunction<ContactId> hands) {
+    return new Scan(network, hands).see(network.looks().of(contact).orElseThrow());
+  }
+
+  Network network() {
+    return network;
+  }
+
+  // ---- one contact
+
+  private InputLevels levels(ContactId contact, Look look, Scan rest) {
+    Scan held = new Scan(network, c -> c.equals(contact) ? 1 : 0);
+    double logic = network.board().logicVolts();
+    boolean chip = look.how() instanceof Look.Bit;
+    InputLevels.Thresholds thresholds =
+        chip
+            ? new InputLevels.Thresholds(logic, Scan.CHIP_LOW * logic, Scan.CHIP_HIGH * logic)
+            : new InputLevels.Thresholds(
+                logic, network.board().lowVolts(), network.board().highVolts());
+    Stand idle = stand(look, rest);
+    Stand down = stand(look, held);
+    Optional<String> trouble =
+        network.dead().or(() -> idle.trouble()).or(() -> down.trouble());
+    Optional<InputLevels.Floating> floating = idle.floating(false).or(() -> down.floating(true));
+    Seen seenIdle = rest.see(look);
+    Seen seenHeld = held.see(look);
+    boolean byProgram = chip || look.how() instanceof Look.Step;
+    boolean told = !byProgram || seenIdle.pressed() != seenHeld.pressed();
     return new InputLevels(
-        circuit,
-        idleSpan,
-        heldSpan,
-        circuit.measured() ? InputLevels.Reading.MEASURED : circuit.read(idleSpan),
-        circuit.measured() ? InputLevels.Reading.MEASURED : circuit.read(heldSpan),
-        Optional.empty(),
-        working(circuit, idleSpan, heldSpan));
+        look,
+        network.pull(look.read().name()),
+        thresholds,
+        idle.span(),
+        down.span(),
+        reading(look, thresholds, idle, seenIdle),
+        reading(look, thresholds, down, seenHeld),
+        floating,
+        trouble,
+        sketch(look, look.how() instanceof Look.Volts ? middle(contact, look) : idle, down, told));
   }
 
-  /** Only what leaves the terminal itself without an answer matters: a far end may well float. */
-  private static boolean floats(OperatingPoint.Unsolved fault) {
-    return fault.why() != OperatingPoint.Why.FLOATING || fault.names().contains(InputCircuit.PIN);
+  /** A pot or ladder in the middle of its travel, where both its halves count. */
+  private Stand middle(ContactId contact, Look look) {
+    return stand(look, new Scan(network, c -> c.equals(contact) ? 0.5 : 0));
   }
 
-  private static double at(OperatingPoint point) {
-    return point.solved().at(InputCircuit.PIN);
-  }
-
-  private static Span[] corners(InputCircuit circuit) {
-    boolean lit = circuit.shape() == InputCircuit.Shape.LAMP_ON_CONTACT;
-    Span[] spans = new Span[2];
-    for (InputCircuit.Corner corner : InputCircuit.Corner.all(lit)) {
-      for (int held = 0; held < 2; held++) {
-        double volts = at(circuit.circuit(held == 1, corner).operatingPoint());
-        spans[held] = spans[held] == null ? Span.at(volts) : spans[held].reaching(volts);
-      }
+  private InputLevels.Reading reading(
+      Look look, InputLevels.Thresholds thresholds, Stand stand, Seen seen) {
+    if (look.measured()) {
+      return InputLevels.Reading.MEASURED;
     }
-    return spans;
+    boolean lost =
+        stand.floats() || stand.trouble().isPresent() || network.dead().isPresent();
+    boolean chipLost =
+        look.how() instanceof Look.Bit && seen.reading() == InputLevels.Reading.UNDEFINED;
+    return lost || chipLost ? InputLevels.Reading.UNDEFINED : thresholds.read(stand.span());
   }
 
-  private static InputLevels unsolved(
-      InputCircuit circuit,
-      OperatingPoint.Unsolved fault,
-      OperatingPoint idle,
-      OperatingPoint held) {
-    // A terminal that floats takes any volts between the rails.
-    Span any = new Span(0, circuit.reads().logicVolts() / 2, circuit.reads().logicVolts());
-    Span idleSpan = idle instanceof OperatingPoint.Solved ? Span.at(at(idle)) : any;
-    Span heldSpan = held instanceof OperatingPoint.Solved ? Span.at(at(held)) : any;
-    return new InputLevels(
-        circuit,
-        idleSpan,
-        heldSpan,
-        idle instanceof OperatingPoint.Solved
-            ? circuit.read(idleSpan)
-            : InputLevels.Reading.UNDEFINED,
-        held instanceof OperatingPoint.Solved
-            ? circuit.read(heldSpan)
-            : InputLevels.Reading.UNDEFINED,
-        Optional.of(fault),
-        working(circuit, idleSpan, heldSpan));
+  /** The place of one look, with one set of hands. */
+  private final class Stand {
+    private final Look look;
+    private final int net;
+    private final Conditions now;
+    private final Optional<Island> island;
+    private final boolean floats;
+    private final Span span;
+    private Optional<String> trouble = Optional.empty();
+
+    Stand(Look look, int net, Conditions now) {
+      this.look = look;
+      this.net = net;
+      this.now = now;
+      this.island =
+          network.rail(net)
+              ? Optional.empty()
+              : Optional.of(at(Corner.USUAL, OptionalDouble.empty(), Edge.GROUND));
+      this.floats = island.isPresent() && island.get().floats();
+      this.span = floats ? floatingSpan() : solvedSpan();
+    }
+
+    boolean floats() {
+      return floats;
+    }
+
+    Span span() {
+      return span;
+    }
+
+    Optional<String> trouble() {
+      return trouble;
+    }
+
+    Optional<InputLevels.Floating> floating(boolean held) {
+      return floats
+          ? Optional.of(
+              new InputLevels.Floating(
+                  held, span.least(), span.most(), loaded(METER_OHM, Edge.GROUND)))
+          : Optional.empty();
+    }
+
+    private Island at(Corner corner, OptionalDouble loadOhm, int rail) {
+      return Island.at(network, net, now, corner, loadOhm, rail);
+    }
+
+    private double loaded(double ohm, int rail) {
+      return volts(at(Corner.USUAL, OptionalDouble.of(ohm), rail));
+    }
+
+    private double leaked(int rail) {
+      return loaded(network.leakOhm(look.read().name()), rail);
+    }
+
+    private Span floatingSpan() {
+      double down = leaked(Edge.GROUND);
+      double up = leaked(Edge.LOGIC);
+      return new Span(Math.min(down, up), down, Math.max(down, up));
+    }
+
+    private Span solvedSpan() {
+      if (island.isEmpty()) {
+        double volts = network.railVolts(net, Corner.USUAL);
+        return Span.at(volts);
+      }
+      double usual = volts(island.get());
+      Spread spread =
+          network
+              .solves()
+              .recall(
+                  new Alike(
+                      island.get().circuit(),
+                      network.pull(look.read().name()),
+                      network.board().pullLeastOhm(),
+                      network.board().pullMostOhm(),
+                      network.board().logicVolts()),
+                  key -> spread(island.get().lit()));
+      spread.trouble().ifPresent(words -> trouble = Optional.of(words));
+      return new Span(spread.least(), usual, spread.most()).reaching(usual);
+    }
+
+    private Spread spread(boolean lit) {
+      double least = Double.POSITIVE_INFINITY;
+      double most = Double.NEGATIVE_INFINITY;
+      Looks.Pull pull = network.pull(look.read().name());
+      int against = pull == Looks.Pull.DOWN ? Edge.LOGIC : Edge.GROUND;
+      for (Corner corner : Corner.all(lit)) {
+        OptionalDouble leak =
+            corner.leak()
+                ? OptionalDouble.of(network.leakOhm(look.read().name()))
+                : OptionalDouble.empty();
+        Island island = at(corner, leak, against);
+        if (island.solve() instanceof OperatingPoint.Unsolved fault) {
+          return new Spread(0, 0, Optional.of(fault.words()));
+        }
+        double volts = volts(island);
+        least = Math.min(least, volts);
+        most = Math.max(most, volts);
+      }
+      return new Spread(least, most, Optional.empty());
+    }
+
+    private double volts(Island solved) {
+      return solved.solve() instanceof OperatingPoint.Solved point
+          ? point.at(solved.nodeOf(net).orElseThrow())
+          : Double.NaN;
+    }
   }
 
-  private static Working working(InputCircuit circuit, Span idle, Span held) {
-    return new Working(
-        "volts at the terminal",
-        "G v = i, solved node by node, idle and held, over all tolerances",
-        List.of(
-            Working.words("circuit", circuit.shape().words(), "common to " + end(circuit)),
-            Working.value("Vs", circuit.reads().logicVolts(), 2, "V", "logic supply, within 5 %"),
-            Working.words("pull", pullWords(circuit), circuit.pull()),
-            Working.value("R wire", circuit.wireOhm(), 2, "ohm", "strand and common"),
-            Working.words(
-                "idle", span(idle), "reads low up to " + volts(circuit.reads().lowVolts())),
-            Working.words(
-                "held", span(held), "reads high from " + volts(circuit.reads().highVolts()))),
-        "idle " + volts(idle.usual()) + ", held " + volts(held.usual()),
-        Source.derived("modified nodal analysis; tolerances and leakage are common practice"));
+  /** Islands with equal keys have equal spreads. */
+  private record Alike(
+      Circuit usual, Looks.Pull pull, double leastOhm, double mostOhm, double logicVolts) {}
+
+  private record Spread(double least, double most, Optional<String> trouble) {}
+
+  private Stand stand(Look look, Scan scan) {
+    return new Stand(look, scan.place(look), scan.during(look));
   }
 
-  private static String end(InputCircuit circuit) {
-    return circuit.measured() ? "supply and ground" : circuit.common().words();
+  // ---- its picture
+
+  private Sketch sketch(Look look, Stand idle, Stand held, boolean told) {
+    Set<Edge> closed = new LinkedHashSet<>();
+    idle.island.ifPresent(island -> closed.addAll(island.edges()));
+    Set<Edge> all = new LinkedHashSet<>();
+    held.island.ifPresent(island -> all.addAll(island.edges()));
+    all.addAll(closed);
+    List<Sketch.Branch> branches = new ArrayList<>();
+    Set<Integer> nets = new LinkedHashSet<>(List.of(idle.net));
+    for (Edge edge : all) {
+      branches.add(Branches.of(network, edge, idle.now, closed.contains(edge)));
+      nets.add(edge.a());
+      nets.add(edge.b());
+    }
+    Map<Integer, Double> atRest = volts(idle);
+    Map<Integer, Double> down = volts(held);
+    List<Sketch.Level> shown = new ArrayList<>();
+    for (int net : nets) {
+      shown.add(
+          new Sketch.Level(
+              network.name(net),
+              network.rail(net),
+              known(net, atRest, down),
+              known(net, down, atRest)));
+    }
+    return new Sketch(network.name(idle.net), how(look), told, branches, shown);
   }
 
-  private static String pullWords(InputCircuit circuit) {
-    return circuit.pull().equals("none")
-        ? "none"
-        : circuit.pull().endsWith("beside it")
-            ? "10 kohm"
-            : Working.number(circuit.pulls().leastOhm() / 1000, 0)
-                + " to "
-                + Working.number(circuit.pulls().mostOhm() / 1000, 0)
-                + " kohm";
+  private double known(int net, Map<Integer, Double> first, Map<Integer, Double> second) {
+    return network.rail(net)
+        ? network.railVolts(net, Corner.USUAL)
+        : first.getOrDefault(net, second.getOrDefault(net, Double.NaN));
   }
 
-  private static String span(Span span) {
-    return volts(span.least()) + " to " + volts(span.most());
+  private static Map<Integer, Double> volts(Stand stand) {
+    Map<Integer, Double> volts = new HashMap<>();
+    if (stand.floats()) {
+      volts.put(stand.net, stand.span().usual());
+    } else if (stand.island.isPresent()
+        && stand.island.get().solve() instanceof OperatingPoint.Solved solved) {
+      stand.island.get().nodes().forEach((net, node) -> volts.put(net, solved.at(node)));
+    }
+    return volts;
   }
 
-  private static String volts(double volts) {
-    return Working.number(volts, 3) + " V";
+  private static String how(Look look) {
+    if (look.how() instanceof Look.Row row) {
+      return look.read().name() + " while " + row.row().name() + " is driven low";
+    }
+    if (look.how() instanceof Look.Bit bit) {
+      return "bit " + (bit.bit() + 1) + " shifted into " + look.read().name();
+    }
+    if (look.how() instanceof Look.Channel channel) {
+      return look.read().name() + " while channel " + channel.code() + " is picked";
+    }
+    if (look.how() instanceof Look.Step step) {
+      return "nearest step, this is " + step.step();
+    }
+    return look.read().name();
+  }
+
+  /** {@return whether a place is part of the wiring} */
+  boolean has(Joint joint) {
+    return network.has(joint);
   }
 }

@@ -1,55 +1,56 @@
 package kumite.device;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.ToDoubleFunction;
+import java.util.function.Function;
 import kumite.build.map.AxisName;
 import kumite.build.map.Target;
-import kumite.circuit.InputLevels;
+import kumite.circuit.Seen;
 import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
 import kumite.hid.Usage;
-import kumite.kind.BoardKind;
-import kumite.power.Converter;
+import kumite.loom.Look;
+import kumite.name.ContactId;
 
-/** Packs the settled state of all contacts into reports. */
+/** Packs what the board has taken in by all its looks into reports. */
 final class ReportComposer {
-  /** A wiper mapped to a press counts as pressed from the middle of its travel. */
-  private static final double PRESSED_FROM = 0.5;
-
   private final ReportLayout layout;
-  private final List<SignalPath> paths;
-  private final BoardKind board;
+  private final List<Meaning> meanings;
+  private final int axisMaximum;
 
-  ReportComposer(ReportLayout layout, List<SignalPath> paths, BoardKind board) {
+  ReportComposer(ReportLayout layout, List<Meaning> meanings, int axisMaximum) {
     this.layout = layout;
-    this.paths = paths.stream().filter(SignalPath::whole).toList();
-    this.board = board;
+    this.meanings = meanings.stream().filter(m -> m.field().isPresent()).toList();
+    this.axisMaximum = axisMaximum;
   }
 
-  /** {@return the transfer of one report id in the given state} */
-  byte[] compose(int reportId, ToDoubleFunction<SignalPath> travel) {
+  /** {@return whether a contact's look has a place in a report} */
+  boolean reports(ContactId contact) {
+    return meanings.stream().anyMatch(m -> m.look().contact().filter(contact::equals).isPresent());
+  }
+
+  /** {@return the transfer of one report id with looks settled so} */
+  byte[] compose(int reportId, Function<Look, Seen> settled) {
     byte[] transfer = layout.blank(reportId);
     Set<Target.Direction> hat = EnumSet.noneOf(Target.Direction.class);
     Map<AxisName, int[]> ends = new EnumMap<>(AxisName.class);
-    for (SignalPath path : paths) {
-      InputField field = path.field().orElseThrow();
+    for (Meaning meaning : meanings) {
+      InputField field = meaning.field().orElseThrow();
       if (field.reportId() != reportId) {
         continue;
       }
-      double at = felt(path, travel.applyAsDouble(path));
-      boolean pressed = at >= PRESSED_FROM;
-      Target target = path.site().entry().orElseThrow().target();
+      Seen seen = settled.apply(meaning.look());
+      boolean pressed = pressed(meaning, seen);
+      Target target = meaning.target().orElseThrow();
       if (target instanceof Target.Steps steps) {
-        step(transfer, path, steps, at);
+        step(transfer, meaning, steps, seen);
       } else if (target instanceof Target.Axis) {
-        field.write(transfer, axisValue(path, field, at));
+        field.write(transfer, value(meaning, field, seen));
       } else if (target instanceof Target.AxisEnd end) {
         int[] both = ends.computeIfAbsent(end.axis(), axis -> new int[2]);
         both[end.high() ? 1 : 0] |= pressed ? 1 : 0;
@@ -75,29 +76,27 @@ final class ReportComposer {
     return transfer;
   }
 
-  /** A contact wired at its resting tab is closed until it is pressed. */
-  private static double felt(SignalPath path, double at) {
-    return !path.site().contact().type().analog() && path.site().control().hookup().restsClosed()
-        ? 1 - at
-        : at;
+  /** {@return whether volts are taken as they are: a wiper or a stepped switch, not a button} */
+  private static boolean travels(Meaning meaning) {
+    return meaning.look().measured() && !(meaning.look().how() instanceof Look.Step);
   }
 
-  private void step(byte[] transfer, SignalPath path, Target.Steps steps, double at) {
-    int count = path.site().kind().steps();
-    if (count < 2) {
+  /** A wiper mapped to a press counts as pressed from the middle of its travel. */
+  private boolean pressed(Meaning meaning, Seen seen) {
+    return travels(meaning) ? seen.code() * 2 > axisMaximum : seen.pressed();
+  }
+
+  private void step(byte[] transfer, Meaning meaning, Target.Steps steps, Seen seen) {
+    if (meaning.steps() < 2) {
       return; // a finding says so
     }
-    int step = (int) Math.rint(at * (count - 1));
+    int step = (int) Math.rint(seen.code() / (double) axisMaximum * (meaning.steps() - 1));
     Optional<InputField> field = layout.fieldOf(new Usage(Usage.BUTTON, steps.first() + step));
     field.ifPresent(f -> f.write(transfer, 1));
   }
 
-  private int axisValue(SignalPath path, InputField field, double at) {
-    if (!path.site().contact().type().analog()) {
-      return at >= PRESSED_FROM ? field.logicalMaximum() : 0;
-    }
-    double volts = InputLevels.voltsAt(board, path.site().kind(), at);
-    return Converter.code(volts, board.logicVolts(), board.adcBits());
+  private int value(Meaning meaning, InputField field, Seen seen) {
+    return travels(meaning) ? seen.code() : seen.pressed() ? field.logicalMaximum() : 0;
   }
 
   /** {@return 0 to 7 clockwise from north; opposites cancel; null where nothing is left} */
@@ -121,10 +120,5 @@ final class ReportComposer {
       bytes.add(b & 0xFF);
     }
     return new Trace.Report(us, id, bytes);
-  }
-
-  /** {@return whether two transfers are the same} */
-  static boolean same(byte[] a, byte[] b) {
-    return Arrays.equals(a, b);
   }
 }

@@ -1,32 +1,32 @@
 package kumite.device;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.Build;
+import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
-import kumite.kind.BoardKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.loom.PinChoice;
 import kumite.loom.Sharing;
 import kumite.loom.Strand;
 import kumite.name.ContactId;
-import kumite.parts.Catalogue;
 import kumite.timing.Latency;
 
 /**
  * The way of one contact from finger to function; what is not decided yet is empty.
  *
- * @param site the contact, its control and its meaning
+ * @param site the contact and its control
  * @param sharing the group it shares terminals in, where it does
- * @param strand its strand
- * @param pin its terminal
- * @param levels the volts there
+ * @param strand its strand in the plan
+ * @param pin its terminal in the plan
+ * @param levels the volts there, by the wires as they are
+ * @param target what it means to the host: the meaning of its socket where the board fixes one
  * @param field its place in a report
  * @param delay from first edge to report
  */
@@ -36,30 +36,39 @@ public record SignalPath(
     Optional<Strand> strand,
     Optional<PinChoice> pin,
     Optional<InputLevels> levels,
+    Optional<Target> target,
     Optional<InputField> field,
     Latency delay) {
 
-  /** Follows all contacts of a build. */
+  /**
+   * Follows all contacts of a build.
+   *
+   * @param inputs what the board reads; empty without a board
+   */
   public static List<SignalPath> all(
-      Build build, Catalogue catalogue, Loom loom, ReportLayout layout) {
-    Optional<BoardKind> board = catalogue.boardOf(build);
-    Latency delay = Latency.of(build.timing());
+      Loom loom, ReportLayout layout, Optional<Inputs> inputs, Latency delay) {
     Map<ContactId, Strand> strands = loom.byContact();
-    Map<ContactId, InputLevels> levels = board.map(b -> Inputs.of(build, b, loom)).orElse(Map.of());
+    Map<ContactId, InputLevels> levels = inputs.map(Inputs::levels).orElse(Map.of());
+    Map<ContactId, Sharing> sharings = new HashMap<>();
+    loom.sharings().forEach(s -> s.seats().forEach(seat -> sharings.put(seat.site().id(), s)));
+    Map<ContactId, Optional<Target>> meanings = new HashMap<>();
+    inputs.ifPresent(
+        in ->
+            Meaning.all(in.looks(), loom, layout)
+                .forEach(m -> m.look().contact().ifPresent(c -> meanings.put(c, m.target()))));
     List<SignalPath> paths = new ArrayList<>();
     for (ContactSite site : loom.sites()) {
-      Optional<Strand> strand = Optional.ofNullable(strands.get(site.id()));
-      Optional<PinChoice> pin = loom.pinOf(site.id());
-      Optional<Sharing> sharing = loom.sharingOf(site.id());
-      Optional<InputField> field = site.entry().flatMap(entry -> layout.fieldOf(entry.target()));
+      Optional<Target> target =
+          meanings.getOrDefault(site.id(), site.entry().map(entry -> entry.target()));
       paths.add(
           new SignalPath(
               site,
-              sharing,
-              strand,
-              pin,
+              Optional.ofNullable(sharings.get(site.id())),
+              Optional.ofNullable(strands.get(site.id())),
+              loom.pinOf(site.id()),
               Optional.ofNullable(levels.get(site.id())),
-              field,
+              target,
+              target.flatMap(layout::fieldOf),
               delay));
     }
     return List.copyOf(paths);

@@ -1,23 +1,31 @@
 package kumite.device;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.SplittableRandom;
 import kumite.build.map.Timing;
+import kumite.circuit.Inputs;
+import kumite.circuit.Seen;
 import kumite.hid.ReportLayout;
-import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
+import kumite.loom.ContactSite;
+import kumite.loom.Look;
+import kumite.loom.Loom;
 import kumite.name.ContactId;
 import kumite.timing.Bounce;
 import kumite.timing.Debouncer;
 
 /**
  * A stand-in for the real board: it looks at the terminals, settles what it sees, maps it and
- * reports, in virtual time.
+ * reports, in virtual time. What it sees is solved from the wiring as it is, so a wire left out, a
+ * short or a ghost show as they would.
  *
  * <pre>{@code
  * Trace trace = device.move(Holds.NONE, Holds.NONE.with(ContactId.parse("horn"), 1), 1);
@@ -33,58 +41,46 @@ public final class SimulatedDevice {
 
   private final Timing timing;
   private final ReportLayout layout;
-  private final List<SignalPath> paths;
+  private final Loom loom;
+  private final Optional<Inputs> inputs;
   private final Optional<ReportComposer> composer;
 
   /**
-   * A device that runs the given paths.
+   * A device that runs a build.
    *
-   * @param board its board; without one nothing is ever reported
+   * @param timing how it looks and reports
+   * @param inputs what it reads; without a board nothing is ever reported
    */
   public SimulatedDevice(
-      Timing timing, Optional<BoardKind> board, ReportLayout layout, List<SignalPath> paths) {
+      Timing timing, ReportLayout layout, Loom loom, Optional<Inputs> inputs) {
     this.timing = timing;
     this.layout = layout;
-    this.paths = List.copyOf(paths);
-    this.composer = board.map(b -> new ReportComposer(layout, paths, b));
+    this.loom = loom;
+    this.inputs = inputs.filter(in -> in.dead().isEmpty());
+    this.composer =
+        this.inputs.map(
+            in ->
+                new ReportComposer(
+                    layout,
+                    Meaning.all(in.looks(), loom, layout),
+                    in.wiring().board().axisMaximum()));
   }
 
+  /** One contact on its way from one place to another. */
   private static final class Moving {
-    final SignalPath path;
+    final ContactId id;
     final double from;
     final double to;
     final Bounce bounce;
-    final Debouncer debouncer;
-    double settled;
     OptionalLong seenUs = OptionalLong.empty();
     OptionalLong settledUs = OptionalLong.empty();
     OptionalLong reportedUs = OptionalLong.empty();
 
-    Moving(SignalPath path, double from, double to, Bounce bounce, Timing timing) {
-      this.path = path;
+    Moving(ContactId id, double from, double to, Bounce bounce) {
+      this.id = id;
       this.from = from;
       this.to = to;
       this.bounce = bounce;
-      this.debouncer = new Debouncer(timing, false);
-      this.settled = from;
-    }
-
-    boolean analog() {
-      return path.site().contact().type().analog();
-    }
-
-    /** One look of the board at this contact's terminal. */
-    void look(long us) {
-      boolean moved = bounce.turnedAt((int) us);
-      if (moved && seenUs.isEmpty()) {
-        seenUs = OptionalLong.of(us);
-      }
-      // A wiper slides without bounce and is reported as it is; only presses are debounced.
-      boolean counts = analog() ? moved : debouncer.look(us, moved);
-      settled = counts ? to : from;
-      if (counts && settledUs.isEmpty()) {
-        settledUs = OptionalLong.of(us);
-      }
     }
   }
 
@@ -93,8 +89,9 @@ public final class SimulatedDevice {
     List<Trace.Report> reports = new ArrayList<>();
     composer.ifPresent(
         c -> {
+          Map<Look, Seen> seen = inputs.orElseThrow().see(holds::of);
           for (int id : layout.reportIds()) {
-            reports.add(ReportComposer.report(0, id, c.compose(id, path -> holds.of(path.id()))));
+            reports.add(ReportComposer.report(0, id, c.compose(id, seen::get)));
           }
         });
     return reports;
@@ -110,18 +107,18 @@ public final class SimulatedDevice {
     SplittableRandom random = new SplittableRandom(seed);
     int scanPhase = random.nextInt(timing.scanUs());
     int pollPhase = random.nextInt(timing.pollUs());
-    Map<ContactId, Moving> moving = new HashMap<>();
+    Map<ContactId, Moving> moving = new LinkedHashMap<>();
     long restUs = 0;
-    for (SignalPath path : paths) {
-      double from = before.of(path.id());
-      double to = after.of(path.id());
+    for (ContactSite site : loom.sites()) {
+      double from = before.of(site.id());
+      double to = after.of(site.id());
       if (from != to) {
-        ControlKind.Bounce range = path.site().kind().bounce();
+        ControlKind.Bounce range = site.kind().bounce();
         Bounce bounce =
-            path.site().contact().type().analog()
+            site.contact().type().analog()
                 ? Bounce.clean()
                 : Bounce.drawn(range.leastUs(), range.mostUs(), random);
-        moving.put(path.id(), new Moving(path, from, to, bounce, timing));
+        moving.put(site.id(), new Moving(site.id(), from, to, bounce));
         restUs = Math.max(restUs, bounce.lengthUs());
       }
     }
@@ -129,57 +126,112 @@ public final class SimulatedDevice {
     if (composer.isEmpty()) {
       return trace(moving, reports, restUs);
     }
-    run(moving, before, scanPhase, pollPhase, restUs, reports);
+    new Run(moving, before).go(scanPhase, pollPhase, restUs, reports);
     return trace(
         moving, reports, reports.isEmpty() ? restUs : reports.get(reports.size() - 1).us());
   }
 
-  private void run(
-      Map<ContactId, Moving> moving,
-      Holds before,
-      int scanPhase,
-      int pollPhase,
-      long restUs,
-      List<Trace.Report> reports) {
-    ReportComposer compose = composer.orElseThrow();
-    Map<Integer, byte[]> sent = new HashMap<>();
-    for (Trace.Report report : reports) {
-      sent.put(report.id(), report.toBytes());
+  /** The board at work while contacts move. */
+  private final class Run {
+    private final Map<ContactId, Moving> moving;
+    private final List<Moving> movers;
+    private final Holds before;
+    private final Map<BitSet, Map<Look, Seen>> known = new HashMap<>();
+    private final Map<Look, Debouncer> debouncers = new HashMap<>();
+    private final Map<Look, Seen> settled;
+    private final Map<Look, Seen> atFirst;
+
+    Run(Map<ContactId, Moving> moving, Holds before) {
+      this.moving = moving;
+      this.movers = List.copyOf(moving.values());
+      this.before = before;
+      this.atFirst = inputs.orElseThrow().see(before::of);
+      this.settled = new HashMap<>(atFirst);
+      atFirst.forEach(
+          (look, seen) -> debouncers.put(look, new Debouncer(timing, seen.pressed())));
     }
-    List<Moving> readable = moving.values().stream().filter(m -> m.path.whole()).toList();
-    // After the last edge: one look, the wait, a look to see that it is over, and one report.
-    long endUs =
-        Math.min(
-            LONGEST_US, restUs + timing.waitUs() * 2L + timing.scanUs() * 3L + timing.pollUs());
-    long scanUs = scanPhase;
-    long pollUs = pollPhase;
-    while (Math.min(scanUs, pollUs) <= endUs) {
-      if (scanUs <= pollUs) {
-        for (Moving m : readable) {
-          m.look(scanUs);
+
+    void go(int scanPhase, int pollPhase, long restUs, List<Trace.Report> reports) {
+      Map<Integer, byte[]> sent = new HashMap<>();
+      for (Trace.Report report : reports) {
+        sent.put(report.id(), report.toBytes());
+      }
+      // After the last edge: one look, the wait, a look to see that it is over, and one report.
+      long endUs =
+          Math.min(
+              LONGEST_US, restUs + timing.waitUs() * 2L + timing.scanUs() * 3L + timing.pollUs());
+      long scanUs = scanPhase;
+      long pollUs = pollPhase;
+      while (Math.min(scanUs, pollUs) <= endUs) {
+        if (scanUs <= pollUs) {
+          look(scanUs);
+          scanUs += timing.scanUs();
+        } else {
+          report(pollUs, sent, reports);
+          pollUs += timing.pollUs();
         }
-        scanUs += timing.scanUs();
-      } else {
-        long now = pollUs;
-        for (int id : layout.reportIds()) {
-          byte[] transfer =
-              compose.compose(
-                  id,
-                  path -> {
-                    Moving m = moving.get(path.id());
-                    return m == null ? before.of(path.id()) : m.settled;
-                  });
-          if (!ReportComposer.same(transfer, sent.get(id))) {
-            sent.put(id, transfer);
-            reports.add(ReportComposer.report(now, id, transfer));
-          }
+      }
+    }
+
+    private void look(long us) {
+      Map<Look, Seen> raw = raw(us);
+      raw.forEach(
+          (look, seen) -> {
+            // Volts are taken as they are; only presses are debounced.
+            boolean pressed = debouncers.get(look).look(us, seen.pressed());
+            Seen taken = new Seen(seen.volts(), seen.reading(), pressed, seen.code());
+            settled.put(look, taken);
+            look.contact().map(moving::get).ifPresent(m -> note(m, look, seen, taken, us));
+          });
+    }
+
+    private void note(Moving m, Look look, Seen seen, Seen taken, long us) {
+      if (m.seenUs.isEmpty() && differs(look, seen)) {
+        m.seenUs = OptionalLong.of(us);
+      }
+      if (m.settledUs.isEmpty() && differs(look, taken)) {
+        m.settledUs = OptionalLong.of(us);
+      }
+    }
+
+    private boolean differs(Look look, Seen seen) {
+      Seen first = atFirst.get(look);
+      return seen.pressed() != first.pressed() || seen.code() != first.code();
+    }
+
+    /** Each set of closed contacts is solved once. */
+    private Map<Look, Seen> raw(long us) {
+      BitSet turned = new BitSet();
+      for (int i = 0; i < movers.size(); i++) {
+        turned.set(i, movers.get(i).bounce.turnedAt((int) us));
+      }
+      return known.computeIfAbsent(
+          turned,
+          set -> {
+            Map<ContactId, Double> now = new HashMap<>();
+            for (int i = 0; i < movers.size(); i++) {
+              now.put(movers.get(i).id, set.get(i) ? movers.get(i).to : movers.get(i).from);
+            }
+            return inputs
+                .orElseThrow()
+                .see(contact -> now.getOrDefault(contact, before.of(contact)));
+          });
+    }
+
+    private void report(long us, Map<Integer, byte[]> sent, List<Trace.Report> reports) {
+      for (int id : layout.reportIds()) {
+        byte[] transfer = composer.orElseThrow().compose(id, settled::get);
+        if (!Arrays.equals(transfer, sent.get(id))) {
+          sent.put(id, transfer);
+          reports.add(ReportComposer.report(us, id, transfer));
         }
-        for (Moving m : readable) {
-          if (m.settledUs.isPresent() && m.reportedUs.isEmpty()) {
-            m.reportedUs = OptionalLong.of(now);
-          }
+      }
+      for (Moving m : movers) {
+        if (m.settledUs.isPresent()
+            && m.reportedUs.isEmpty()
+            && composer.orElseThrow().reports(m.id)) {
+          m.reportedUs = OptionalLong.of(us);
         }
-        pollUs += timing.pollUs();
       }
     }
   }

@@ -9,13 +9,18 @@ import com.fasterxml.jackson.dataformat.csv.CsvMapper;
 import com.fasterxml.jackson.dataformat.csv.CsvSchema;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import kumite.loom.Joints;
-import kumite.loom.Netlist;
+import kumite.component.Component;
+import kumite.loom.CutList;
 import kumite.loom.Strand;
+import kumite.wiring.Fitting;
+import kumite.wiring.Net;
+import kumite.wiring.Place;
+import kumite.wiring.Wiring;
 import kumite.measure.Shape;
 import kumite.name.Joint;
 import kumite.panel.DrillPlan;
@@ -109,39 +114,74 @@ public final class Tables {
         rows);
   }
 
-  /** {@return the nets as a table: one row a place} */
-  public static String netlist(Netlist netlist) {
+  /** {@return the nets as a table: one row a place, with the parts whose ends are there} */
+  public static String netlist(Wiring wiring) {
     List<List<String>> rows = new ArrayList<>();
-    for (Netlist.Net net : netlist.nets()) {
-      for (Netlist.Pin pin : net.pins()) {
+    Map<Joint, List<String>> parts = partsAt(wiring);
+    for (Net net : shown(wiring, parts)) {
+      for (Place place : net.places()) {
         rows.add(
             List.of(
                 net.name(),
-                pin.joint().part(),
-                pin.joint().tab(),
-                pin.role().name().toLowerCase(Locale.ROOT),
-                pin.volts() == 0 ? "" : number(pin.volts()),
-                String.join(" ", net.strands())));
+                place.joint().part(),
+                place.joint().tab(),
+                word(place.role()),
+                place.volts() == 0 ? "" : number(place.volts()),
+                String.join(" ", net.strands()),
+                String.join("; ", parts.getOrDefault(place.joint(), List.of()))));
       }
     }
-    return csv(List.of("net", "part", "tab", "role", "volts", "strands"), rows);
+    return csv(List.of("net", "part", "tab", "role", "volts", "strands", "parts"), rows);
   }
 
-  /** {@return the nets as JSON, an array of nets with their places} */
-  public static String netlistJson(Netlist netlist) {
+  /** Nets that join something, by wires or by a part between two of them. */
+  private static List<Net> shown(Wiring wiring, Map<Joint, List<String>> parts) {
+    return wiring.nets().all().stream()
+        .filter(
+            net ->
+                net.places().size() > 1
+                    || net.places().stream().anyMatch(p -> parts.containsKey(p.joint())))
+        .toList();
+  }
+
+  /** What is soldered to each place, and where its other ends go. */
+  private static Map<Joint, List<String>> partsAt(Wiring wiring) {
+    Map<Joint, List<String>> at = new HashMap<>();
+    for (Component part : wiring.parts()) {
+      for (Joint end : part.fitted() ? part.ends() : List.<Joint>of()) {
+        String others =
+            String.join(
+                " ",
+                part.ends().stream().filter(e -> !e.equals(end)).map(Joint::toString).toList());
+        String which =
+            part instanceof Component.Diode diode
+                ? diode.cathode().equals(end) ? " (band here)" : " (band there)"
+                : "";
+        at.computeIfAbsent(end, e -> new ArrayList<>())
+            .add(part.words() + " to " + others + which);
+      }
+    }
+    return at;
+  }
+
+  /** {@return the nets as JSON, an array of nets with their places and the parts there} */
+  public static String netlistJson(Wiring wiring) {
     ArrayNode nets = JsonNodeFactory.instance.arrayNode();
-    for (Netlist.Net net : netlist.nets()) {
+    Map<Joint, List<String>> parts = partsAt(wiring);
+    for (Net net : shown(wiring, parts)) {
       ObjectNode node = nets.addObject();
       node.put("net", net.name());
-      ArrayNode pins = node.putArray("pins");
-      for (Netlist.Pin pin : net.pins()) {
-        ObjectNode item = pins.addObject();
-        item.put("part", pin.joint().part());
-        item.put("tab", pin.joint().tab());
-        item.put("role", pin.role().name().toLowerCase(Locale.ROOT));
-        if (pin.volts() != 0) {
-          item.put("volts_v", pin.volts());
+      ArrayNode places = node.putArray("pins");
+      for (Place place : net.places()) {
+        ObjectNode item = places.addObject();
+        item.put("part", place.joint().part());
+        item.put("tab", place.joint().tab());
+        item.put("role", word(place.role()));
+        if (place.volts() != 0) {
+          item.put("volts_v", place.volts());
         }
+        ArrayNode here = item.putArray("parts");
+        parts.getOrDefault(place.joint(), List.of()).forEach(here::add);
       }
       ArrayNode strands = node.putArray("strands");
       net.strands().forEach(strands::add);
@@ -149,43 +189,48 @@ public final class Tables {
     return nets.toPrettyString();
   }
 
-  /** Share of each colour and gauge bought beyond what is cut: common practice, no source. */
-  public static final double SPARE = 0.1;
+  private static String word(Place.Role role) {
+    return role.name().toLowerCase(Locale.ROOT);
+  }
+
+  /** {@return the parts that are soldered in, one row a part, with where and which way round} */
+  public static String fittings(Bench bench) {
+    List<List<String>> rows = new ArrayList<>();
+    bench
+        .wiring()
+        .ifPresent(
+            wiring ->
+                Fitting.all(bench.build(), wiring)
+                    .forEach(
+                        f ->
+                            rows.add(
+                                List.of(f.what(), f.job(), f.from(), f.to(), f.direction()))));
+    return csv(List.of("part", "for", "from", "to", "direction"), rows);
+  }
 
   /** {@return the strands in the order they are cut: by gauge and colour, longest first} */
   public static String cutList(Bench bench) {
     List<List<String>> rows = new ArrayList<>();
-    Map<Joint, List<String>> shared = Joints.shared(bench.loom());
-    Map<String, Integer> totals = new TreeMap<>();
-    for (Strand strand : bench.loom().strands()) {
-      totals.merge(strand.gaugeAwg() + " " + strand.colour(), strand.lengthMm(), Integer::sum);
+    CutList list = CutList.of(bench.loom());
+    for (CutList.Cut cut : list.cuts()) {
+      Strand strand = cut.strand();
+      rows.add(
+          List.of(
+              String.valueOf(strand.gaugeAwg()),
+              strand.colour().code(),
+              strand.id(),
+              String.valueOf(strand.lengthMm()),
+              strand.from().words(),
+              strand.from().joint(),
+              number(strand.from().landing().stripMm()),
+              strand.to().words(),
+              strand.to().joint(),
+              number(strand.to().landing().stripMm()),
+              cut.fromWith().orElse(""),
+              cut.toWith().orElse(""),
+              strand.way().map(String::valueOf).orElse(""),
+              number(list.metres(strand))));
     }
-    bench.loom().strands().stream()
-        .sorted(
-            Comparator.comparingInt(Strand::gaugeAwg)
-                .thenComparing(Strand::colour)
-                .thenComparing(Comparator.comparingInt(Strand::lengthMm).reversed()))
-        .forEach(
-            strand ->
-                rows.add(
-                    List.of(
-                        String.valueOf(strand.gaugeAwg()),
-                        strand.colour().code(),
-                        strand.id(),
-                        String.valueOf(strand.lengthMm()),
-                        strand.from().words(),
-                        strand.from().joint(),
-                        number(Joints.stripMm(strand.from().joint())),
-                        strand.to().words(),
-                        strand.to().joint(),
-                        number(Joints.stripMm(strand.to().joint())),
-                        Joints.partner(shared, strand, strand.from().place()).orElse(""),
-                        Joints.partner(shared, strand, strand.to().place()).orElse(""),
-                        strand.way().map(String::valueOf).orElse(""),
-                        number(
-                            totals.get(strand.gaugeAwg() + " " + strand.colour())
-                                * (1 + SPARE)
-                                / 1000))));
     return csv(
         List.of(
             "gauge_awg",

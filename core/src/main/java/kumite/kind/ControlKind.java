@@ -31,6 +31,7 @@ import kumite.measure.Shape;
  * @param steps how many places a stepped control has; 0 for others
  * @param ohm resistance end to end of a pot or of one rung of a ladder; 0 for switches
  * @param latching whether it stays where it was put
+ * @param feed the supply its outputs need; empty for plain contacts
  */
 public record ControlKind(
     String id,
@@ -54,7 +55,8 @@ public record ControlKind(
     Optional<Lamp> lamp,
     int steps,
     double ohm,
-    boolean latching) {
+    boolean latching,
+    Optional<Feed> feed) {
 
   /** What a hand does with a control. */
   public enum Family {
@@ -185,6 +187,21 @@ public record ControlKind(
     }
   }
 
+  /**
+   * What a part with outputs of its own is fed with.
+   *
+   * @param leastVolts below this it does not work
+   * @param mostVolts above this it is harmed
+   * @param milliamps what it takes
+   */
+  public record Feed(double leastVolts, double mostVolts, double milliamps) {
+    public Feed {
+      Check.between(0.5, 24, leastVolts, "feed least_v");
+      Check.between(leastVolts, 24, mostVolts, "feed most_v");
+      Check.between(0, 2000, milliamps, "feed current_ma");
+    }
+  }
+
   public ControlKind {
     if (!id.matches("[a-z0-9]+(-[a-z0-9]+)*")) {
       throw new IllegalArgumentException(
@@ -217,8 +234,9 @@ public record ControlKind(
     Objects.requireNonNull(lamp, "lamp");
     Check.between(0, 64, steps, "steps");
     Check.between(0, 100_000_000, ohm, "ohm");
+    Objects.requireNonNull(feed, "feed");
     boolean analog = contacts.stream().anyMatch(contact -> contact.type().analog());
-    if (analog && ohm <= 0) {
+    if (analog && ohm <= 0 && feed.isEmpty()) {
       throw new IllegalArgumentException("a control that is measured needs its ohm");
     }
     if (contacts.stream().anyMatch(c -> c.type() == ContactKind.Type.LADDER) && steps < 2) {
@@ -255,7 +273,8 @@ public record ControlKind(
         lamp,
         steps,
         ohm,
-        latching);
+        latching,
+        feed);
   }
 
   /** {@return how far it reaches below the underside of a panel of that thickness, in mm} */

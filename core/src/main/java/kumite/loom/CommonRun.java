@@ -3,6 +3,7 @@ package kumite.loom;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import kumite.build.loom.Laying.CommonShape;
 import kumite.measure.Point;
 import kumite.name.ControlId;
@@ -10,23 +11,23 @@ import kumite.name.ControlId;
 /**
  * One shared side as it is laid from tab to tab.
  *
- * @param name {@code ground}, {@code rail} or {@code supply}
- * @param terminal the board's terminal it starts from
+ * @param rail which side it is
+ * @param terminal the board's terminal it starts from, or the strip that stands for it
  * @param shape chain, ring, star or pairs
  * @param stops the controls in the order they are laid
  * @param lengthMm of all its strands
  */
 public record CommonRun(
-    String name, String terminal, CommonShape shape, List<Stop> stops, int lengthMm) {
+    Rail rail, String terminal, CommonShape shape, List<Stop> stops, int lengthMm) {
 
   /**
-   * One control on the run.
+   * One stop of the run: a control, a carrier or a part.
    *
-   * @param control its id
+   * @param control its control; empty for others
    * @param label its label
    * @param at where it sits
    */
-  public record Stop(ControlId control, String label, Point at) {}
+  public record Stop(Optional<ControlId> control, String label, Point at) {}
 
   /**
    * One stretch of the run, and what its break would silence.
@@ -39,6 +40,11 @@ public record CommonRun(
 
   public CommonRun {
     stops = List.copyOf(stops);
+  }
+
+  /** {@return the side in words: {@code ground}, {@code rail}, {@code supply 5 V} */
+  public String name() {
+    return rail.words();
   }
 
   /** {@return whether its far end comes back to the board} */
@@ -55,7 +61,7 @@ public record CommonRun(
     return String.format(
         Locale.ROOT,
         "%s %s over %d",
-        name,
+        name(),
         shape == CommonShape.PAIRS ? "pairs" : shape.words(),
         stops.size());
   }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.map.Mapping;
+import kumite.component.Component;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.ContactKind;
@@ -13,11 +14,13 @@ import kumite.kind.ControlKind;
 import kumite.map.TargetText;
 import kumite.measure.Point;
 import kumite.name.ContactId;
+import kumite.name.Joint;
 import kumite.parts.Catalogue;
 
 /**
  * One contact of a build with everything known about it before wiring.
  *
+ * @param number its place among the contacts of the build, 1 upward; its wires are numbered by it
  * @param id its id
  * @param control the control it belongs to
  * @param kind that control's kind
@@ -26,12 +29,16 @@ import kumite.parts.Catalogue;
  * @param entry its meaning, if it has one
  */
 public record ContactSite(
+    int number,
     ContactId id,
     Control control,
     ControlKind kind,
     ContactKind contact,
     Common common,
     Optional<Mapping.Entry> entry) {
+
+  /** What a person holds while touching pads. */
+  static final Joint PERSON = new Joint(Joint.PERSON, "hold");
 
   /** {@return all contacts of a build, in the order of its controls} */
   public static List<ContactSite> all(Build build, Catalogue catalogue) {
@@ -43,6 +50,7 @@ public record ContactSite(
         ContactId id = new ContactId(control.id(), contact.name());
         sites.add(
             new ContactSite(
+                sites.size() + 1,
                 id,
                 control,
                 kind,
@@ -66,7 +74,7 @@ public record ContactSite(
     return new Line(
         id,
         label(),
-        contact.type().analog() ? Line.Need.MEASURE : Line.Need.READ,
+        needs(),
         place(),
         Optional.empty(),
         List.of(this),
@@ -74,13 +82,35 @@ public record ContactSite(
         entry.map(e -> TargetText.of(e.target())));
   }
 
+  private Line.Need needs() {
+    return contact.type().analog()
+        ? Line.Need.MEASURE
+        : touched() ? Line.Need.TOUCH : Line.Need.READ;
+  }
+
+  /** {@return whether a person closes it: a pad of metal or foil} */
+  public boolean touched() {
+    return kind.family() == ControlKind.Family.PAD;
+  }
+
+  /** {@return whether it is an output that needs a supply} */
+  public boolean fed() {
+    return kind.feed().isPresent();
+  }
+
+  /** {@return whether it is a plain switch, so that it may share terminals} */
+  public boolean switched() {
+    return contact.type() == ContactKind.Type.SWITCH && !touched() && !fed();
+  }
+
   /** {@return the tab its signal lands on: NO, or NC where it is wired so} */
   public String signalTab() {
-    String tab =
-        contact.type() == ContactKind.Type.SWITCH && control.hookup().restsClosed()
-            ? "NC"
-            : contact.tab().isEmpty() ? "NO" : contact.tab();
-    return tabOf(tab);
+    boolean resting = switched() && control.hookup().restsClosed();
+    return resting ? tabOf("NC") : openTab();
+  }
+
+  private String openTab() {
+    return tabOf(contact.tab().isEmpty() ? "NO" : contact.tab());
   }
 
   /** {@return the tab its shared side lands on} */
@@ -91,6 +121,43 @@ public record ContactSite(
   /** {@return a tab of this contact, with its name before it where the control has several} */
   String tabOf(String tab) {
     return contact.name().isEmpty() ? tab : contact.name() + "." + tab;
+  }
+
+  /** {@return a tab of this contact as a place} */
+  Joint joint(String tab) {
+    return new Joint(control.id().text(), tabOf(tab));
+  }
+
+  /** {@return a tab that its control has once, such as those of a lamp} */
+  Joint own(String tab) {
+    return new Joint(control.id().text(), tab);
+  }
+
+  /** {@return its electrical part} */
+  Component part() {
+    Joint signal = new Joint(control.id().text(), openTab());
+    if (fed()) {
+      return new Component.Output(
+          id, signal, own("VCC"), own("GND"), contact.type() == ContactKind.Type.WIPER);
+    }
+    if (touched()) {
+      return new Component.Skin(id, signal, PERSON);
+    }
+    return switch (contact.type()) {
+      case SWITCH -> new Component.Pole(id, joint("COM"), signal, joint("NC"));
+      case WIPER -> new Component.Pot(id, joint("end 1"), signal, joint("end 2"), kind.ohm());
+      case LADDER -> new Component.Selector(id, signal, taps());
+    };
+  }
+
+  /** {@return the taps of a stepped switch; the first and the last are the ends of its ladder} */
+  List<Joint> taps() {
+    List<Joint> taps = new ArrayList<>();
+    for (int step = 1; step <= kind.steps(); step++) {
+      boolean end = step == 1 || step == kind.steps();
+      taps.add(joint(end ? step == 1 ? "end 1" : "end 2" : "tap " + step));
+    }
+    return taps;
   }
 
   /** {@return where its control sits} */

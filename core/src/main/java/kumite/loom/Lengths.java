@@ -38,6 +38,18 @@ final class Lengths {
     return ways.mm(a, b);
   }
 
+  /** {@return the distances along the panel's edges between all pairs of places} */
+  double[][] distances(List<Point> places) {
+    double[][] distance = new double[places.size()][places.size()];
+    for (int i = 0; i < places.size(); i++) {
+      for (int j = 0; j < i; j++) {
+        distance[i][j] = along(places.get(i), places.get(j));
+        distance[j][i] = distance[i][j];
+      }
+    }
+    return distance;
+  }
+
   /** A length to cut, with how it came about. */
   record Cut(int lengthMm, Working working) {
     static Cut of(String formula, List<Working.Value> values, double exactMm) {

@@ -31,6 +31,9 @@ public record Line(
     boolean pulses,
     Optional<String> fixed) {
 
+  /** A weaker pull-up than this sees a person's skin: common practice, no source. */
+  static final double TOUCH_PULL_OHM = 1e6;
+
   /** What a terminal must do for a line. */
   public enum Need {
     /** Tell high from low. */
@@ -66,11 +69,17 @@ public record Line(
     return switch (needs) {
       case MEASURE -> terminal.can(Terminal.Ability.ANALOG);
       case DRIVE -> terminal.can(Terminal.Ability.DRIVE);
-      case TOUCH -> terminal.can(Terminal.Ability.TOUCH);
+      case TOUCH -> senses(board, terminal) && (group.isPresent() || meant(board, terminal));
       case READ ->
           terminal.can(Terminal.Ability.DIGITAL)
               && (group.isPresent() ? !board.fixedMap() : meant(board, terminal));
     };
+  }
+
+  /** A finger is told from none by a terminal made for it, or under a pull-up of megohms. */
+  static boolean senses(BoardKind board, Terminal terminal) {
+    return terminal.can(Terminal.Ability.TOUCH)
+        || terminal.can(Terminal.Ability.PULL_UP) && board.pullLeastOhm() >= TOUCH_PULL_OHM;
   }
 
   /** On a board that fixes its meanings, a mapped contact takes the socket of its meaning. */

@@ -14,7 +14,11 @@ import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.Opening;
+import kumite.component.Component;
 import kumite.kind.BoardKind;
+import kumite.kind.Common;
+import kumite.kind.Landing;
+import kumite.name.ControlId;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
 import kumite.name.ContactId;
@@ -32,6 +36,7 @@ import kumite.parts.Catalogue;
  * @param lines the wires that want terminals: contacts of their own, and those of groups
  * @param sharings the groups worked out
  * @param plan the terminals of the wires
+ * @param parts all electrical parts: of controls, lamps, and what groups add
  * @param strands all strands: signals first, then commons, supplies and lamps
  * @param runs the shared sides, in the order they are laid
  * @param bundles the wires that leave the board together, by the board's side
@@ -42,15 +47,20 @@ public record Loom(
     List<Line> lines,
     List<Sharing> sharings,
     PinPlan plan,
+    List<Component> parts,
     List<Strand> strands,
     List<CommonRun> runs,
     Map<String, List<ContactId>> bundles,
     Map<ContactId, WireColour> colours) {
 
+  /** Resistors between the taps of a stepped switch: common practice. */
+  private static final double RUNG_TOLERANCE = 0.05;
+
   public Loom {
     sites = List.copyOf(sites);
     lines = List.copyOf(lines);
     sharings = List.copyOf(sharings);
+    parts = List.copyOf(parts);
     strands = List.copyOf(strands);
     runs = List.copyOf(runs);
     bundles = Collections.unmodifiableMap(bundles);
@@ -69,27 +79,136 @@ public record Loom(
             .toList();
     List<Line> lines = lines(sites, sharings);
     PinPlan plan = PinPlan.of(build, catalogue, lines);
+    List<Component> parts = parts(sites, sharings);
     Optional<BoardKind> board = catalogue.boardOf(build);
     if (board.isEmpty()) {
-      return new Loom(sites, lines, sharings, plan, List.of(), List.of(), Map.of(), Map.of());
+      return new Loom(
+          sites, lines, sharings, plan, parts, List.of(), List.of(), Map.of(), Map.of());
     }
     Map<String, List<ContactId>> bundles = bundles(lines, plan);
     Map<ContactId, WireColour> colours =
         Colours.assign(bundles, build.loom().colours(), build.loom().laying().stock());
-    StrandCutter cutter = new StrandCutter(build, board.get());
+    Cutter cutter = new Cutter(build, board.get(), plan, colours);
     for (Line line : lines) {
-      if (line.group().isEmpty()) {
-        plan.of(line.id())
-            .ifPresent(
-                pin ->
-                    cutter.signal(line.contacts().get(0), pin.terminal(), colours.get(line.id())));
+      if (line.group().isEmpty() && plan.of(line.id()).isPresent()) {
+        cutter.direct(line.contacts().get(0), line);
       }
     }
-    sharings.forEach(sharing -> cutter.shared(sharing, plan, colours));
-    cutter.commons(sites, sharings, plan);
-    cutter.lamps(sites);
+    for (Sharing sharing : sharings) {
+      if (sharing.placed(plan)) {
+        Grouping.of(sharing.group().topology()).wire(sharing, cutter);
+      }
+    }
+    commons(board.get(), sites, sharings, plan, cutter);
+    cutter.runs().lay();
     return new Loom(
-        sites, lines, sharings, plan, cutter.strands(), cutter.runs(), bundles, colours);
+        sites,
+        lines,
+        sharings,
+        plan,
+        parts,
+        cutter.strands(),
+        cutter.runs().done(),
+        bundles,
+        colours);
+  }
+
+  private static List<Component> parts(List<ContactSite> sites, List<Sharing> sharings) {
+    List<Component> parts = new ArrayList<>();
+    for (ContactSite site : sites) {
+      parts.add(site.part());
+      if (site.part() instanceof Component.Selector selector) {
+        for (int i = 1; i < selector.taps().size(); i++) {
+          parts.add(
+              new Component.Resistor(
+                  Component.Job.RUNG,
+                  selector.taps().get(i - 1),
+                  selector.taps().get(i),
+                  site.kind().ohm(),
+                  RUNG_TOLERANCE));
+        }
+      }
+      parts.addAll(Lamps.parts(site));
+    }
+    sharings.forEach(sharing -> parts.addAll(sharing.components()));
+    return parts;
+  }
+
+  /** Gathers what wants a shared side: switches, the ends of pots, fed parts, lamps, a person. */
+  private static void commons(
+      BoardKind board,
+      List<ContactSite> sites,
+      List<Sharing> sharings,
+      PinPlan plan,
+      Cutter cutter) {
+    Map<ContactId, Sharing> shared = new HashMap<>();
+    for (Sharing sharing : sharings) {
+      sharing.seats().forEach(seat -> shared.put(seat.site().id(), sharing));
+    }
+    Set<ControlId> fed = new HashSet<>();
+    List<ContactSite> pads = new ArrayList<>();
+    for (ContactSite site : sites) {
+      cutter.runs().depth(site);
+      Optional<Sharing> sharing = Optional.ofNullable(shared.get(site.id()));
+      boolean placed =
+          sharing.map(s -> s.placed(plan)).orElseGet(() -> plan.of(site.id()).isPresent());
+      boolean crossed =
+          sharing.map(s -> Grouping.of(s.group().topology()).crossed()).orElse(false);
+      if (placed && site.touched()) {
+        pads.add(site);
+      } else if (placed && site.fed()) {
+        if (fed.add(site.control().id())) {
+          land(cutter, feedRail(board, site), site, site.own("VCC"), 'V');
+          land(cutter, new Rail.Ground(), site, site.own("GND"), 'G');
+        }
+      } else if (placed && site.contact().type().analog()) {
+        land(cutter, new Rail.Ground(), site, site.joint("end 1"), 'G');
+        land(cutter, new Rail.Supply(board.logicVolts()), site, site.joint("end 2"), 'V');
+      } else if (placed && !crossed) {
+        Common side = sharing.isPresent() ? Common.GROUND : site.common();
+        Rail rail = Rail.of(side, board);
+        land(cutter, rail, site, site.joint("COM"), rail.letter());
+      }
+      Lamps.wire(board, site, cutter);
+    }
+    if (!pads.isEmpty()) {
+      cutter.runs().land(new Rail.Ground(), person(pads));
+    }
+  }
+
+  private static void land(
+      Cutter cutter, Rail rail, ContactSite site, kumite.name.Joint at, char letter) {
+    cutter
+        .runs()
+        .land(
+            rail,
+            Runs.Land.of(site, List.of(new Runs.Tap(cutter.tab(site, at), site, letter))));
+  }
+
+  /** The supply of a fed part: the logic supply where it suits, else the lowest that does. */
+  private static Rail feedRail(BoardKind board, ContactSite site) {
+    var feed = site.kind().feed().orElseThrow();
+    return new Rail.Supply(
+        board.terminals(Terminal.Role.SUPPLY).stream()
+            .map(Terminal::volts)
+            .filter(volts -> volts >= feed.leastVolts() && volts <= feed.mostVolts())
+            .min(
+                java.util.Comparator.comparing((Double volts) -> volts != board.logicVolts())
+                    .thenComparing(volts -> volts))
+            .orElse(board.logicVolts()));
+  }
+
+  /** One pad for all: what the other hand holds while a finger touches. */
+  private static Runs.Land person(List<ContactSite> pads) {
+    Strand.End hold =
+        new Strand.End(
+            ContactSite.PERSON, "Common pad", "hold", Landing.of(Landing.How.LUG));
+    return new Runs.Land(
+        "Common pad",
+        Optional.empty(),
+        Grouping.middle(pads),
+        0,
+        List.of(new Runs.Tap(hold, pads.get(0).number(), 'G')));
   }
 
   /** {@return a wire for each contact of its own, in their order, then those of the groups} */
@@ -129,8 +248,7 @@ public record Loom(
     if (sharing.isEmpty()) {
       return plan.of(contact);
     }
-    boolean whole = sharing.get().lines().stream().allMatch(line -> plan.of(line.id()).isPresent());
-    return whole
+    return sharing.get().placed(plan)
         ? sharing.get().seat(contact).flatMap(seat -> plan.of(seat.read().id()))
         : Optional.empty();
   }
@@ -194,16 +312,8 @@ public record Loom(
     return strands.stream().mapToInt(strand -> strand.way().orElse(0)).max().orElse(0);
   }
 
-  /** {@return the supply terminal that feeds a control's lamp, if the board has one} */
-  public static Optional<Terminal> lampSupply(BoardKind board, Control control) {
-    return StrandCutter.lampSupply(board, control);
-  }
-
-  /** {@return the volts that feed a control's lamp; 0 where nothing does} */
-  public static double lampVolts(BoardKind board, Control control) {
-    // A terminal that drives gives the logic supply.
-    return lampSupply(board, control)
-        .map(t -> t.role() == Terminal.Role.SUPPLY ? t.volts() : board.logicVolts())
-        .orElse(0.0);
+  /** {@return parts that are bought beside controls and board, counted by kind} */
+  public List<Sharing.PartCount> partCounts() {
+    return Sharing.counted(parts);
   }
 }

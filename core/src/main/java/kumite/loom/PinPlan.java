@@ -31,7 +31,9 @@ import kumite.parts.Catalogue;
  * #ANALOG_SPARED_MM} mm for a switch on a terminal that measures volts and {@value #LED_MM} mm for
  * one that shares the lamp on the board, so that those are taken last; {@value #UNPULLED_MM} mm for
  * a contact on a terminal without a pull inside, {@value #UNCOUNTED_MM} mm for pulses on one that
- * does not count them. Terminals kept for start-up and serial port are never taken unless locked.
+ * does not count them. Among plans of equal length the one in order is taken: contacts in the order
+ * of the panel on terminals in the order of the board, which keeps those of one control together.
+ * Terminals kept for start-up and serial port are never taken unless locked.
  * On a board that fixes its meanings, a mapped contact goes to the socket of its meaning.
  */
 public final class PinPlan {
@@ -40,6 +42,12 @@ public final class PinPlan {
   static final double UNCOUNTED_MM = 200;
   static final double UNPULLED_MM = 250;
   private static final double CANNOT = 1e6;
+
+  /**
+   * Breaks ties: of two sequences the sum of products is largest when both are in the same order
+   * (rearrangement inequality). So small that all of it stays below a tenth of a millimetre.
+   */
+  private static final double ORDER_MM = 1e-6;
 
   private final Map<ContactId, PinChoice> choices;
   private final List<Line> unplaced;
@@ -170,13 +178,32 @@ public final class PinPlan {
       Build build, BoardKind board, List<Line> sites, List<Terminal> terminals) {
     List<Point> places = terminals.stream().map(t -> place(build, t)).toList();
     double[][] cost = new double[sites.size()][Math.max(terminals.size(), sites.size())];
+    int[] order = order(sites);
     for (int i = 0; i < sites.size(); i++) {
       Arrays.fill(cost[i], CANNOT);
       for (int j = 0; j < terminals.size(); j++) {
-        cost[i][j] = cost(sites.get(i), board, terminals.get(j), places.get(j));
+        cost[i][j] =
+            cost(sites.get(i), board, terminals.get(j), places.get(j)) - ORDER_MM * order[i] * j;
       }
     }
     return cost;
+  }
+
+  /** {@return the place of each line in the order of the panel: left to right, back to front} */
+  private static int[] order(List<Line> lines) {
+    List<Integer> byPlace = new ArrayList<>();
+    for (int i = 0; i < lines.size(); i++) {
+      byPlace.add(i);
+    }
+    byPlace.sort(
+        Comparator.comparingDouble((Integer i) -> lines.get(i).place().xMm())
+            .thenComparingDouble(i -> -lines.get(i).place().yMm())
+            .thenComparingInt(i -> i));
+    int[] order = new int[lines.size()];
+    for (int rank = 0; rank < order.length; rank++) {
+      order[byPlace.get(rank)] = rank;
+    }
+    return order;
   }
 
   private static double cost(Line site, BoardKind board, Terminal terminal, Point place) {

@@ -1,16 +1,20 @@
 package kumite.loom;
 
 import java.util.Optional;
+import kumite.kind.Landing;
 import kumite.kind.WireColour;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.name.Jumper;
 import kumite.working.Working;
 
 /**
  * One wire between two places.
  *
  * @param id its number on the label: {@code W} for signals, {@code G} ground, {@code V} supply,
- *     {@code C} a rail common, {@code L} lamps, {@code R} rows of a matrix, {@code B} carriers
+ *     {@code C} a rail common, {@code L} lamps, {@code R} rows of a matrix, {@code B} carriers, {@code
+ *     F} from a strip to the board; then the number of the contact it comes from, so that W07 and
+ *     G07 serve the same one; 00 closes a ring
  * @param contact the contact it serves; empty for commons and supplies
  * @param from its end at a control
  * @param to its other end
@@ -37,12 +41,22 @@ public record Strand(
    * @param place where it lands, by name
    * @param part the control's label, {@code board}, or a carrier's name
    * @param tab the tab or terminal there
-   * @param joint how it is joined
+   * @param landing how it is joined
    */
-  public record End(Joint place, String part, String tab, String joint) {
+  public record End(Joint place, String part, String tab, Landing landing) {
+    /** {@return how it is joined, in words} */
+    public String joint() {
+      return landing.words();
+    }
+
     /** {@return the end in words, such as {@code Horn NO}} */
     public String words() {
       return part + " " + tab;
     }
+  }
+
+  /** {@return the wire between its two places} */
+  public Jumper wire() {
+    return new Jumper(from.place(), to.place());
   }
 }

@@ -6,14 +6,18 @@ import java.util.regex.Pattern;
  * A place where a wire lands: a tab of a control, a terminal of the board or of a carrier, such as
  * {@code horn:NO}, {@code rudder:left.COM}, {@code board:GND.2} or {@code keys:IN3}.
  *
- * @param part a control's id, a group's name, {@value #BOARD}, or the name of another device
+ * @param part a control's id, a group's name, {@value #BOARD}, the name of another device, or in
+ *     capitals what the plan adds: {@value #PERSON}, or a strip such as {@code STRIP-GND}
  * @param tab the tab or terminal, as it is marked; no colon, comma or quote
  */
 public record Joint(String part, String tab) implements Comparable<Joint> {
   /** The part that stands for the build's board. */
   public static final String BOARD = "board";
 
-  private static final Pattern PART = Pattern.compile("[a-z][a-z0-9-]{0,39}");
+  /** The part that stands for the person at touch pads. */
+  public static final String PERSON = "PERSON";
+
+  private static final Pattern PART = Pattern.compile("[a-z][a-z0-9-]{0,39}|[A-Z][A-Z0-9-]{0,39}");
   private static final Pattern TAB = Pattern.compile("[A-Za-z0-9+][A-Za-z0-9+./ -]{0,39}|-");
 
   public Joint {

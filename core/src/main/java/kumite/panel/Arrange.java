@@ -184,6 +184,29 @@ public final class Arrange {
                 }));
   }
 
+  /**
+   * {@return an edit that brings a control to the free place nearest to where another edit would
+   * put it}
+   */
+  public static Edit bringToFreePlace(Catalogue catalogue, ControlId id, Edit near) {
+    return new Edit(
+        near.label() + " to a free place",
+        before -> {
+          Optional<Control> there = near.apply(before).control(id);
+          if (there.isEmpty()) {
+            return before;
+          }
+          Point at =
+              freePlace(
+                  before.without(id),
+                  catalogue,
+                  catalogue.kindOf(there.get()),
+                  there.get().placement().centre());
+          return before.withControl(
+              id, c -> c.withPlacement(c.placement().movedTo(at.xMm(), at.yMm())));
+        });
+  }
+
   /** {@return an edit that puts controls on one line, left to right, at the first one's y} */
   public static Edit row(Build build, Collection<ControlId> ids) {
     return inLine("Put in a row: ", build, ids, true);

@@ -36,7 +36,8 @@ record PartData(
     LampData lamp,
     Integer steps,
     Double ohm,
-    Boolean latching) {
+    Boolean latching,
+    FeedData feed) {
 
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record ShapeData(Double round, double[] rect, Double corner) {
@@ -82,7 +83,10 @@ record PartData(
 
   record ScrewData(String screw, double holeMm, double[][] at) {}
 
-  record LampData(double forwardV, double currentMa, String colour) {}
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record LampData(double forwardV, double currentMa, String colour, Double ratedV) {}
+
+  record FeedData(double leastV, double mostV, double currentMa) {}
 
   ControlKind toKind() {
     List<ScrewHole> holes = new ArrayList<>();
@@ -127,10 +131,12 @@ record PartData(
         bounceUs == null || bounceUs.length != 2
             ? new ControlKind.Bounce(0, 0)
             : new ControlKind.Bounce(bounceUs[0], bounceUs[1]),
-        Optional.ofNullable(lamp).map(l -> new Lamp(l.forwardV(), l.currentMa(), l.colour())),
+        Optional.ofNullable(lamp).map(l -> new Lamp(l.forwardV(), l.currentMa(), orEmpty(l.colour()), orZero(l.ratedV()))),
         steps == null ? 0 : steps,
         orZero(ohm),
-        latching != null && latching);
+        latching != null && latching,
+        Optional.ofNullable(feed)
+            .map(f -> new ControlKind.Feed(f.leastV(), f.mostV(), f.currentMa())));
   }
 
   static PartData of(ControlKind kind) {
@@ -167,11 +173,20 @@ record PartData(
         kind.tabMm(),
         new int[] {kind.bounce().leastUs(), kind.bounce().mostUs()},
         kind.lamp()
-            .map(l -> new LampData(l.forwardVolts(), l.milliamps(), l.colour()))
+            .map(
+                l ->
+                    new LampData(
+                        l.forwardVolts(),
+                        l.milliamps(),
+                        l.colour(),
+                        l.resistorInside() ? l.ratedVolts() : null))
             .orElse(null),
         kind.steps(),
         kind.ohm(),
-        kind.latching());
+        kind.latching(),
+        kind.feed()
+            .map(f -> new FeedData(f.leastVolts(), f.mostVolts(), f.milliamps()))
+            .orElse(null));
   }
 
   /** Finds a constant by its word in files. */

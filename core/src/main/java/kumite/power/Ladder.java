@@ -95,21 +95,33 @@ public record Ladder(
   public static Ladder buttons(
       double supplyVolts, double pullOhm, int count, double tolerance, int bits, ESeries series) {
     need(supplyVolts, pullOhm, count, tolerance, bits);
-    List<Double> ohms = new ArrayList<>();
-    ohms.add(pullOhm);
+    List<Double> ohms = ohms(pullOhm, count, series);
     List<Step> steps = new ArrayList<>();
     double below = 0;
     for (int k = 0; k < count; k++) {
-      if (k > 0) {
-        // Even steps: V = Vs k / n, so the chain to ground is Rp k / (n - k).
-        double wanted = pullOhm * k / (count - k) - below;
-        double chosen = series.nearest(Math.max(1, wanted));
-        ohms.add(chosen);
-        below += chosen;
-      }
+      below += k > 0 ? ohms.get(k) : 0;
       steps.add(step(k + 1, supplyVolts, below, pullOhm, tolerance, bits));
     }
     return judged(Kind.BUTTONS, supplyVolts, ohms, steps, tolerance, bits);
+  }
+
+  /**
+   * {@return the pull-up, then the resistor before each button after the first, so that the steps
+   * lie evenly}
+   *
+   * @param count buttons, 1 or more
+   */
+  public static List<Double> ohms(double pullOhm, int count, ESeries series) {
+    List<Double> ohms = new ArrayList<>();
+    ohms.add(pullOhm);
+    double below = 0;
+    for (int k = 1; k < count; k++) {
+      // Even steps: V = Vs k / n, so the chain to ground is Rp k / (n - k).
+      double chosen = series.nearest(Math.max(1, pullOhm * k / (count - k) - below));
+      ohms.add(chosen);
+      below += chosen;
+    }
+    return List.copyOf(ohms);
   }
 
   private static Step step(

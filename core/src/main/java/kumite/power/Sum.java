@@ -7,8 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.loom.Sharing;
-import kumite.loom.Wire;
 import kumite.working.Quantity;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -307,18 +305,18 @@ public enum Sum {
     @Override
     Answer answer(Typed typed) {
       int contacts = typed.whole("contacts", 1, 1000);
-      int[] size = Sharing.rowsAndColumns(contacts);
-      int chips = (contacts + Sharing.ON_A_CHIP - 1) / Sharing.ON_A_CHIP;
+      Grid grid = Grid.of(contacts);
+      int chips = (contacts + 8 - 1) / 8;
       return new Answer(
               new Working(
                   "terminals for the contacts",
                   "r = floor(sqrt n); c = ceil(n / r); matrix r + c, registers 3, multiplexer 3 + n/8",
                   List.of(
                       Working.value("n", contacts, 0, "", "contacts"),
-                      Working.value("r", size[0], 0, "", "rows"),
-                      Working.value("c", size[1], 0, "", "columns")),
+                      Working.value("r", grid.rows(), 0, "", "rows"),
+                      Working.value("c", grid.columns(), 0, "", "columns")),
                   "matrix "
-                      + (size[0] + size[1])
+                      + (grid.rows() + grid.columns())
                       + " with "
                       + contacts
                       + " diodes, registers 3 with "
@@ -327,9 +325,9 @@ public enum Sum {
                       + ", one by one "
                       + contacts,
                   Source.derived("a matrix reads rows times columns contacts")))
-          .with("rows", size[0])
-          .with("columns", size[1])
-          .with("matrix_terminals", size[0] + size[1])
+          .with("rows", grid.rows())
+          .with("columns", grid.columns())
+          .with("matrix_terminals", grid.rows() + grid.columns())
           .with("diodes", contacts)
           .with("register_terminals", 3)
           .with("register_chips", chips)

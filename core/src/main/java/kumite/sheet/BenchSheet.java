@@ -26,6 +26,7 @@ import kumite.measure.Shape;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
+import kumite.wiring.Fitting;
 import kumite.verdict.Severity;
 
 /**
@@ -68,6 +69,7 @@ public final class BenchSheet {
     plan();
     drill();
     wiring();
+    fittings();
     map();
     findings();
     cautions();
@@ -294,6 +296,33 @@ public final class BenchSheet {
     }
   }
 
+  /** Every part between two wires, with its value, which way round, and where it is soldered. */
+  private void fittings() throws IOException {
+    List<Fitting> all =
+        bench.wiring().map(wiring -> Fitting.all(build, wiring)).orElse(List.of());
+    if (all.isEmpty()) {
+      return;
+    }
+    heading("Parts to solder in");
+    paragraph(
+        String.join(
+            ", ",
+            bench.loom().partCounts().stream().map(p -> p.count() + " x " + p.name()).toList()));
+    for (Fitting fitting : all) {
+      paragraph(
+          "[ ] "
+              + fitting.what()
+              + ", "
+              + fitting.job()
+              + ": from "
+              + fitting.from()
+              + " to "
+              + fitting.to()
+              + (fitting.direction().isEmpty() ? "" : "; " + fitting.direction()));
+    }
+    y += 3;
+  }
+
   private void map() throws IOException {
     List<String[]> rows = new ArrayList<>();
     for (SignalPath path : bench.paths()) {
@@ -301,7 +330,7 @@ public final class BenchSheet {
           new String[] {
             path.site().label(),
             path.pin().map(pin -> pin.terminal().name()).orElse("-"),
-            path.site().entry().map(entry -> TargetText.of(entry.target())).orElse("-"),
+            path.target().map(TargetText::of).orElse("-"),
             path.field().map(f -> "byte " + f.byteIndex() + " bit " + f.bitIndex()).orElse("-"),
             path.function()
           });

@@ -7,12 +7,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import kumite.circuit.SpiceDeck;
-import kumite.device.InputKind;
 import kumite.files.Tables;
-import kumite.loom.Netlist;
+import kumite.circuit.IslandDeck;
 import kumite.verdict.Bench;
-import kumite.working.Working;
+import kumite.wiring.Wiring;
 
 /** Everything that goes to the bench as a file, the same for the window and the command line. */
 public enum Export {
@@ -26,7 +24,8 @@ public enum Export {
   WIRING("wiring-csv", "Wiring chart", "wiring.csv", false, false),
   CUT_LIST("cut-list", "Cut list", "cut-list.csv", false, false),
   NETLIST("netlist", "Netlist", "netlist.csv", false, false),
-  SPICE("spice", "Input circuits for a simulator", "circuit-01-idle.cir", false, false),
+  PARTS("parts-csv", "Parts to solder in", "parts.csv", false, false),
+  SPICE("spice", "Input circuits for a simulator", "island-01.cir", false, false),
   LABELS("labels", "Labels for wire ends", "wire-labels.pdf", true, false),
   DESCRIPTOR("descriptor", "Report descriptor", "descriptor.hex", false, false);
 
@@ -107,7 +106,8 @@ public enum Export {
       case HEADER_OVERLAY -> HeaderOverlay.pdf(bench, choices.paper());
       case WIRING -> utf8(Tables.wiring(bench));
       case CUT_LIST -> utf8(Tables.cutList(bench));
-      case NETLIST -> utf8(Tables.netlist(netlist(bench)));
+      case NETLIST -> utf8(Tables.netlist(wiring(bench)));
+      case PARTS -> utf8(Tables.fittings(bench));
       case SPICE -> decks(bench).values().iterator().next();
       case LABELS -> LabelSheet.wires(bench, choices.paper());
       case DESCRIPTOR -> utf8(Tables.hex(bench.layout().descriptor()));
@@ -122,7 +122,9 @@ public enum Export {
     }
     files.put(file, content(bench, choices));
     if (this == NETLIST) {
-      files.put("netlist.json", utf8(Tables.netlistJson(netlist(bench))));
+      files.put(
+          "netlist.json",
+          utf8(Tables.netlistJson(wiring(bench))));
     }
     if (this == DESCRIPTOR) {
       files.put("descriptor.bin", bench.layout().descriptor());
@@ -130,33 +132,25 @@ public enum Export {
     return files;
   }
 
-  private static Netlist netlist(Bench bench) {
+  private static Wiring wiring(Bench bench) {
     return bench
-        .netlist()
+        .wiring()
         .orElseThrow(
             () -> new IllegalArgumentException("there are no nets before a board is chosen"));
   }
 
-  /** Two decks for each kind of input, idle and held: simulators read one circuit a file. */
+  /** A deck for each kind of island. */
   private static Map<String, byte[]> decks(Bench bench) {
     Map<String, byte[]> decks = new LinkedHashMap<>();
-    int number = 0;
-    for (InputKind kind : InputKind.of(bench.paths())) {
-      number++;
-      for (boolean held : new boolean[] {false, true}) {
-        String state = held ? "held" : "idle";
-        String title =
-            kind.title()
-                + ", "
-                + state
-                + ": node pin at "
-                + Working.number(held ? kind.levels().heldVolts() : kind.levels().idleVolts(), 4)
-                + " V by Kumite";
-        decks.put(
-            String.format(Locale.ROOT, "circuit-%02d-%s.cir", number, state),
-            utf8(SpiceDeck.of(title, kind.levels().circuit().circuit(held))));
-      }
-    }
+    bench
+        .circuit()
+        .ifPresent(
+            wired -> {
+              for (IslandDeck deck : IslandDeck.all(wired.inputs())) {
+                String name = String.format(Locale.ROOT, "island-%02d.cir", decks.size() + 1);
+                decks.put(name, utf8(deck.text()));
+              }
+            });
     if (decks.isEmpty()) {
       throw new IllegalArgumentException(
           "there are no input circuits before contacts have terminals; choose a board first");

@@ -6,16 +6,23 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiPredicate;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import kumite.build.Build;
 import kumite.build.map.Target;
+import kumite.build.map.Timing;
+import kumite.circuit.Budget;
+import kumite.circuit.Inputs;
+import kumite.circuit.Solves;
 import kumite.device.SignalPath;
 import kumite.device.SimulatedDevice;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.ContactSite;
+import kumite.loom.Looks;
 import kumite.loom.Loom;
-import kumite.loom.Netlist;
 import kumite.map.Coverage;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
@@ -24,7 +31,8 @@ import kumite.panel.Gaps;
 import kumite.panel.Nudge;
 import kumite.panel.Reach;
 import kumite.parts.Catalogue;
-import kumite.power.Budget;
+import kumite.timing.Latency;
+import kumite.wiring.Wiring;
 
 /**
  * A build with everything that follows from it.
@@ -32,9 +40,10 @@ import kumite.power.Budget;
  * <pre>{@code
  * Bench bench = Bench.of(build, Catalogue.standard());
  * bench.count(Severity.STOP);
+ * Bench after = bench.next(edited); // the same as Bench.of, sooner
  * }</pre>
  *
- * <p>A pure function of its two arguments; costs a few milliseconds for a panel of ordinary size.
+ * <p>A pure function of build and catalogue; costs a few milliseconds for a panel of ordinary size.
  *
  * @param build the build
  * @param catalogue the kinds it uses
@@ -42,12 +51,12 @@ import kumite.power.Budget;
  * @param reach what the hand has to do
  * @param drill the holes of its panel
  * @param loom its strands
- * @param netlist what is joined to what, wires by hand included; empty without a board
- * @param budget what it takes from its supply; empty without a board
+ * @param circuit its wiring as it is and what a board reads through it; empty without a board
  * @param layout its reports
  * @param paths its signal paths, in the order of its controls
  * @param coverage what the host asks for against what it gets
  * @param findings all findings, stops first
+ * @param solves circuits solved before; shared with the benches made from this one
  */
 public record Bench(
     Build build,
@@ -56,12 +65,22 @@ public record Bench(
     Reach reach,
     DrillPlan drill,
     Loom loom,
-    Optional<Netlist> netlist,
-    Optional<Budget> budget,
+    Optional<Wired> circuit,
     ReportLayout layout,
     List<SignalPath> paths,
     Coverage coverage,
-    List<Finding> findings) {
+    List<Finding> findings,
+    Solves solves) {
+
+  /**
+   * What follows from the wires.
+   *
+   * @param planned the wiring as planned
+   * @param asBuilt the wiring as it is
+   * @param inputs what the board reads
+   * @param budget what is taken from the supply
+   */
+  public record Wired(Wiring planned, Wiring asBuilt, Inputs inputs, Budget budget) {}
 
   public Bench {
     paths = List.copyOf(paths);
@@ -70,48 +89,159 @@ public record Bench(
 
   /** Works everything out. */
   public static Bench of(Build build, Catalogue shipped) {
-    Catalogue catalogue = shipped.with(build);
-    Gaps gaps = Gaps.of(build, catalogue);
-    Reach reach = Reach.of(build, catalogue);
-    Loom loom = Loom.of(build, catalogue);
-    Optional<BoardKind> board = catalogue.boardOf(build);
-    ReportLayout layout = layout(build, loom, board);
-    List<SignalPath> paths = SignalPath.all(build, catalogue, loom, layout);
-    Coverage coverage = Coverage.of(build);
-    Nudge.Search search = new Nudge.Search(build, catalogue);
-    List<Finding> findings = new ArrayList<>();
-    findings.addAll(BriefChecks.of(build));
-    findings.addAll(PanelChecks.of(build, catalogue, gaps, search));
-    findings.addAll(HandChecks.of(build, catalogue, reach, search));
-    findings.addAll(LoomChecks.of(build, catalogue, loom));
-    Optional<Netlist> netlist = board.map(b -> Netlist.of(build, b, loom));
-    Optional<Budget> budget = board.map(b -> Budget.of(build, b, loom));
-    if (board.isPresent()) {
-      findings.addAll(NetChecks.of(build, board.get(), netlist.get()));
-      findings.addAll(PowerChecks.of(build, board.get(), loom, paths, budget.get()));
-    }
-    findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
-    findings.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
-    return new Bench(
-        build,
-        catalogue,
-        gaps,
-        reach,
-        DrillPlan.of(build, catalogue),
-        loom,
-        netlist,
-        budget,
-        layout,
-        paths,
-        coverage,
-        findings);
+    return work(build, shipped.with(build), new Solves(), Optional.empty());
   }
 
-  private static ReportLayout layout(Build build, Loom loom, Optional<BoardKind> board) {
+  /** {@return the bench of another build, usually one edit away; what did not change is kept} */
+  public Bench next(Build other) {
+    Catalogue kinds =
+        build.own().equals(other.own()) && build.ownBoards().equals(other.ownBoards())
+            ? catalogue
+            : catalogue.with(other);
+    return work(other, kinds, solves, Optional.of(this));
+  }
+
+  private static Bench work(
+      Build build, Catalogue catalogue, Solves solves, Optional<Bench> before) {
+    Kept kept = new Kept(build, catalogue, before);
+    Gaps gaps = kept.ifPanel(Bench::gaps, () -> Gaps.of(build, catalogue));
+    Reach reach = kept.ifPanel(Bench::reach, () -> Reach.of(build, catalogue));
+    DrillPlan drill = kept.ifPanel(Bench::drill, () -> DrillPlan.of(build, catalogue));
+    Loom loom = kept.ifLoom(Bench::loom, () -> Loom.of(build, catalogue));
+    Optional<BoardKind> board = catalogue.boardOf(build);
+    Optional<Wired> circuit = board.map(b -> wired(build, b, loom, solves, before));
+    ReportLayout layout = layout(loom, board);
+    Timing timing = timing(build, board);
+    List<SignalPath> paths =
+        SignalPath.all(loom, layout, circuit.map(Wired::inputs), Latency.of(timing));
+    Coverage coverage = Coverage.of(build);
+    List<Finding> findings = new ArrayList<>();
+    findings.addAll(BriefChecks.of(build));
+    findings.addAll(
+        kept.ifPanel(
+            bench -> bench.from(Station.PANEL),
+            () -> {
+              Nudge.Search search = new Nudge.Search(build, catalogue);
+              List<Finding> found =
+                  new ArrayList<>(PanelChecks.of(build, catalogue, gaps, search));
+              found.addAll(HandChecks.of(build, catalogue, reach, search));
+              return found;
+            }));
+    findings.addAll(LoomChecks.of(build, catalogue, loom));
+    circuit.ifPresent(
+        wired -> {
+          findings.addAll(NetChecks.of(build, loom, wired.asBuilt(), wired.planned()));
+          findings.addAll(PowerChecks.of(build, loom, paths, wired));
+        });
+    findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
+    findings.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
+    Trial trial = new Trial();
+    Bench bench =
+        new Bench(
+            build,
+            catalogue,
+            gaps,
+            reach,
+            drill,
+            loom,
+            circuit,
+            layout,
+            paths,
+            coverage,
+            findings.stream().map(finding -> finding.judgedBy(trial)).toList(),
+            solves);
+    trial.bench = bench;
+    return bench;
+  }
+
+  private List<Finding> from(Station station) {
+    return findings.stream().filter(finding -> finding.station() == station).toList();
+  }
+
+  private static Wired wired(
+      Build build, BoardKind board, Loom loom, Solves solves, Optional<Bench> before) {
+    Wiring planned = Wiring.planned(board, loom);
+    Wiring asBuilt = Wiring.asBuilt(build, board, loom);
+    Looks looks = Looks.of(board, loom);
+    Inputs inputs =
+        before
+            .flatMap(Bench::circuit)
+            .map(Wired::inputs)
+            .filter(in -> in.looks().equals(looks) && in.wiring().equals(asBuilt))
+            .orElseGet(() -> Inputs.of(asBuilt, looks, solves));
+    return new Wired(planned, asBuilt, inputs, Budget.of(build, board, loom, inputs));
+  }
+
+  /** What of the bench before still holds. */
+  private record Kept(Build build, Catalogue catalogue, Optional<Bench> before) {
+    private <T> T keptIf(
+        BiPredicate<Build, Build> same, Function<Bench, T> keep, Supplier<T> work) {
+      return before
+          .filter(b -> b.catalogue() == catalogue && same.test(b.build(), build))
+          .map(keep)
+          .orElseGet(work);
+    }
+
+    <T> T ifPanel(Function<Bench, T> keep, Supplier<T> work) {
+      return keptIf(Kept::samePanel, keep, work);
+    }
+
+    <T> T ifLoom(Function<Bench, T> keep, Supplier<T> work) {
+      return keptIf(
+          (one, other) ->
+              one.panel().equals(other.panel())
+                  && one.board().equals(other.board())
+                  && one.controls().equals(other.controls())
+                  && one.loom().equals(other.loom())
+                  && one.mapping().equals(other.mapping()),
+          keep,
+          work);
+    }
+
+    private static boolean samePanel(Build one, Build other) {
+      return one.panel().equals(other.panel())
+          && one.board().equals(other.board())
+          && one.brief().equals(other.brief())
+          && one.controls().equals(other.controls())
+          && one.mapping().equals(other.mapping());
+    }
+  }
+
+  /** Tries a fix on the build: its finding must go, and no stop may come. */
+  private static final class Trial implements Remedy.Judge {
+    private Bench bench;
+
+    @Override
+    public boolean lets(Finding finding, Fix fix) {
+      Build mended = fix.edit().apply(bench.build());
+      if (mended.equals(bench.build())) {
+        return false;
+      }
+      Bench after = bench.next(mended);
+      return after.findings().stream()
+              .filter(f -> f.severity() != Severity.FINE)
+              .noneMatch(finding::same)
+          && after.findings().stream()
+              .filter(f -> f.severity() == Severity.STOP)
+              .allMatch(bench::stopped);
+    }
+  }
+
+  /** {@return whether this bench has a stop of which another one speaks no more than it} */
+  private boolean stopped(Finding stop) {
+    return findings.stream()
+        .filter(f -> f.severity() == Severity.STOP && f.code().equals(stop.code()))
+        .anyMatch(f -> f.about().containsAll(stop.about()));
+  }
+
+  private static ReportLayout layout(Loom loom, Optional<BoardKind> board) {
     List<Target> targets = new ArrayList<>();
     Map<Integer, Integer> steps = new HashMap<>();
+    boolean fixed = board.filter(BoardKind::fixedMap).isPresent();
     for (ContactSite site : loom.sites()) {
+      // A board with a fixed map reports all its sockets, and nothing but these.
       site.entry()
+          .filter(entry -> !fixed)
           .ifPresent(
               entry -> {
                 targets.add(entry.target());
@@ -120,7 +250,6 @@ public record Bench(
                 }
               });
     }
-    // A board with a fixed map reports all its sockets, used or not.
     board
         .filter(BoardKind::fixedMap)
         .ifPresent(
@@ -129,6 +258,13 @@ public record Bench(
                     .flatMap(t -> t.fixed().stream())
                     .forEach(text -> targets.add(TargetText.parse(text))));
     return ReportLayout.of(targets, steps, board.map(BoardKind::axisMaximum).orElse(255));
+  }
+
+  /** A board looks and reports no faster than it can. */
+  private static Timing timing(Build build, Optional<BoardKind> board) {
+    return board
+        .map(b -> build.timing().noFasterThan(b.brain().rawMillis()))
+        .orElse(build.timing());
   }
 
   /** {@return how many findings have that severity} */
@@ -154,8 +290,19 @@ public record Bench(
     return catalogue.boardOf(build);
   }
 
+  /** {@return what is taken from the supply; empty without a board} */
+  public Optional<Budget> budget() {
+    return circuit.map(Wired::budget);
+  }
+
+  /** {@return the wiring as it is; empty without a board} */
+  public Optional<Wiring> wiring() {
+    return circuit.map(Wired::asBuilt);
+  }
+
   /** {@return a simulated device that runs this build} */
   public SimulatedDevice device() {
-    return new SimulatedDevice(build.timing(), board(), layout, paths);
+    return new SimulatedDevice(
+        timing(build, board()), layout, loom, circuit.map(Wired::inputs));
   }
 }

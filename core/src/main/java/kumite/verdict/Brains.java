@@ -9,6 +9,7 @@ import kumite.build.Build;
 import kumite.build.brief.Host;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.loom.Line;
 import kumite.loom.Loom;
 import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
@@ -164,6 +165,10 @@ public final class Brains {
 
   private static Point terminals(BoardKind board, Loom loom) {
     int missing = loom.plan().unplaced().size();
+    long pads = loom.plan().unplaced().stream().filter(l -> l.needs() == Line.Need.TOUCH).count();
+    if (pads > 0) {
+      return new Point("terminals", Answer.IMPOSSIBLE, "cannot sense touch on " + pads + " pads");
+    }
     int free = loom.plan().free().size();
     return missing > 0
         ? new Point("terminals", Answer.IMPOSSIBLE, missing + " wires find no terminal")
@@ -210,13 +215,7 @@ public final class Brains {
 
   private static Point delay(Build build, BoardKind board) {
     int micros = (int) Math.round(board.brain().rawMillis() * 1000);
-    Latency latency =
-        Latency.of(
-            new kumite.build.map.Timing(
-                build.timing().scanUs(),
-                build.timing().debounce(),
-                build.timing().waitUs(),
-                Math.max(1000, Math.max(build.timing().pollUs(), micros))));
+    Latency latency = Latency.of(build.timing().noFasterThan(board.brain().rawMillis()));
     double millis = latency.meanUs() / 1000;
     return new Point(
         "delay",
@@ -228,7 +227,7 @@ public final class Brains {
     long soldered =
         loom.strands().stream()
             .flatMap(s -> java.util.stream.Stream.of(s.from(), s.to()))
-            .filter(end -> end.joint().equals("solder"))
+            .filter(end -> end.landing().soldered())
             .count();
     return new Point(
         "joints",

@@ -3,6 +3,7 @@ package kumite.verdict;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Supplier;
 import kumite.panel.Gap;
 import kumite.working.Working;
 
@@ -17,7 +18,7 @@ import kumite.working.Working;
  * @param detail the reason and the numbers, in a sentence or two
  * @param working how its number came about, where it has one
  * @param gap the gap it speaks of, where it does, so that it can be drawn
- * @param fix a repair, where there is one
+ * @param remedy what may mend it; does not count when findings are compared
  */
 public record Finding(
     String code,
@@ -28,7 +29,7 @@ public record Finding(
     String detail,
     Optional<Working> working,
     Optional<Gap> gap,
-    Optional<Fix> fix) {
+    Remedy remedy) {
 
   public Finding {
     Objects.requireNonNull(code, "code");
@@ -39,7 +40,7 @@ public record Finding(
     Objects.requireNonNull(detail, "detail");
     Objects.requireNonNull(working, "working");
     Objects.requireNonNull(gap, "gap");
-    Objects.requireNonNull(fix, "fix");
+    Objects.requireNonNull(remedy, "remedy");
   }
 
   static Finding of(
@@ -58,25 +59,55 @@ public record Finding(
         detail,
         Optional.empty(),
         Optional.empty(),
-        Optional.empty());
+        Remedy.NONE);
   }
 
   Finding showing(Working newWorking) {
     return new Finding(
-        code, severity, station, about, title, detail, Optional.of(newWorking), gap, fix);
+        code, severity, station, about, title, detail, Optional.of(newWorking), gap, remedy);
   }
 
   Finding drawn(Gap newGap) {
     return new Finding(
-        code, severity, station, about, title, detail, working, Optional.of(newGap), fix);
+        code, severity, station, about, title, detail, working, Optional.of(newGap), remedy);
   }
 
-  Finding mendedBy(Optional<Fix> newFix) {
-    return new Finding(code, severity, station, about, title, detail, working, gap, newFix);
+  /** The same with one more repair to try, after those it has. */
+  Finding mendedBy(Supplier<Optional<Fix>> proposal) {
+    return new Finding(
+        code, severity, station, about, title, detail, working, gap, remedy.or(proposal));
   }
 
-  Finding mendedBy(Fix newFix) {
-    return mendedBy(Optional.of(newFix));
+  Finding mendedBy(Optional<Fix> proposal) {
+    return proposal.map(this::mendedBy).orElse(this);
+  }
+
+  Finding mendedBy(Fix proposal) {
+    Optional<Fix> known = Optional.of(proposal);
+    return mendedBy(() -> known);
+  }
+
+  Finding judgedBy(Remedy.Judge judge) {
+    return remedy == Remedy.NONE
+        ? this
+        : new Finding(
+            code, severity, station, about, title, detail, working, gap, remedy.judgedBy(judge));
+  }
+
+  /**
+   * {@return a repair that takes this finding away and brings no stop, if one is known}
+   *
+   * <p>Worked out and tried when it is asked for first; that costs about a re-check for each
+   * proposal.
+   */
+  public Optional<Fix> fix() {
+    return remedy.fix(this);
+  }
+
+  /** {@return whether another finding says the same, of all this one is about or of a part of it} */
+  boolean same(Finding other) {
+    return code.equals(other.code)
+        && (about.containsAll(other.about) || other.about.containsAll(about));
   }
 
   /** {@return whether it is about the control or one of its contacts} */

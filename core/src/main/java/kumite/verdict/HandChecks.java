@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.brief.Hand;
@@ -54,12 +55,14 @@ final class HandChecks {
     int moves = 0;
     for (Reach.Row row : beyond) {
       double most = build.brief().hand().reachMm();
-      Optional<Fix> fix =
-          moves++ < MOST_MOVES
-              ? search
-                  .towards(row.control(), row.rest().at(), most)
-                  .map(nudge -> PanelChecks.move(build, nudge, unit))
-              : Optional.empty();
+      boolean few = moves++ < MOST_MOVES;
+      Supplier<Optional<Fix>> fix =
+          () ->
+              few
+                  ? search
+                      .towards(row.control(), row.rest().at(), most)
+                      .map(nudge -> PanelChecks.move(build, nudge, unit))
+                  : Optional.empty();
       findings.add(
           look("HD-01", List.of(row.control()), label(row.control()) + " is out of reach")
               .detail(
@@ -153,13 +156,14 @@ final class HandChecks {
         continue;
       }
       Control other = build.control(pair.other()).orElseThrow();
-      Optional<Fix> fix =
-          search
-              .towards(
-                  pair.other(),
-                  build.control(pair.one()).orElseThrow().placement().centre(),
-                  build.brief().hand().spanMm())
-              .map(nudge -> PanelChecks.move(build, nudge, unit));
+      Supplier<Optional<Fix>> fix =
+          () ->
+              search
+                  .towards(
+                      pair.other(),
+                      build.control(pair.one()).orElseThrow().placement().centre(),
+                      build.brief().hand().spanMm())
+                  .map(nudge -> PanelChecks.move(build, nudge, unit));
       findings.add(
           look(
                   "HD-03",

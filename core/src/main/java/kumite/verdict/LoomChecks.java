@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.brief.Brief;
@@ -71,19 +72,21 @@ final class LoomChecks {
   }
 
   private void noBoard() {
-    Optional<BoardKind> fit =
-        catalogue.boards().stream().min(Comparator.comparingInt(kind -> leftOver(build, kind)));
+    Supplier<Optional<Fix>> fit =
+        () ->
+            catalogue.boards().stream()
+                .min(Comparator.comparingInt(kind -> leftOver(build, kind)))
+                .map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)));
     findings.add(
         Finding.of(
                 "LM-01",
                 Severity.LOOK,
                 Station.LOOM,
-                List.of(),
+                loom.sites().stream().map(site -> site.id().toString()).toList(),
                 "No board chosen yet",
                 loom.sites().size()
                     + " contacts wait for terminals; nothing can be wired or pressed before")
-            .mendedBy(
-                fit.map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)))));
+            .mendedBy(fit));
   }
 
   private boolean takesAll(Build candidate, BoardKind kind) {
@@ -217,16 +220,17 @@ final class LoomChecks {
                     + (unplaced.size() == 1 ? " wire has" : " wires have")
                     + " no terminal",
                 detail)
-            .mendedBy(moreTerminals(board)));
+            .mendedBy(() -> moreTerminals(board)));
   }
 
   /** The same board with its plain contacts in a matrix if that is enough, else another board. */
   private Optional<Fix> moreTerminals(BoardKind board) {
     List<ContactId> plain =
         loom.sites().stream()
-            .filter(site -> !site.contact().type().analog())
+            .filter(ContactSite::switched)
             .filter(site -> build.loom().groupOf(site.id()).isEmpty())
             .filter(site -> !build.loom().locks().containsKey(site.id()))
+            .filter(site -> !(site.kind().lit() && site.control().hookup().lampShares()))
             .map(ContactSite::id)
             .toList();
     ControlId name = freshGroup(build);
@@ -267,8 +271,7 @@ final class LoomChecks {
   private void restingTabs() {
     Set<Control> done = new HashSet<>();
     for (ContactSite site : loom.sites()) {
-      boolean switched = !site.contact().type().analog();
-      if (switched && site.control().hookup().restsClosed() && done.add(site.control())) {
+      if (site.switched() && site.control().hookup().restsClosed() && done.add(site.control())) {
         findings.add(
             Finding.of(
                     "LM-12",
@@ -327,9 +330,9 @@ final class LoomChecks {
       List<ContactSite> wipers =
           sharing.seats().stream()
               .map(Sharing.Seat::site)
-              .filter(site -> site.contact().type().analog())
+              .filter(site -> misfit(site, group.topology()))
               .toList();
-      if (!wipers.isEmpty() && group.topology() != Topology.MULTIPLEXER) {
+      if (!wipers.isEmpty()) {
         List<ContactId> ids = wipers.stream().map(ContactSite::id).toList();
         findings.add(
             Finding.of(
@@ -338,13 +341,26 @@ final class LoomChecks {
                     Station.LOOM,
                     ids.stream().map(ContactId::toString).toList(),
                     wipers.get(0).label() + " cannot be read through " + group.topology().words(),
-                    "What is measured needs a terminal that measures volts, or a multiplexer")
+                    wipers.get(0).contact().type().analog()
+                        ? "What is measured needs a terminal that measures volts, or a multiplexer"
+                        : wipers.get(0).touched()
+                            ? "A finger is not a contact: a pad needs a terminal that senses touch"
+                            : "An output that is fed drives its wire; it shares with no other")
                 .mendedBy(
                     Fix.of(
                         "Take " + wipers.get(0).label() + " out of " + group.name(),
                         b -> b.withLoom(b.loom().ungrouped(ids)))));
       }
     }
+  }
+
+  /** What a way of sharing cannot read: volts, skin and driven outputs want wires of their own. */
+  private static boolean misfit(ContactSite site, Topology topology) {
+    return switch (topology) {
+      case MULTIPLEXER -> site.touched();
+      case TOUCH -> site.contact().type().analog() || site.fed();
+      case MATRIX, BARE_MATRIX, REGISTERS, LADDER -> !site.switched();
+    };
   }
 
   private static Fix regroup(Group group, Topology topology, String label) {
@@ -393,7 +409,7 @@ final class LoomChecks {
     Common wanted = wantedCommon(board);
     List<ContactSite> odd =
         loom.sites().stream()
-            .filter(site -> !site.contact().type().analog())
+            .filter(ContactSite::switched)
             .filter(site -> build.loom().groupOf(site.id()).isEmpty())
             .filter(site -> site.common() != wanted)
             .toList();
@@ -444,7 +460,7 @@ final class LoomChecks {
       return board.common();
     }
     List<ContactSite> plain =
-        loom.sites().stream().filter(site -> !site.contact().type().analog()).toList();
+        loom.sites().stream().filter(ContactSite::switched).toList();
     long others = plain.stream().filter(site -> site.common() != board.common()).count();
     return others * 2 > plain.size()
         ? board.common() == Common.GROUND ? Common.RAIL : Common.GROUND

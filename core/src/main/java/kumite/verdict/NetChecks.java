@@ -4,21 +4,33 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import kumite.build.Build;
-import kumite.kind.BoardKind;
-import kumite.loom.Netlist;
+import kumite.build.loom.LoomSettings;
+import kumite.loom.Loom;
 import kumite.name.Joint;
 import kumite.name.Jumper;
+import kumite.wiring.NetFault;
+import kumite.wiring.NetFaults;
+import kumite.wiring.Wiring;
+import kumite.working.Working;
 
 /** Checks of what is joined to what, wires put in and left out by hand included. */
 final class NetChecks {
-  private NetChecks() {}
+  private final Build build;
+  private final Wiring wiring;
 
-  static List<Finding> of(Build build, BoardKind board, Netlist netlist) {
+  private NetChecks(Build build, Wiring wiring) {
+    this.build = build;
+    this.wiring = wiring;
+  }
+
+  static List<Finding> of(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
+    NetChecks checks = new NetChecks(build, asBuilt);
     List<Finding> findings = new ArrayList<>();
-    for (Netlist.Fault fault : netlist.faults(board)) {
-      findings.add(finding(build, board, fault));
+    for (NetFault fault : NetFaults.of(build, loom, asBuilt, planned)) {
+      findings.add(checks.finding(fault));
     }
-    if (findings.isEmpty() && !netlist.nets().isEmpty()) {
+    int nets = asBuilt.nets().joined().size();
+    if (findings.isEmpty() && nets > 0) {
       findings.add(
           Finding.of(
               "NT-20",
@@ -26,134 +38,199 @@ final class NetChecks {
               Station.LOOM,
               List.of(),
               "Nets are sound",
-              netlist.nets().size()
-                  + " nets: no supply on ground, one ground, no two drivers, nothing bridged"));
+              nets + " nets: no supply on ground, one ground, no two drivers, nothing bridged"));
     }
     return findings;
   }
 
-  private static Finding finding(Build build, BoardKind board, Netlist.Fault fault) {
-    Joint first = fault.at().get(0);
-    String one = words(build, first);
-    String other = fault.at().size() > 1 ? words(build, fault.at().get(1)) : "";
-    Optional<String> control =
-        fault.at().stream()
-            .map(Joint::part)
-            .filter(part -> build.controls().stream().anyMatch(c -> c.id().text().equals(part)))
-            .findFirst();
-    List<String> about = control.map(List::of).orElse(List.of());
+  private Finding finding(NetFault fault) {
+    String one = words(fault.at().get(0));
+    String other = fault.at().size() > 1 ? words(fault.at().get(1)) : "";
+    String third = fault.at().size() > 2 ? words(fault.at().get(2)) : "";
     String byHand =
-        fault
-            .remove()
-            .map(wire -> "; the wire " + words(build, wire) + " was put in by hand")
-            .orElse("");
+        fault.remove().isEmpty()
+            ? ""
+            : "; the wire " + words(fault.remove().get(0)) + " was put in by hand";
+    String volts = Working.number(wiring.board().logicVolts(), 1);
     Finding finding =
         switch (fault.kind()) {
           case SUPPLY_ON_GROUND ->
               stop(
                   "NT-01",
-                  about,
+                  fault,
                   one + " is shorted to ground",
                   "Do not power it: everything between them carries what the port can give"
                       + byHand);
           case UNJOINED_GROUND ->
               stop(
                   "NT-02",
-                  about,
+                  fault,
                   one + " is on a ground of its own",
                   "Two names for one ground, not joined: what hangs on it floats and half works");
           case SUPPLIES_JOINED ->
               stop(
                   "NT-03",
-                  about,
+                  fault,
                   one + " is joined to " + other,
                   "Two supplies of different volts feed each other" + byHand);
           case INPUTS_JOINED ->
               stop(
                   "NT-04",
-                  about,
+                  fault,
                   one + " is bridged to " + other,
                   "Either press is seen on both" + byHand);
           case INPUT_STUCK ->
               stop(
                   "NT-05",
-                  about,
+                  fault,
                   one + " is tied to " + other,
                   "It reads the same, pressed or not" + byHand);
           case NOT_REACHED ->
               stop(
                   "NT-06",
-                  about,
+                  fault,
                   one + " does not reach " + other,
                   "Its wire is left out, and no other way joins them");
           case TOO_MANY_VOLTS ->
               stop(
                   "NT-07",
-                  about,
+                  fault,
                   other + " reaches " + one,
-                  "A terminal of "
-                      + kumite.working.Working.number(board.logicVolts(), 1)
-                      + " V is harmed by more"
-                      + byHand);
+                  "A terminal of " + volts + " V is harmed by more" + byHand);
           case DRIVERS_JOINED ->
               stop(
                   "NT-08",
-                  about,
+                  fault,
                   one + " drives against " + other,
                   "One pulls high what the other pulls low, and both suffer" + byHand);
           case SERIAL_NOT_CROSSED ->
               stop(
                   "NT-09",
-                  about,
+                  fault,
                   one + " is joined to " + other,
                   "A sender goes to the other side's receiver: TX to RX, RX to TX" + byHand);
           case NO_SHARED_GROUND ->
               stop(
                   "NT-10",
-                  about,
-                  first.part() + " does not share the ground",
-                  "Every device that is joined by a wire needs the same ground as the board");
+                  fault,
+                  one + " does not reach the board's ground",
+                  "Every device that is joined by a wire needs the same ground as the board, and"
+                      + " each of its grounds that is used");
           case NO_SUCH_PLACE ->
-              Finding.of(
+              look(
                   "NT-11",
-                  Severity.LOOK,
-                  Station.LOOM,
-                  about,
+                  fault,
                   one + " does not exist",
                   "A wire put in by hand ends there; check the name of the tab");
+          case WRONG_RAIL ->
+              stop(
+                  "NT-12",
+                  fault,
+                  one + " is on " + other + " in place of " + third,
+                  "The plan has it on the other side: what it feeds reads wrong or is harmed"
+                      + byHand);
+          case MISPLACED ->
+              stop(
+                  "NT-13",
+                  fault,
+                  one + " goes to " + other + " in place of " + third,
+                  "The board looks for it at "
+                      + third
+                      + ": a press shows as what is meant for "
+                      + other);
+          case CROWDED ->
+              look(
+                  "NT-14",
+                  fault,
+                  one + " has more wires than it takes",
+                  "A push-on tab takes two wires, a header pin or hole one, a screw two; more want"
+                      + " a splice, a strip or the next tab"
+                      + byHand);
+          case UNKNOWN_PART ->
+              look(
+                  "NT-15",
+                  fault,
+                  fault.at().get(0).part() + " is no part of this build",
+                  "A wire put in by hand goes there; it is taken for another device. A control is"
+                      + " named by its id, such as "
+                      + example());
+          case NOT_IN_PLAN ->
+              look(
+                  "NT-16",
+                  fault,
+                  "The wire " + one + " to " + other + " is not in the plan",
+                  "It is noted as left out, but the plan has changed since and no longer has it");
         };
-    return finding.mendedBy(fix(build, fault));
+    return finding.mendedBy(fix(fault));
   }
 
-  private static Optional<Fix> fix(Build build, Netlist.Fault fault) {
-    if (fault.remove().isPresent()) {
-      Jumper wire = fault.remove().get();
-      return Optional.of(
-          Fix.of("Take out " + words(build, wire), b -> b.withLoom(b.loom().withoutAdded(wire))));
+  private String example() {
+    return build.controls().stream().findFirst().map(c -> c.id().text() + ":NO").orElse("horn:NO");
+  }
+
+  private Optional<Fix> fix(NetFault fault) {
+    boolean nothing =
+        fault.remove().isEmpty() && fault.restore().isEmpty() && fault.join().isEmpty();
+    return nothing ? Optional.empty() : Optional.of(Fix.of(label(fault), b -> mended(b, fault)));
+  }
+
+  private static Build mended(Build build, NetFault fault) {
+    LoomSettings loom = build.loom();
+    for (Jumper wire : fault.remove()) {
+      loom = loom.withoutAdded(wire);
     }
-    if (fault.restore().isPresent()) {
-      Jumper wire = fault.restore().get();
-      return Optional.of(
-          Fix.of("Put back " + words(build, wire), b -> b.withLoom(b.loom().withoutLeftOut(wire))));
+    for (Jumper wire : fault.restore()) {
+      loom = loom.withoutLeftOut(wire);
     }
-    if (fault.kind() == Netlist.Kind.UNJOINED_GROUND
-        || fault.kind() == Netlist.Kind.NO_SHARED_GROUND) {
-      Jumper join = new Jumper(fault.at().get(0), fault.at().get(1));
-      return Optional.of(
-          Fix.of("Join " + words(build, join), b -> b.withLoom(b.loom().withAdded(join))));
+    for (Jumper wire : fault.join()) {
+      loom = loom.withAdded(wire);
     }
-    return Optional.empty();
+    return build.withLoom(loom);
   }
 
-  private static Finding stop(String code, List<String> about, String title, String detail) {
-    return Finding.of(code, Severity.STOP, Station.LOOM, about, title, detail);
+  private String label(NetFault fault) {
+    if (fault.kind() == NetFault.Kind.SERIAL_NOT_CROSSED) {
+      return "Cross TX and RX";
+    }
+    if (fault.kind() == NetFault.Kind.NOT_IN_PLAN) {
+      return "Forget that it was left out";
+    }
+    if (fault.kind() == NetFault.Kind.MISPLACED && fault.restore().size() > 1) {
+      return "Change the two wires over";
+    }
+    if (!fault.restore().isEmpty()) {
+      return "Put back " + words(fault.restore().get(0));
+    }
+    return fault.remove().isEmpty()
+        ? "Join " + words(fault.join().get(0))
+        : "Take out " + words(fault.remove().get(0));
   }
 
-  private static String words(Build build, Jumper wire) {
-    return words(build, wire.a()) + " to " + words(build, wire.b());
+  private Finding stop(String code, NetFault fault, String title, String detail) {
+    return Finding.of(code, Severity.STOP, Station.LOOM, about(fault), title, detail);
   }
 
-  private static String words(Build build, Joint joint) {
+  private Finding look(String code, NetFault fault, String title, String detail) {
+    return Finding.of(code, Severity.LOOK, Station.LOOM, about(fault), title, detail);
+  }
+
+  /** The first control it is about, then the places by name. */
+  private List<String> about(NetFault fault) {
+    List<String> about = new ArrayList<>();
+    fault.at().stream()
+        .map(Joint::part)
+        .filter(part -> build.controls().stream().anyMatch(c -> c.id().text().equals(part)))
+        .findFirst()
+        .ifPresent(about::add);
+    fault.at().stream().map(Joint::toString).forEach(about::add);
+    return about;
+  }
+
+  private String words(Jumper wire) {
+    return words(wire.a()) + " to " + words(wire.b());
+  }
+
+  private String words(Joint joint) {
     String part =
         build.controls().stream()
             .filter(control -> control.id().text().equals(joint.part()))

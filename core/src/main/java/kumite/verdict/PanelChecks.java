@@ -83,6 +83,7 @@ final class PanelChecks {
     for (Control control : build.controls()) {
       if (off.contains(control.id())) {
         kumite.build.Edit back = Arrange.bringBack(build, control.id());
+        kumite.build.Edit free = Arrange.bringToFreePlace(catalogue, control.id(), back);
         findings.add(
             Finding.of(
                     "PN-09",
@@ -91,6 +92,7 @@ final class PanelChecks {
                     List.of(control.id().text()),
                     control.label() + " is off the panel",
                     "Its centre lies outside the outline of the panel")
+                .mendedBy(new Fix(free.label(), free))
                 .mendedBy(new Fix(back.label(), back)));
       }
     }
@@ -113,9 +115,11 @@ final class PanelChecks {
     int nudges = 0;
     for (List<Gap> pair : byPair.values()) {
       Gap worst = pair.get(0);
-      Optional<Fix> fix =
-          nudges++ < MOST_NUDGES ? search.forGap(worst).map(this::move) : Optional.empty();
-      findings.add(finding(worst, pair).drawn(worst).showing(worst.working()).mendedBy(fix));
+      Finding finding = finding(worst, pair).drawn(worst).showing(worst.working());
+      findings.add(
+          nudges++ < MOST_NUDGES
+              ? finding.mendedBy(() -> search.forGap(worst).map(this::move))
+              : finding);
     }
     if (byPair.isEmpty()) {
       Optional<Gap> closest = gaps.sideways().stream().findFirst();

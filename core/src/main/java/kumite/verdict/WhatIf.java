@@ -2,13 +2,16 @@ package kumite.verdict;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.loom.Topology;
-import kumite.circuit.InputCircuit;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
+import kumite.circuit.Solves;
+import kumite.loom.Look;
+import kumite.loom.Looks;
+import kumite.power.ESeries;
+import kumite.wiring.Wiring;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.loom.ContactSite;
@@ -163,14 +166,24 @@ public record WhatIf(
     if (!loom.plan().unplaced().isEmpty()) {
       return Optional.of(loom.plan().unplaced().size() + " wires find no terminal");
     }
-    Map<ContactId, InputLevels> levels = Inputs.of(build, board, loom);
+    Inputs inputs =
+        Inputs.of(Wiring.asBuilt(build, board, loom), Looks.of(board, loom), new Solves());
     for (ContactId id : ids) {
-      InputLevels level = levels.get(id);
+      InputLevels level = inputs.levels().get(id);
       if (level == null || !level.readable()) {
         return Optional.of("the level cannot be told");
       }
-      if (level.circuit().shape() == InputCircuit.Shape.BUTTON_LADDER
-          && level.circuit().ladder(board.adcBits()).leastGapCodes() < Ladder.CODES_APART) {
+      if (level.look().how() instanceof Look.Step step
+          && step.ohms().size() > 1
+          && Ladder.buttons(
+                      board.logicVolts(),
+                      step.ohms().get(0),
+                      step.ohms().size(),
+                      0.01,
+                      board.adcBits(),
+                      ESeries.E24)
+                  .leastGapCodes()
+              < Ladder.CODES_APART) {
         return Optional.of("the steps sit too close to be told apart");
       }
     }

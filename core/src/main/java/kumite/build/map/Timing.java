@@ -41,4 +41,10 @@ public record Timing(int scanUs, Debounce debounce, int waitUs, int pollUs) {
     Check.between(0, 100_000, waitUs, "wait_us");
     Check.between(1000, 255_000, pollUs, "poll_us");
   }
+
+  /** {@return the same on a board that reports only so often, in ms} */
+  public Timing noFasterThan(double rawMillis) {
+    int least = (int) Math.round(Math.min(255, rawMillis) * 1000);
+    return pollUs >= least ? this : new Timing(scanUs, debounce, waitUs, least);
+  }
 }

@@ -37,10 +37,11 @@ import kumite.device.SignalPath;
 import kumite.kind.BoardKind;
 import kumite.kind.WireColour;
 import kumite.loom.CommonRun;
-import kumite.loom.Joints;
+import kumite.loom.CutList;
 import kumite.loom.Loom;
 import kumite.loom.PinChoice;
 import kumite.loom.Strand;
+import kumite.wiring.Fitting;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
@@ -355,50 +356,70 @@ public final class LoomStation implements StationView {
     selected();
   }
 
-  /** One row for each colour and gauge: how many of which lengths, and how much in all. */
+  /** One row for each colour and gauge, its strands below it, then what is soldered in. */
   private static List<String> cuts(Bench bench, LengthUnit unit) {
-    Map<WireColour, List<Strand>> byColour = new LinkedHashMap<>();
-    bench.loom().strands().stream()
-        .sorted(Comparator.comparing(Strand::colour).thenComparing(s -> -s.lengthMm()))
-        .forEach(s -> byColour.computeIfAbsent(s.colour(), c -> new ArrayList<>()).add(s));
-    Map<Joint, List<String>> shared = Joints.shared(bench.loom());
+    CutList list = CutList.of(bench.loom());
     List<String> rows = new ArrayList<>();
-    byColour.forEach(
-        (colour, list) -> {
-          int total = list.stream().mapToInt(Strand::lengthMm).sum();
-          rows.add(
-              String.format(
-                  Locale.ROOT,
-                  "%-4s %2d AWG  %2d pieces  %6.2f m, with 10 %% spare %6.2f m",
-                  colour.code(),
-                  list.get(0).gaugeAwg(),
-                  list.size(),
-                  total / 1000.0,
-                  total * 1.1 / 1000));
-          for (Strand strand : list) {
-            rows.add(
-                String.format(
-                        Locale.ROOT,
-                        "       %s %10s   ",
-                        strand.id(),
-                        Length.text(strand.lengthMm(), unit))
-                    + strand.from().words()
-                    + " to "
-                    + strand.to().words()
-                    + with(shared, strand)
-                    + strand.way().map(n -> ", way " + n).orElse(""));
-          }
-        });
+    for (CutList.Spool spool : list.spools()) {
+      List<CutList.Cut> cuts =
+          list.cuts().stream()
+              .filter(c -> c.strand().colour().equals(spool.colour()))
+              .filter(c -> c.strand().gaugeAwg() == spool.gaugeAwg())
+              .toList();
+      rows.add(
+          String.format(
+              Locale.ROOT,
+              "%-4s %2d AWG  %2d pieces  %6.2f m, with 10 %% spare %6.2f m",
+              spool.colour().code(),
+              spool.gaugeAwg(),
+              cuts.size(),
+              spool.metres() / (1 + CutList.SPARE),
+              spool.metres()));
+      for (CutList.Cut cut : cuts) {
+        Strand strand = cut.strand();
+        rows.add(
+            String.format(
+                    Locale.ROOT,
+                    "       %s %10s   ",
+                    strand.id(),
+                    Length.text(strand.lengthMm(), unit))
+                + strand.from().words()
+                + " to "
+                + strand.to().words()
+                + with(cut)
+                + strand.way().map(n -> ", way " + n).orElse(""));
+      }
+    }
+    bench
+        .wiring()
+        .map(wiring -> Fitting.all(bench.build(), wiring))
+        .ifPresent(all -> fittings(all, rows));
     return rows;
   }
 
+  private static void fittings(List<Fitting> all, List<String> rows) {
+    if (!all.isEmpty()) {
+      rows.add("Parts to solder in: " + all.size());
+    }
+    for (Fitting f : all) {
+      rows.add(
+          "       "
+              + f.what()
+              + ", "
+              + f.job()
+              + ": "
+              + f.from()
+              + " to "
+              + f.to()
+              + (f.direction().isEmpty() ? "" : "; " + f.direction()));
+    }
+  }
+
   /** Ends that two wires share go into one joint, so both are crimped at once. */
-  private static String with(Map<Joint, List<String>> shared, Strand strand) {
+  private static String with(CutList.Cut cut) {
     List<String> partners = new ArrayList<>();
-    Joints.partner(shared, strand, strand.from().place()).ifPresent(partners::add);
-    Joints.partner(shared, strand, strand.to().place())
-        .filter(id -> !partners.contains(id))
-        .ifPresent(partners::add);
+    cut.fromWith().ifPresent(partners::add);
+    cut.toWith().filter(id -> !partners.contains(id)).ifPresent(partners::add);
     return partners.isEmpty() ? "" : ", joint with " + String.join(" and ", partners);
   }
 

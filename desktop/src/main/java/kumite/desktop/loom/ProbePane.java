@@ -10,8 +10,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
-import kumite.loom.Netlist;
-import kumite.loom.Probe;
+import kumite.wiring.Nets;
+import kumite.wiring.Wiring;
+import kumite.wiring.Probe;
 import kumite.verdict.Bench;
 
 /** Pairs probed with a continuity meter, pasted in and held against the plan as one types. */
@@ -62,7 +63,7 @@ final class ProbePane extends VBox {
     }
     try {
       Probe probe = Probe.parse(pairs.getText());
-      Netlist plan = Netlist.planned(bench.build(), bench.board().get(), bench.loom());
+      Nets plan = Wiring.planned(bench.board().get(), bench.loom()).nets();
       List<Probe.Found> differences = probe.against(plan, bench.loom());
       int count = probe.readings().size();
       if (differences.isEmpty()) {

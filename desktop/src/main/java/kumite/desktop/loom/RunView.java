@@ -10,6 +10,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import kumite.desktop.field.StrandLine;
+import kumite.kind.WireColour;
 import kumite.loom.CommonRun;
 
 /** A common drawn in laid order: stops on a wire, and what a break of each stretch silences. */
@@ -32,7 +33,7 @@ final class RunView extends VBox {
     List<CommonRun.Link> links = run.links();
     way.getChildren().add(stop(run.terminal(), true));
     for (CommonRun.Link link : links) {
-      way.getChildren().add(stretch(link, run.name()));
+      way.getChildren().add(stretch(link, run.rail().colour()));
       way.getChildren()
           .add(
               stop(
@@ -52,12 +53,10 @@ final class RunView extends VBox {
     return stop;
   }
 
-  private static HBox stretch(CommonRun.Link link, String name) {
+  private static HBox stretch(CommonRun.Link link, WireColour colour) {
     Line line = new Line(0, 0, 18, 0);
     line.setStrokeWidth(3);
-    line.setStroke(
-        StrandLine.paint(
-            name.equals("ground") ? kumite.kind.WireColour.Hue.BK : kumite.kind.WireColour.Hue.RD));
+    line.setStroke(StrandLine.paint(colour.base()));
     HBox box = new HBox(line);
     box.getStyleClass().add("run-item");
     String silent =

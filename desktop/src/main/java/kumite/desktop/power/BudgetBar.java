@@ -4,7 +4,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
-import kumite.power.Budget;
+import kumite.circuit.Budget;
 import kumite.working.Working;
 
 /** What is taken from the port, usual and at worst, against what it gives. */

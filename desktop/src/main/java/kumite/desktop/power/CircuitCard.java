@@ -1,5 +1,6 @@
 package kumite.desktop.power;
 
+import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
@@ -41,13 +42,17 @@ final class CircuitCard extends VBox {
         new Tooltip(String.join(", ", kind.paths().stream().map(p -> p.site().label()).toList())));
     HBox head = new HBox(title, count);
     head.getStyleClass().add("row");
-    String terminal =
-        kind.paths().size() == 1 ? first.pin().orElseThrow().terminal().name() : "pin";
-    int bits = workbench.bench().get().board().map(b -> b.adcBits()).orElse(0);
     HBox drawing =
         new HBox(
-            new CircuitSketch(kind.levels().circuit(), terminal),
-            new LevelScale(kind.levels(), bits));
+            new CircuitSketch(kind.levels().sketch()),
+            new LevelScale(
+                kind.levels(),
+                workbench
+                    .bench()
+                    .get()
+                    .circuit()
+                    .map(wired -> kind.steps(wired.inputs()))
+                    .orElse(List.of())));
     Label verdict = new Label(verdict(workbench, kind));
     verdict
         .getStyleClass()
@@ -61,12 +66,7 @@ final class CircuitCard extends VBox {
     HBox foot = new HBox(verdict, show);
     foot.getStyleClass().add("row");
     getChildren().addAll(head, drawing, foot);
-    Working working =
-        kind.levels().circuit().measured()
-                && kind.levels().circuit().track().steps() > 1
-                && bits > 0
-            ? kind.levels().circuit().ladder(bits).working()
-            : kind.levels().working();
+    Working working = kind.levels().working();
     WorkingView view = new WorkingView(working);
     show.setOnAction(
         event -> {
@@ -106,7 +106,7 @@ final class CircuitCard extends VBox {
       return finding.get().title();
     }
     InputLevels levels = kind.levels();
-    if (!levels.circuit().measured()) {
+    if (!levels.measured()) {
       return levels.readable() ? "reads cleanly" : "cannot be told";
     }
     int bits = workbench.bench().get().board().map(b -> b.adcBits()).orElse(0);

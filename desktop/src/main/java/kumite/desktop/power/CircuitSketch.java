@@ -1,216 +1,200 @@
 package kumite.desktop.power;
 
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
-import kumite.circuit.InputCircuit;
-import kumite.kind.Common;
-import kumite.working.Quantity;
+import kumite.circuit.Sketch;
 import kumite.working.Working;
 
-/** An input circuit drawn small and plain: what pulls, what closes, and the terminal. */
+/**
+ * What hangs on an input, drawn from what was solved and from nothing else: each net is a level, the
+ * highest on top, and each part stands between its two nets, where no other part stands.
+ */
 final class CircuitSketch extends Pane {
-  private static final double X = 104;
-  private static final double TOP = 22;
-  private static final double NODE = 84;
-  private static final double FOOT = 146;
+  private static final double WIDTH = 222;
+  private static final double TOP = 24;
+  private static final double FOOT = 142;
+  private static final double FIRST = 66;
+  private static final double LABELLED_PITCH = 74;
+  private static final double BARE_PITCH = 26;
+  private static final double BODY = 20;
+  private static final int MOST_COLUMNS = 6;
 
-  private final InputCircuit circuit;
+  private final Sketch sketch;
+  private final Map<String, Double> levels = new HashMap<>();
+  private final List<List<Sketch.Branch>> columns = new ArrayList<>();
 
-  CircuitSketch(InputCircuit circuit, String terminal) {
-    this.circuit = circuit;
+  CircuitSketch(Sketch sketch) {
+    this.sketch = sketch;
     getStyleClass().add("circuit-sketch");
-    setMinSize(200, 166);
-    setPrefSize(200, 166);
-    setAccessibleText(circuit.shape().words() + ", " + circuit.pull());
-    switch (circuit.shape()) {
-      case WIPER -> pot();
-      case TAP_LADDER, BUTTON_LADDER -> ladder();
-      default -> contact();
+    setMinSize(WIDTH, 166);
+    setPrefSize(WIDTH, 166);
+    List<String> words =
+        sketch.branches().stream().map(b -> b.name() + " " + b.words() + " " + b.between()).toList();
+    setAccessibleText(sketch.place() + ": " + String.join(", ", words));
+    Tooltip.install(this, new Tooltip(sketch.how() + "\n" + String.join("\n", words)));
+    place();
+    pack();
+    draw();
+  }
+
+  /** The highest net on top; of nets at the same volts the one that hangs lower when held. */
+  private void place() {
+    List<Sketch.Level> sorted = new ArrayList<>(sketch.levels());
+    sorted.sort(
+        Comparator.comparingDouble((Sketch.Level l) -> -l.idleVolts() - l.heldVolts())
+            .thenComparing(l -> !l.rail()));
+    double step = sorted.size() < 2 ? 0 : (FOOT - TOP) / (sorted.size() - 1);
+    for (int i = 0; i < sorted.size(); i++) {
+      levels.put(sorted.get(i).name(), TOP + i * step);
     }
-    line(X, NODE, X + 40, NODE);
-    dot(X, NODE);
-    Label pin = new Label(terminal);
+  }
+
+  private double top(Sketch.Branch branch) {
+    return Math.min(levels.get(branch.from()), levels.get(branch.to()));
+  }
+
+  private double foot(Sketch.Branch branch) {
+    return Math.max(levels.get(branch.from()), levels.get(branch.to()));
+  }
+
+  /** Parts that share no height share a column. */
+  private void pack() {
+    for (Sketch.Branch branch : sketch.branches()) {
+      columns.stream()
+          .filter(column -> column.stream().allMatch(other -> apart(branch, other)))
+          .findFirst()
+          .orElseGet(
+              () -> {
+                columns.add(new ArrayList<>());
+                return columns.get(columns.size() - 1);
+              })
+          .add(branch);
+    }
+  }
+
+  private boolean apart(Sketch.Branch one, Sketch.Branch other) {
+    return foot(one) <= top(other) + 0.5 || foot(other) <= top(one) + 0.5;
+  }
+
+  private void draw() {
+    boolean labelled = columns.size() <= 2;
+    int shown = Math.min(columns.size(), MOST_COLUMNS);
+    Map<String, double[]> reach = new HashMap<>();
+    reach.put(sketch.place(), new double[] {FIRST - 20, FIRST});
+    for (int i = 0; i < shown; i++) {
+      double x = FIRST + i * (labelled ? LABELLED_PITCH : BARE_PITCH);
+      for (Sketch.Branch branch : columns.get(i)) {
+        branch(branch, x, labelled);
+        touch(reach, branch.from(), x);
+        touch(reach, branch.to(), x);
+      }
+    }
+    for (Sketch.Level level : sketch.levels()) {
+      double[] ends = reach.get(level.name());
+      if (ends != null) {
+        level(level, ends);
+      }
+    }
+    if (columns.size() > shown) {
+      int hidden = columns.subList(shown, columns.size()).stream().mapToInt(List::size).sum();
+      note("and " + hidden + " more", FIRST + shown * BARE_PITCH - 12, FOOT + 4);
+    }
+    if (sketch.branches().isEmpty()) {
+      note("nothing hangs on it", FIRST + 6, TOP + 30);
+    }
+    pin();
+  }
+
+  private static void touch(Map<String, double[]> reach, String net, double x) {
+    reach.merge(
+        net,
+        new double[] {x, x},
+        (one, other) ->
+            new double[] {Math.min(one[0], other[0]), Math.max(one[1], other[1])});
+  }
+
+  private void level(Sketch.Level level, double[] ends) {
+    double y = levels.get(level.name());
+    line(ends[0], y, Math.max(ends[1], ends[0] + 1), y);
+    boolean read = level.name().equals(sketch.place());
+    if (level.rail() && level.idleVolts() == 0) {
+      double middle = (Math.max(FIRST, ends[0]) + ends[1]) / 2;
+      line(middle - 10, y, middle + 10, y);
+      line(middle - 6, y + 4, middle + 6, y + 4);
+      line(middle - 2, y + 8, middle + 2, y + 8);
+    } else if (level.rail() && !read) {
+      double from = Math.max(FIRST, ends[0]);
+      line(from - 12, y, ends[1] + 12, y);
+      note(Working.number(level.idleVolts(), 1) + " V", from - 14, y - 18);
+    }
+    if (read && !level.rail()) {
+      dot(ends[0] + 20, y);
+    }
+  }
+
+  private void pin() {
+    double y = levels.getOrDefault(sketch.place(), (TOP + FOOT) / 2);
+    Label pin = new Label(sketch.place());
     pin.getStyleClass().addAll("mono", "circuit-pin");
-    pin.relocate(X + 40, NODE - 11);
+    pin.setMaxWidth(FIRST - 18);
+    pin.relocate(0, y - 12);
     getChildren().add(pin);
   }
 
-  private void contact() {
-    boolean railContact = circuit.common() == Common.RAIL && circuit.shape() == shapeOrLamp();
-    String pull = circuit.pull();
-    if (pull.equals("pull-down")) {
-      line(X, NODE, X, NODE + 12);
-      resistor(X, NODE + 12, pullWords(), false);
-      line(X, NODE + 40, X, FOOT - 6);
-      ground(X);
-      supply(X, TOP);
-      blade(X, TOP + 4, NODE);
-      return;
-    }
-    supply(X, TOP);
-    if (!pull.equals("none")) {
-      line(X, TOP, X, TOP + 10);
-      resistor(X, TOP + 10, pullWords(), false);
-      line(X, TOP + 38, X, NODE);
-    } else {
-      note("no pull", X + 12, TOP + 16);
-    }
-    if (circuit.shape() == InputCircuit.Shape.LAMP_ON_CONTACT) {
-      lamp();
-    }
-    double from = NODE;
-    if (circuit.shape() == InputCircuit.Shape.MATRIX) {
-      line(X, NODE, X, NODE + 6);
-      diode(X, NODE + 6);
-      from = NODE + 22;
-    }
-    blade(X, from, FOOT - 6);
-    if (circuit.shape() == InputCircuit.Shape.MATRIX
-        || circuit.shape() == InputCircuit.Shape.BARE_MATRIX) {
-      note("row, driven low", X + 10, FOOT - 14);
-      dot(X, FOOT - 6);
-    } else if (railContact) {
-      supply(X, FOOT - 6);
-    } else {
-      ground(X);
-    }
-  }
-
-  private InputCircuit.Shape shapeOrLamp() {
-    return circuit.shape() == InputCircuit.Shape.LAMP_ON_CONTACT
-        ? InputCircuit.Shape.LAMP_ON_CONTACT
-        : InputCircuit.Shape.CONTACT;
-  }
-
-  private String pullWords() {
-    return circuit.pull().endsWith("beside it")
-        ? "10 kohm"
-        : short2(circuit.pulls().leastOhm())
-            + " to "
-            + Quantity.OHM.words(circuit.pulls().mostOhm());
-  }
-
-  private static String short2(double ohm) {
-    return Quantity.OHM.words(ohm).replaceAll(" .*", "");
-  }
-
-  private void pot() {
-    supply(X, TOP);
-    line(X, TOP, X, NODE - 28);
-    box(X, NODE - 28, 56);
-    line(X, NODE + 28, X, FOOT - 6);
-    ground(X);
-    note(Quantity.OHM.words(circuit.track().ohm()), X - 62, NODE - 24);
-    Polygon arrow = new Polygon(X + 7, NODE, X + 15, NODE - 4, X + 15, NODE + 4);
-    arrow.getStyleClass().add("circuit-solid");
-    getChildren().add(arrow);
-  }
-
-  private void ladder() {
-    supply(X, TOP);
-    if (circuit.shape() == InputCircuit.Shape.TAP_LADDER) {
-      double step = (FOOT - 6 - TOP) / 3.0;
-      for (int i = 0; i < 3; i++) {
-        double y = TOP + i * step;
-        line(X - 40, y, X - 40, y + 6);
-        box(X - 40, y + 6, step - 12);
-        line(X - 40, y + step - 6, X - 40, y + step);
-        dot(X - 40, y + step);
+  private void branch(Sketch.Branch branch, double x, boolean labelled) {
+    double top = top(branch);
+    double foot = foot(branch);
+    double middle = (top + foot) / 2;
+    double half = Math.min(BODY / 2 + 2, (foot - top) / 2);
+    line(x, top, x, middle - half);
+    line(x, middle + half, x, foot);
+    switch (branch.kind()) {
+      case RESISTOR, SKIN, OUTPUT -> box(x, middle - half, 2 * half);
+      case TRACK -> {
+        box(x, middle - half, 2 * half);
+        Polygon arrow = new Polygon(x - 13, middle, x - 6, middle - 4, x - 6, middle + 4);
+        arrow.getStyleClass().add("circuit-solid");
+        getChildren().add(arrow);
       }
-      line(X - 40, TOP, X, TOP);
-      ground(X - 40);
-      line(X - 40, TOP + step, X, NODE);
-      note(
-          circuit.track().steps() + " taps, " + Quantity.OHM.words(circuit.track().ohm()) + " each",
-          X - 2,
-          FOOT - 8);
-    } else {
-      line(X, TOP, X, TOP + 10);
-      resistor(X, TOP + 10, "10 kohm", false);
-      line(X, TOP + 38, X, NODE);
-      for (int i = 0; i < 3; i++) {
-        double x = X - 32 * i;
-        if (i > 0) {
-          line(x + 32, NODE, x + 24, NODE);
-          Rectangle rung = new Rectangle(x + 8, NODE - 5, 16, 10);
-          rung.getStyleClass().add("circuit-box");
-          getChildren().add(rung);
-          line(x, NODE, x + 8, NODE);
-        }
-        blade(x, NODE, FOOT - 6);
-        ground(x);
-      }
-      note(circuit.track().steps() + " steps", X + 12, FOOT - 16);
+      case CONTACT -> blade(x, middle, half, branch.closedAtRest());
+      case DIODE, LAMP -> diode(x, middle, half, levels.get(branch.from()) <= middle);
+    }
+    if (labelled && foot - top > 14) {
+      String words = branch.words().isEmpty() ? branch.name() : branch.words();
+      note(branch.kind() == Sketch.Kind.LAMP ? "lamp " + words : words, x + 11, middle - 8);
     }
   }
 
-  private void lamp() {
-    double x = X - 52;
-    InputCircuit.LampFeed feed = circuit.lamp().orElseThrow();
-    if (circuit.common() == Common.GROUND) {
-      supply(x, TOP);
-      note(Working.number(feed.volts(), 1) + " V", x - 16, TOP - 18);
-      if (feed.ohm() > 0) {
-        line(x, TOP, x, TOP + 4);
-        resistor(x, TOP + 4, Quantity.OHM.words(feed.ohm()), true);
-        line(x, TOP + 32, x, TOP + 38);
-      } else {
-        line(x, TOP, x, TOP + 38);
-        note("no R", x - 34, TOP + 10);
-      }
-      diode(x, TOP + 38);
-      note("lamp", x - 40, TOP + 38);
-      line(x, TOP + 54, x, NODE);
-      line(x, NODE, X, NODE);
-    }
-  }
-
-  private void diode(double x, double y) {
-    Polygon triangle = new Polygon(x - 7, y, x + 7, y, x, y + 13);
+  private void diode(double x, double y, double half, boolean down) {
+    double tip = down ? half : -half;
+    Polygon triangle = new Polygon(x - 7, y - tip, x + 7, y - tip, x, y + tip);
     triangle.getStyleClass().add("circuit-box");
     getChildren().add(triangle);
-    line(x - 7, y + 14, x + 7, y + 14);
-    line(x, y + 14, x, y + 18);
+    line(x - 7, y + tip, x + 7, y + tip);
   }
 
-  private void blade(double x, double from, double to) {
-    double middle = (from + to) / 2;
-    line(x, from, x, middle - 9);
-    boolean closed = circuit.restsClosed();
-    Line arm = new Line(x, middle + 10, closed ? x : x - 10, middle - 9);
+  private void blade(double x, double y, double half, boolean closed) {
+    Line arm = new Line(x, y + half, closed ? x : x - 9, y - half);
     arm.getStyleClass().add("circuit-blade");
     getChildren().add(arm);
-    ring(x, middle - 9);
-    ring(x, middle + 10);
-    line(x, middle + 10, x, to);
-  }
-
-  private void resistor(double x, double y, String words, boolean left) {
-    box(x, y, 28);
-    note(words, left ? x - 12 - words.length() * 5.6 : x + 12, y + 5);
+    ring(x, y - half);
+    ring(x, y + half);
   }
 
   private void box(double x, double y, double height) {
     Rectangle box = new Rectangle(x - 6, y, 12, height);
     box.getStyleClass().add("circuit-box");
     getChildren().add(box);
-  }
-
-  private void supply(double x, double y) {
-    line(x - 12, y, x + 12, y);
-    if (x == X) {
-      note(Working.number(circuit.reads().logicVolts(), 1) + " V", x - 14, y - 18);
-    }
-  }
-
-  private void ground(double x) {
-    line(x - 10, FOOT - 6, x + 10, FOOT - 6);
-    line(x - 6, FOOT - 2, x + 6, FOOT - 2);
-    line(x - 2, FOOT + 2, x + 2, FOOT + 2);
   }
 
   private void dot(double x, double y) {

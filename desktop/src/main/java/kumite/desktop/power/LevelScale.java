@@ -7,10 +7,8 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
-import kumite.circuit.InputCircuit;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Span;
-import kumite.power.Ladder;
 import kumite.working.Working;
 
 /** A board's scale of volts: low, undefined, high, and where the levels of an input stand. */
@@ -24,35 +22,35 @@ final class LevelScale extends Pane {
 
   private final double fullVolts;
 
-  LevelScale(InputLevels levels, int adcBits) {
+  LevelScale(InputLevels levels, List<Double> steps) {
     getStyleClass().add("level-scale");
-    InputCircuit circuit = levels.circuit();
-    fullVolts = Math.max(circuit.reads().logicVolts(), levels.mostVolts());
+    InputLevels.Thresholds reads = levels.thresholds();
+    fullVolts = Math.max(reads.supplyVolts(), levels.mostVolts());
     setMinSize(190, TOP + HEIGHT + 14);
     setPrefSize(190, TOP + HEIGHT + 14);
     Rectangle tube = new Rectangle(LEFT, TOP, WIDTH, HEIGHT);
     tube.getStyleClass().add("level-tube");
     getChildren().add(tube);
     tick(0);
-    tick(circuit.reads().logicVolts());
-    if (!circuit.measured()) {
-      band(circuit.reads().highVolts(), fullVolts, "level-sound");
-      band(circuit.reads().lowVolts(), circuit.reads().highVolts(), "level-undefined");
-      band(0, circuit.reads().lowVolts(), "level-sound");
-      tick(circuit.reads().lowVolts());
-      tick(circuit.reads().highVolts());
+    tick(reads.supplyVolts());
+    if (!levels.measured()) {
+      band(reads.highVolts(), fullVolts, "level-sound");
+      band(reads.lowVolts(), reads.highVolts(), "level-undefined");
+      band(0, reads.lowVolts(), "level-sound");
+      tick(reads.lowVolts());
+      tick(reads.highVolts());
       mark("idle", levels.idleRange(), levels.idle());
       mark("held", levels.heldRange(), levels.held());
       setAccessibleText(
           "idle " + words(levels.idleRange()) + ", held " + words(levels.heldRange()));
-    } else if (circuit.shape() == InputCircuit.Shape.WIPER) {
-      Line slope = new Line(LEFT, y(0), LEFT + WIDTH, y(circuit.reads().logicVolts()));
+    } else if (steps.isEmpty()) {
+      Line slope = new Line(LEFT, y(0), LEFT + WIDTH, y(reads.supplyVolts()));
       slope.getStyleClass().add("level-slope");
       getChildren().add(slope);
-      label("end", y(circuit.reads().logicVolts()) + 4, true);
+      label("end", y(reads.supplyVolts()) + 4, true);
       label("start", y(0) - 4, true);
     } else {
-      steps(circuit.ladder(Math.max(1, adcBits)));
+      steps(steps);
     }
     Rectangle edge = new Rectangle(LEFT, TOP, WIDTH, HEIGHT);
     edge.getStyleClass().add("level-edge");
@@ -89,21 +87,16 @@ final class LevelScale extends Pane {
     label(words(span), at + LABEL_PITCH, false);
   }
 
-  private void steps(Ladder ladder) {
+  private void steps(List<Double> steps) {
     List<Double> taken = new ArrayList<>();
-    for (Ladder.Step step : ladder.steps()) {
-      boolean close =
-          ladder.leastGapCodes() < Ladder.CODES_APART
-              && (step.number() == ladder.closest() || step.number() == ladder.closest() + 1);
-      double top = y(step.mostVolts());
-      Rectangle bar = new Rectangle(LEFT, top, WIDTH, Math.max(2, y(step.leastVolts()) - top));
+    for (int i = 0; i < steps.size(); i++) {
+      double at = y(steps.get(i));
+      Rectangle bar = new Rectangle(LEFT, at - 1, WIDTH, 2);
       bar.getStyleClass().add("level-mark");
-      bar.pseudoClassStateChanged(BAD, close);
       getChildren().add(bar);
-      double at = y(step.volts());
       if (taken.stream().noneMatch(other -> Math.abs(other - at) < LABEL_PITCH - 2)) {
         taken.add(at);
-        label("step " + step.number() + "  " + Working.number(step.volts(), 2) + " V", at, false);
+        label("step " + (i + 1) + "  " + Working.number(steps.get(i), 2) + " V", at, false);
       }
     }
   }

@@ -19,7 +19,7 @@ import kumite.desktop.shell.Workbench;
 import kumite.desktop.shell.WorkingView;
 import kumite.device.InputKind;
 import kumite.kind.BoardKind;
-import kumite.power.Budget;
+import kumite.circuit.Budget;
 import kumite.sheet.Export;
 import kumite.verdict.Bench;
 import kumite.verdict.Station;

@@ -17,11 +17,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import kumite.build.map.Timing;
 import kumite.circuit.InputLevels;
+import kumite.circuit.Seen;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.kind.ContactKind;
 import kumite.map.TargetText;
-import kumite.power.Converter;
 import kumite.verdict.Bench;
 import kumite.working.Working;
 
@@ -200,7 +200,7 @@ public final class PathStrip extends HBox {
                 pin ->
                     new PathTrack.Hop(
                         pin.terminal().name(),
-                        volts(bench, path, at),
+                        volts(bench, path),
                         held,
                         false,
                         String.join("; ", bench.loom().whyPin(path.id()))))
@@ -210,12 +210,11 @@ public final class PathStrip extends HBox {
     hops.add(level(bench, path, at));
     hops.add(settled(bench.build().timing(), path, times, held, analog));
     hops.add(
-        path.site()
-            .entry()
+        path.target()
             .map(
-                entry ->
+                target ->
                     new PathTrack.Hop(
-                        TargetText.of(entry.target()),
+                        TargetText.of(target),
                         "one layer",
                         reaches,
                         false,
@@ -280,42 +279,43 @@ public final class PathStrip extends HBox {
         "Normally open tab and common" + place);
   }
 
-  private static String volts(Bench bench, SignalPath path, double at) {
-    if (path.levels().isEmpty() || bench.board().isEmpty()) {
-      return "";
-    }
-    double volts =
-        path.site().contact().type().analog()
-            ? InputLevels.voltsAt(bench.board().get(), path.site().kind(), at)
-            : at > 0 ? path.levels().get().heldVolts() : path.levels().get().idleVolts();
-    return String.format(Locale.ROOT, "%.2f V", volts);
+  /** What the board takes in with everything held that is held now. */
+  private Optional<Seen> seen(Bench bench, SignalPath path) {
+    return path.levels().isEmpty()
+        ? Optional.empty()
+        : bench.circuit().map(c -> c.inputs().see(path.id(), workbench.holds().get()::of));
   }
 
-  private static PathTrack.Hop level(Bench bench, SignalPath path, double at) {
-    if (path.levels().isEmpty() || bench.board().isEmpty()) {
+  private String volts(Bench bench, SignalPath path) {
+    return seen(bench, path).map(s -> String.format(Locale.ROOT, "%.2f V", s.volts())).orElse("");
+  }
+
+  private PathTrack.Hop level(Bench bench, SignalPath path, double at) {
+    Optional<Seen> seen = seen(bench, path);
+    if (seen.isEmpty()) {
       return new PathTrack.Hop("unknown", "", false, true, "No terminal yet");
     }
-    InputLevels levels = path.levels().get();
-    if (levels.idle() == InputLevels.Reading.MEASURED) {
-      int bits = bench.board().get().adcBits();
-      double volts = InputLevels.voltsAt(bench.board().get(), path.site().kind(), at);
-      int code = Converter.code(volts, bench.board().get().logicVolts(), bits);
+    InputLevels levels = path.levels().orElseThrow();
+    if (levels.floating().isPresent()) {
       return new PathTrack.Hop(
-          "code " + code, "of " + ((1 << bits) - 1), at > 0, false, "floor(V / Vref x 2^n)");
+          "floats", "held by nothing", at > 0, true, "Nothing pulls it up or down");
     }
-    InputLevels.Reading reading = at > 0 ? levels.held() : levels.idle();
-    double limit =
-        reading == InputLevels.Reading.LOW
-            ? bench.board().get().lowVolts()
-            : bench.board().get().highVolts();
+    if (levels.measured()) {
+      int most = bench.board().orElseThrow().axisMaximum();
+      return new PathTrack.Hop(
+          "code " + seen.get().code(), "of " + most, at > 0, false, "floor(V / Vref x 2^n)");
+    }
+    InputLevels.Reading reading = seen.get().reading();
+    InputLevels.Thresholds reads = levels.thresholds();
+    boolean low = reading == InputLevels.Reading.LOW;
     return new PathTrack.Hop(
         reading.words(),
-        (reading == InputLevels.Reading.LOW ? "needs \u2264 " : "needs \u2265 ")
-            + Working.number(limit, 1)
+        (low ? "needs \u2264 " : "needs \u2265 ")
+            + Working.number(low ? reads.lowVolts() : reads.highVolts(), 1)
             + " V",
         at > 0,
         !levels.readable(),
-        bench.board().get().levels().inWords());
+        bench.board().orElseThrow().levels().inWords());
   }
 
   private static PathTrack.Hop settled(
@@ -337,7 +337,7 @@ public final class PathStrip extends HBox {
       return path.missing();
     }
     return at > 0
-        ? path.site().entry().map(e -> TargetText.brief(e.target())).orElse("")
+        ? path.target().map(TargetText::brief).orElse("")
         : "at rest";
   }
 

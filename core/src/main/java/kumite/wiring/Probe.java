@@ -1,4 +1,6 @@
-package kumite.loom;
+package kumite.wiring;
+
+import kumite.loom.Loom;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -140,12 +142,12 @@ public record Probe(List<Reading> readings) {
   /**
    * {@return how what was probed differs from the plan, the gravest first; empty if it does not}
    */
-  public List<Found> against(Netlist plan, Loom loom) {
+  public List<Found> against(Nets plan, Loom loom) {
     List<Found> found = new ArrayList<>();
     Set<Joint> probed = new LinkedHashSet<>();
     for (Reading reading : readings) {
       for (Joint joint : List.of(reading.a(), reading.b())) {
-        if (probed.add(joint) && !plan.pins().containsKey(joint)) {
+        if (probed.add(joint) && !plan.places().containsKey(joint)) {
           found.add(
               new Found(
                   Difference.UNKNOWN,
@@ -165,7 +167,7 @@ public record Probe(List<Reading> readings) {
   }
 
   private static Set<Joint> swapped(
-      Loom loom, Netlist plan, Set<Joint> probed, UnionFind<Joint> seen, List<Found> found) {
+      Loom loom, Nets plan, Set<Joint> probed, UnionFind<Joint> seen, List<Found> found) {
     Map<ContactId, Joint> tabs = new LinkedHashMap<>();
     Map<Joint, ContactId> owners = new LinkedHashMap<>();
     Map<ContactId, Joint> terminals = new LinkedHashMap<>();
@@ -212,9 +214,9 @@ public record Probe(List<Reading> readings) {
   }
 
   private static void grounds(
-      Netlist plan, Set<Joint> probed, UnionFind<Joint> seen, List<Found> found) {
-    Optional<Netlist.Net> ground =
-        plan.nets().stream().filter(net -> net.has(Netlist.Role.GROUND)).findFirst();
+      Nets plan, Set<Joint> probed, UnionFind<Joint> seen, List<Found> found) {
+    Optional<Net> ground =
+        plan.all().stream().filter(Net::grounded).findFirst();
     if (ground.isEmpty()) {
       return;
     }
@@ -246,10 +248,10 @@ public record Probe(List<Reading> readings) {
     }
   }
 
-  private void extra(Netlist plan, Set<Joint> swapped, List<Found> found) {
+  private void extra(Nets plan, Set<Joint> swapped, List<Found> found) {
     Set<String> told = new LinkedHashSet<>();
     for (Reading reading : readings) {
-      boolean known = plan.pins().containsKey(reading.a()) && plan.pins().containsKey(reading.b());
+      boolean known = plan.places().containsKey(reading.a()) && plan.places().containsKey(reading.b());
       boolean explained = swapped.contains(reading.a()) && swapped.contains(reading.b());
       if (reading.beeps()
           && known
@@ -271,7 +273,7 @@ public record Probe(List<Reading> readings) {
   }
 
   private void missing(
-      Netlist plan,
+      Nets plan,
       Set<Joint> probed,
       UnionFind<Joint> seen,
       Set<Joint> swapped,
@@ -281,11 +283,11 @@ public record Probe(List<Reading> readings) {
     if (silenceNoted) {
       for (Reading reading : readings) {
         boolean wanted =
-            plan.pins().containsKey(reading.a())
-                && plan.pins().containsKey(reading.b())
+            plan.places().containsKey(reading.a())
+                && plan.places().containsKey(reading.b())
                 && plan.joined(reading.a(), reading.b());
         boolean onGround =
-            plan.netOf(reading.a()).filter(n -> n.name().equals("ground")).isPresent();
+            plan.of(reading.a()).filter(Net::grounded).isPresent();
         if (!reading.beeps()
             && wanted
             && !seen.inSameSet(reading.a(), reading.b())
@@ -296,9 +298,9 @@ public record Probe(List<Reading> readings) {
       }
       return;
     }
-    for (var wire : plan.plannedWires()) {
+    for (var wire : plan.wiring().wires().keySet()) {
       boolean both = probed.contains(wire.a()) && probed.contains(wire.b());
-      boolean onGround = plan.netOf(wire.a()).filter(n -> n.name().equals("ground")).isPresent();
+      boolean onGround = plan.of(wire.a()).filter(Net::grounded).isPresent();
       if (both
           && !seen.inSameSet(wire.a(), wire.b())
           && !(twoGrounds && onGround)

@@ -1,4 +1,7 @@
-package kumite.loom;
+package kumite.wiring;
+
+import kumite.loom.Loom;
+import kumite.loom.Strand;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -21,11 +24,20 @@ import org.jgrapht.graph.Pseudograph;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-public class NetlistTest {
+public class NetsTest {
   private static final Catalogue CATALOGUE = Catalogue.standard();
 
-  private static Netlist netlist(Build build) {
-    return Netlist.of(build, board(build), Loom.of(build, CATALOGUE));
+  private static Nets nets(Build build) {
+    return Wiring.asBuilt(build, board(build), Loom.of(build, CATALOGUE)).nets();
+  }
+
+  private static List<NetFault> faults(Build build) {
+    Loom loom = Loom.of(build, CATALOGUE);
+    return NetFaults.of(
+        build,
+        loom,
+        Wiring.asBuilt(build, board(build), loom),
+        Wiring.planned(board(build), loom));
   }
 
   private static BoardKind board(Build build) {
@@ -54,8 +66,9 @@ public class NetlistTest {
         new ConnectivityInspector<>(graph)
             .connectedSets().stream().filter(set -> set.size() > 1).collect(Collectors.toSet());
     Set<Set<String>> ours = new HashSet<>();
-    for (Netlist.Net net : netlist(build).nets()) {
-      ours.add(net.pins().stream().map(pin -> pin.joint().toString()).collect(Collectors.toSet()));
+    for (Net net : nets(build).joined()) {
+      ours.add(
+          net.places().stream().map(place -> place.joint().toString()).collect(Collectors.toSet()));
     }
     assertThat(ours).isEqualTo(wanted);
   }
@@ -70,36 +83,36 @@ public class NetlistTest {
   public void theDemosAreSoundAsPlanned() throws Exception {
     for (String name : kumite.files.Demo.names()) {
       Build build = kumite.files.Demo.open(name, CATALOGUE);
-      assertThat(netlist(build).faults(board(build))).as(name).isEmpty();
+      assertThat(faults(build)).as(name).isEmpty();
     }
   }
 
   @DataProvider
   Object[][] wires() {
     return new Object[][] {
-      {"bilge:COM - board:3V3", Netlist.Kind.SUPPLY_ON_GROUND},
-      {"board:GND - board:5V", Netlist.Kind.SUPPLY_ON_GROUND},
-      {"board:3V3 - board:5V", Netlist.Kind.SUPPLIES_JOINED},
-      {"bilge:NO - wiper:NO", Netlist.Kind.INPUTS_JOINED},
-      {"bilge:NO - bilge:COM", Netlist.Kind.INPUT_STUCK},
-      {"bilge:NO - board:3V3", Netlist.Kind.INPUT_STUCK},
-      {"bilge:NO - board:5V", Netlist.Kind.TOO_MANY_VOLTS},
-      {"board:D0 - radio:TX", Netlist.Kind.NO_SHARED_GROUND},
-      {"bilge:XX - board:GND", Netlist.Kind.NO_SUCH_PLACE},
+      {"bilge:COM - board:3V3", NetFault.Kind.SUPPLY_ON_GROUND},
+      {"board:GND - board:5V", NetFault.Kind.SUPPLY_ON_GROUND},
+      {"board:3V3 - board:5V", NetFault.Kind.SUPPLIES_JOINED},
+      {"bilge:NO - wiper:NO", NetFault.Kind.INPUTS_JOINED},
+      {"bilge:NO - bilge:COM", NetFault.Kind.INPUT_STUCK},
+      {"bilge:NO - board:3V3", NetFault.Kind.INPUT_STUCK},
+      {"bilge:NO - board:5V", NetFault.Kind.TOO_MANY_VOLTS},
+      {"board:D0 - radio:TX", NetFault.Kind.NO_SHARED_GROUND},
+      {"bilge:XX - board:GND", NetFault.Kind.NO_SUCH_PLACE},
     };
   }
 
   @Test(dataProvider = "wires")
-  public void aWireTooManyIsNamedAndTakenOutMendsIt(String wire, Netlist.Kind kind) {
+  public void aWireTooManyIsNamedAndTakenOutMendsIt(String wire, NetFault.Kind kind) {
     Build build = with(wire);
-    List<Netlist.Fault> faults = netlist(build).faults(board(build));
+    List<NetFault> faults = faults(build);
     assertThat(faults).as(wire).isNotEmpty();
     assertThat(faults.get(0).kind()).isEqualTo(kind);
-    if (kind != Netlist.Kind.NO_SHARED_GROUND) {
+    if (kind != NetFault.Kind.NO_SHARED_GROUND) {
       assertThat(faults.get(0).remove()).contains(Jumper.parse(wire));
     }
     Build mended = build.withLoom(build.loom().withoutAdded(Jumper.parse(wire)));
-    assertThat(netlist(mended).faults(board(mended))).isEmpty();
+    assertThat(faults(mended)).isEmpty();
   }
 
   @Test
@@ -111,29 +124,30 @@ public class NetlistTest {
                 .loom()
                 .withAdded(Jumper.parse("board:TX - helper:TX"))
                 .withAdded(Jumper.parse("board:GND - helper:GND")));
-    assertThat(netlist(wrong).faults(board(wrong)).stream().map(Netlist.Fault::kind))
-        .containsExactly(Netlist.Kind.SERIAL_NOT_CROSSED);
+    assertThat(faults(wrong).stream().map(NetFault::kind))
+        .contains(NetFault.Kind.SERIAL_NOT_CROSSED);
     Build right =
         build.withLoom(
             build
                 .loom()
                 .withAdded(Jumper.parse("board:TX - helper:RX"))
                 .withAdded(Jumper.parse("board:GND - helper:GND")));
-    assertThat(netlist(right).faults(board(right))).isEmpty();
+    assertThat(faults(right).stream().map(NetFault::kind))
+        .containsOnly(NetFault.Kind.UNKNOWN_PART);
   }
 
   @Test
   public void aGroundThatIsNotJoinedIsNamedWithTheWireThatIsMissing() {
     Build build = Builds.wired(Builds.buttons(50, 50, 90, 50, 130, 50), "native-3v3-26");
     Jumper last =
-        Netlist.planned(build, board(build), Loom.of(build, CATALOGUE)).plannedWires().stream()
+        Wiring.planned(board(build), Loom.of(build, CATALOGUE)).wires().keySet().stream()
             .filter(w -> w.toString().contains("COM") && w.toString().contains("board"))
             .findFirst()
             .orElseThrow();
     Build cut = build.withLoom(build.loom().withLeftOut(last));
-    List<Netlist.Fault> faults = netlist(cut).faults(board(cut));
+    List<NetFault> faults = faults(cut);
     assertThat(faults).hasSize(1);
-    assertThat(faults.get(0).kind()).isEqualTo(Netlist.Kind.UNJOINED_GROUND);
+    assertThat(faults.get(0).kind()).isEqualTo(NetFault.Kind.UNJOINED_GROUND);
     assertThat(faults.get(0).restore()).contains(last);
   }
 
@@ -141,7 +155,7 @@ public class NetlistTest {
 
   private static List<Probe.Found> probed(Build build, String csv) {
     Loom loom = Loom.of(build, CATALOGUE);
-    return Probe.parse(csv).against(Netlist.planned(build, board(build), loom), loom);
+    return Probe.parse(csv).against(Wiring.planned(board(build), loom).nets(), loom);
   }
 
   private static String asPlanned(Build build) {

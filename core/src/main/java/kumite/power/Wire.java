@@ -1,4 +1,4 @@
-package kumite.loom;
+package kumite.power;
 
 import java.util.List;
 import kumite.working.Source;

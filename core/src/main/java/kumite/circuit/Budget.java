@@ -1,4 +1,4 @@
-package kumite.power;
+package kumite.circuit;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Set;
 import kumite.build.Build;
 import kumite.kind.BoardKind;
-import kumite.kind.Lamp;
 import kumite.loom.CommonRun;
 import kumite.loom.ContactSite;
+import kumite.loom.Lamps;
 import kumite.loom.Loom;
-import kumite.loom.Wire;
+import kumite.loom.Looks;
+import kumite.loom.Rail;
+import kumite.power.Wire;
 import kumite.name.ControlId;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -40,6 +42,9 @@ public record Budget(
   /** USB 2.0, section 7.2.1, from memory: before that, 100 mA. */
   public static final double USB_BEFORE_MILLIAMPS = 100;
 
+  /** Less than this is no current of a lamp but its leakage. */
+  private static final double LEAST_MILLIAMPS = 0.01;
+
   private static final double SUPPLY_WITHIN = 0.05;
 
   /**
@@ -55,45 +60,31 @@ public record Budget(
     items = List.copyOf(items);
   }
 
-  /** Adds up a build on its board. */
-  public static Budget of(Build build, BoardKind board, Loom loom) {
+  /** Adds up a build on its board, its lamps at the current that really flows. */
+  public static Budget of(Build build, BoardKind board, Loom loom, Inputs inputs) {
     List<Item> items = new ArrayList<>();
     items.add(
         new Item(board.name(), board.current().usualMilliamps(), board.current().mostMilliamps()));
     double lampsWorst = 0;
-    Set<ControlId> seen = new HashSet<>();
-    int pots = 0;
-    double potsMilliamps = 0;
-    for (ContactSite site : loom.sites()) {
-      if (!seen.add(site.control().id())) {
-        continue;
-      }
-      double volts = Loom.lampVolts(board, site.control());
-      if (site.kind().lit() && volts > 0) {
-        double usual = lampMilliamps(site, volts);
-        double worst = lampMilliamps(site, volts * (1 + SUPPLY_WITHIN));
-        boolean dark = site.control().hookup().lampShares();
-        items.add(new Item(site.control().label() + "'s lamp", dark ? 0 : usual, worst));
-        lampsWorst += worst;
+    for (LampCurrent lamp : inputs.lamps()) {
+      if (lamp.worstMilliamps() > LEAST_MILLIAMPS) {
+        String label =
+            build
+                .control(lamp.light().control())
+                .map(control -> control.label())
+                .orElse(lamp.light().control().text());
+        // A short of a lamp takes no more than the board's own supply can give.
+        double most = Math.min(lamp.worstMilliamps(), limit(build, board, lamp));
+        items.add(new Item(label + "'s lamp", Math.min(lamp.restMilliamps(), most), most));
+        lampsWorst += most;
       }
     }
-    for (ContactSite site : loom.sites()) {
-      if (site.contact().type().analog()) {
-        double end = site.kind().ohm() * Math.max(1, site.kind().steps() - 1);
-        pots++;
-        potsMilliamps += board.logicVolts() / Math.max(1, end) * 1000;
-      }
-    }
-    if (pots > 0) {
-      items.add(
-          new Item(
-              pots + (pots == 1 ? " pot or ladder" : " pots and ladders"),
-              potsMilliamps,
-              potsMilliamps * (1 + SUPPLY_WITHIN)));
-    }
-    long switches = loom.sites().size() - pots;
+    pots(board, loom, items);
+    fed(loom, items);
+    long switches =
+        inputs.looks().pulls().values().stream().filter(p -> p != Looks.Pull.NONE).count();
     double pulls = switches * board.logicVolts() / board.pullLeastOhm() * 1000;
-    items.add(new Item("pulls of " + switches + " contacts, all held", 0, pulls));
+    items.add(new Item("pulls of " + switches + " terminals, all held", 0, pulls));
     double usual = items.stream().mapToDouble(Item::usualMilliamps).sum();
     double worst = items.stream().mapToDouble(Item::worstMilliamps).sum();
     boolean port = board.brain().link() != BoardKind.Link.HEADER;
@@ -107,16 +98,44 @@ public record Budget(
         working(items, usual, worst));
   }
 
-  /** {@return the current of a control's lamp, in mA; without a resistor, what it is made for} */
-  public static double lampMilliamps(ContactSite site, double volts) {
-    Lamp lamp = site.kind().lamp().orElseThrow();
-    double spare = volts - lamp.forwardVolts();
-    if (spare <= 0) {
-      return 0;
+  private static double limit(Build build, BoardKind board, LampCurrent lamp) {
+    boolean logic =
+        build
+            .control(lamp.light().control())
+            .flatMap(control -> Lamps.supply(board, control))
+            .filter(terminal -> terminal.volts() == board.logicVolts())
+            .isPresent();
+    double gives = board.current().supplyMilliamps();
+    return logic && gives > 0 ? gives : Double.POSITIVE_INFINITY;
+  }
+
+  private static void pots(BoardKind board, Loom loom, List<Item> items) {
+    int pots = 0;
+    double milliamps = 0;
+    for (ContactSite site : loom.sites()) {
+      if (site.contact().type().analog() && !site.fed()) {
+        double end = site.kind().ohm() * Math.max(1, site.kind().steps() - 1);
+        pots++;
+        milliamps += board.logicVolts() / Math.max(1, end) * 1000;
+      }
     }
-    return site.control().hookup().lampOhm().isPresent()
-        ? spare / site.control().hookup().lampOhm().getAsDouble() * 1000
-        : lamp.milliamps();
+    if (pots > 0) {
+      items.add(
+          new Item(
+              pots + (pots == 1 ? " pot or ladder" : " pots and ladders"),
+              milliamps,
+              milliamps * (1 + SUPPLY_WITHIN)));
+    }
+  }
+
+  private static void fed(Loom loom, List<Item> items) {
+    Set<ControlId> seen = new HashSet<>();
+    for (ContactSite site : loom.sites()) {
+      if (site.fed() && seen.add(site.control().id())) {
+        double milliamps = site.kind().feed().orElseThrow().milliamps();
+        items.add(new Item(site.control().label(), milliamps, milliamps * (1 + SUPPLY_WITHIN)));
+      }
+    }
   }
 
   private static double drop(Build build, Loom loom, double milliamps) {
@@ -129,7 +148,7 @@ public record Budget(
             .orElse(0);
     double back =
         loom.runs().stream()
-            .filter(run -> run.name().equals("ground"))
+            .filter(run -> run.rail() instanceof Rail.Ground)
             .mapToInt(CommonRun::lengthMm)
             .sum();
     return milliamps / 1000 * wire.ohm(longest == 0 ? 0 : longest + back);

@@ -1,0 +1,17 @@
+package kumite.circuit;
+
+/** What a digital input makes of a level. */
+enum Logic {
+  LOW,
+  HIGH,
+  /** Between the thresholds, driven both ways, or held by nothing. */
+  UNDEFINED;
+
+  static Logic of(boolean high) {
+    return high ? HIGH : LOW;
+  }
+
+  static Logic of(double volts, double lowVolts, double highVolts) {
+    return volts <= lowVolts ? LOW : volts >= highVolts ? HIGH : UNDEFINED;
+  }
+}

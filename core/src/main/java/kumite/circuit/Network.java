@@ -1,0 +1,326 @@
+package kumite.circuit;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.component.Component;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.loom.Looks;
+import kumite.name.Joint;
+import kumite.wiring.Net;
+import kumite.wiring.Wiring;
+
+/**
+ * A wiring as nets and the ways for current between them. Grounds and supplies cut it into islands
+ * that cannot influence each other; of an island only what carries current at the moment is solved,
+ * the rest has the volts of what it hangs on.
+ *
+ * <p>Values that are common practice without a source: {@value #CONTACT_OHM} ohm for a sound closed
+ * contact, {@value #DRIVER_OHM} ohm for a driving terminal, {@value #CHANNEL_OHM} ohm through a
+ * multiplexer, 1 uA of leakage at an input (10 nA where touch is sensed), {@value #SKIN_LEAST_OHM}
+ * to {@value #SKIN_MOST_OHM} ohm of dry skin, {@value #OUTPUT_OHM} ohm behind the output of a fed
+ * part.
+ */
+final class Network {
+  static final double CONTACT_OHM = 0.1;
+  static final double DRIVER_OHM = 50;
+  static final double CHANNEL_OHM = 100;
+  static final double SKIN_LEAST_OHM = 1e5;
+  static final double SKIN_MOST_OHM = 1e6;
+  static final double OUTPUT_OHM = 1000;
+  private static final double TOUCH_LEAST_OHM = 10e6;
+  private static final double TOUCH_MOST_OHM = 22e6;
+  private static final double LEAK_AMPS = 1e-6;
+  private static final double TOUCH_LEAK_AMPS = 1e-8;
+
+  /** The end of a track is never quite reached. */
+  private static final double TRACK_END_OHM = 1;
+
+  private final Wiring wiring;
+  private final BoardKind board;
+  private final Looks looks;
+  private final Solves solves;
+  private final List<Net> nets;
+  private final double[] sources;
+  private final List<List<Edge>> edges = new ArrayList<>();
+  private final Map<Integer, List<Component.Register>> registers = new HashMap<>();
+  private final Optional<String> dead;
+
+  Network(Wiring wiring, Looks looks, Solves solves) {
+    this.wiring = wiring;
+    this.board = wiring.board();
+    this.looks = looks;
+    this.solves = solves;
+    this.nets = wiring.nets().all();
+    this.sources = new double[nets.size()];
+    Optional<String> shorted = Optional.empty();
+    for (Net net : nets) {
+      edges.add(new ArrayList<>());
+      List<Double> volts =
+          net.places().stream()
+              .filter(p -> p.gives() || p.role() == kumite.wiring.Place.Role.GROUND
+                  || p.role() == kumite.wiring.Place.Role.COMMON)
+              .map(p -> p.volts())
+              .distinct()
+              .toList();
+      sources[net.number()] = volts.isEmpty() ? Double.NaN : volts.get(0);
+      if (volts.size() > 1 && shorted.isEmpty()) {
+        shorted =
+            Optional.of(
+                "Sources of different volts are joined on the net " + net.name()
+                    + ": nothing works before that short is out");
+      }
+    }
+    dead = shorted;
+    wiring.parts().forEach(this::edgesOf);
+    for (Terminal terminal : board.terminals()) {
+      inside(terminal);
+    }
+    // Alike inputs meet their ways in the same order, so that their circuits are equal.
+    edges.forEach(list -> list.sort(java.util.Comparator.comparing(Edge::kind)));
+  }
+
+  // ---- what there is
+
+  private void edgesOf(Component part) {
+    if (part instanceof Component.Pole pole) {
+      add(Edge.Kind.OPEN_CONTACT, pole.open(), pole.common(), part, 0);
+      add(Edge.Kind.RESTING_CONTACT, pole.closed(), pole.common(), part, 0);
+    } else if (part instanceof Component.Selector selector) {
+      for (int i = 0; i < selector.taps().size(); i++) {
+        add(Edge.Kind.TAP, selector.wiper(), selector.taps().get(i), part, i);
+      }
+    } else if (part instanceof Component.Pot pot) {
+      add(Edge.Kind.POT_LOW, pot.wiper(), pot.low(), part, 0);
+      add(Edge.Kind.POT_HIGH, pot.high(), pot.wiper(), part, 0);
+    } else if (part instanceof Component.Resistor resistor) {
+      add(Edge.Kind.RESISTOR, resistor.a(), resistor.b(), part, 0);
+    } else if (part instanceof Component.Diode diode) {
+      add(Edge.Kind.DIODE, diode.anode(), diode.cathode(), part, 0);
+    } else if (part instanceof Component.Light light) {
+      add(Edge.Kind.LAMP, light.anode(), light.cathode(), part, 0);
+    } else if (part instanceof Component.Skin skin) {
+      add(Edge.Kind.SKIN, skin.pad(), skin.person(), part, 0);
+    } else if (part instanceof Component.Output output) {
+      add(Edge.Kind.OUTPUT_HIGH, output.supply(), output.out(), part, 0);
+      add(Edge.Kind.OUTPUT_LOW, output.out(), output.ground(), part, 0);
+    } else if (part instanceof Component.Multiplexer multiplexer) {
+      for (int i = 0; i < multiplexer.channels().size(); i++) {
+        add(Edge.Kind.CHANNEL, multiplexer.out(), multiplexer.channels().get(i), part, i);
+      }
+    } else if (part instanceof Component.Register register) {
+      registers
+          .computeIfAbsent(net(register.out()), n -> new ArrayList<>())
+          .add(register);
+    }
+  }
+
+  private void inside(Terminal terminal) {
+    if (terminal.role() != Terminal.Role.INPUT) {
+      return;
+    }
+    int net = net(Joint.board(terminal.name()));
+    switch (pull(terminal.name())) {
+      case UP, TOUCH ->
+          add(new Edge(Edge.Kind.PULL, Edge.LOGIC, net, null, 0, terminal.name()));
+      case DOWN -> add(new Edge(Edge.Kind.PULL, net, Edge.GROUND, null, 0, terminal.name()));
+      case NONE -> {}
+    }
+    if (terminal.can(Terminal.Ability.DRIVE)) {
+      add(new Edge(Edge.Kind.DRIVE_HIGH, Edge.LOGIC, net, null, 0, terminal.name()));
+      add(new Edge(Edge.Kind.DRIVE_LOW, net, Edge.GROUND, null, 0, terminal.name()));
+    }
+  }
+
+  private void add(Edge.Kind kind, Joint a, Joint b, Component part, int index) {
+    int one = net(a);
+    int other = net(b);
+    if (one != other) {
+      add(new Edge(kind, one, other, part, index, ""));
+    }
+  }
+
+  private void add(Edge edge) {
+    if (edge.a() >= 0) {
+      edges.get(edge.a()).add(edge);
+    }
+    if (edge.b() >= 0) {
+      edges.get(edge.b()).add(edge);
+    }
+  }
+
+  // ---- what others ask
+
+  Wiring wiring() {
+    return wiring;
+  }
+
+  BoardKind board() {
+    return board;
+  }
+
+  Looks looks() {
+    return looks;
+  }
+
+  Solves solves() {
+    return solves;
+  }
+
+  /** {@return why nothing works at all, where a supply is shorted} */
+  Optional<String> dead() {
+    return dead;
+  }
+
+  int net(Joint joint) {
+    return wiring.nets().of(joint).orElseThrow().number();
+  }
+
+  boolean has(Joint joint) {
+    return wiring.nets().of(joint).isPresent();
+  }
+
+  String name(int net) {
+    return net == Edge.GROUND ? Net.GROUND : net == Edge.LOGIC ? "logic supply" : nets.get(net).name();
+  }
+
+  Looks.Pull pull(String terminal) {
+    return looks.pulls().getOrDefault(terminal, Looks.Pull.NONE);
+  }
+
+  List<Edge> edges(int net) {
+    return edges.get(net);
+  }
+
+  int size() {
+    return nets.size();
+  }
+
+  List<Component.Register> registersOn(int net) {
+    return registers.getOrDefault(net, List.of());
+  }
+
+  /** {@return whether volts stand on a net whatever else happens} */
+  boolean rail(int net) {
+    return net < 0 || !Double.isNaN(sources[net]);
+  }
+
+  /** {@return the volts of a rail} */
+  double railVolts(int net, Corner corner) {
+    double volts =
+        net == Edge.GROUND ? 0 : net == Edge.LOGIC ? board.logicVolts() : sources[net];
+    return volts * (1 + corner.supply());
+  }
+
+  boolean powered(Joint supply, Joint ground) {
+    int plus = net(supply);
+    int minus = net(ground);
+    return rail(plus) && sources[plus] > 0 && rail(minus) && sources[minus] == 0;
+  }
+
+  // ---- what is closed, and how much it resists
+
+  /**
+   * {@return the ohm of a way at the moment; 0 for diodes, negative where it is open}
+   */
+  double ohm(Edge edge, Conditions now, Corner corner) {
+    return switch (edge.kind()) {
+      case PULL -> now.drives().containsKey(edge.terminal()) ? -1 : pullOhm(edge, corner);
+      case DRIVE_HIGH -> Boolean.TRUE.equals(now.drives().get(edge.terminal())) ? DRIVER_OHM : -1;
+      case DRIVE_LOW -> Boolean.FALSE.equals(now.drives().get(edge.terminal())) ? DRIVER_OHM : -1;
+      case RESISTOR -> ((Component.Resistor) edge.part()).ohm();
+      case OPEN_CONTACT ->
+          now.held(((Component.Pole) edge.part()).contact()) ? CONTACT_OHM : -1;
+      case RESTING_CONTACT ->
+          now.held(((Component.Pole) edge.part()).contact()) ? -1 : CONTACT_OHM;
+      case TAP -> {
+        Component.Selector selector = (Component.Selector) edge.part();
+        double travel = now.hands().applyAsDouble(selector.contact());
+        yield Math.rint(travel * (selector.taps().size() - 1)) == edge.index() ? CONTACT_OHM : -1;
+      }
+      case POT_LOW, POT_HIGH -> {
+        Component.Pot pot = (Component.Pot) edge.part();
+        yield track(edge, pot.ohm(), now.hands().applyAsDouble(pot.contact()));
+      }
+      case DIODE, LAMP -> 0;
+      case SKIN ->
+          now.held(((Component.Skin) edge.part()).contact())
+              ? SKIN_MOST_OHM + corner.pull() * (SKIN_LEAST_OHM - SKIN_MOST_OHM)
+              : -1;
+      case OUTPUT_HIGH, OUTPUT_LOW -> output(edge, now);
+      case CHANNEL -> {
+        Component.Multiplexer chip = (Component.Multiplexer) edge.part();
+        yield powered(chip.supply(), chip.ground()) && code(chip, now) == edge.index()
+            ? CHANNEL_OHM
+            : -1;
+      }
+      case LEAK -> -1;
+    };
+  }
+
+  private static double track(Edge edge, double ohm, double travel) {
+    boolean low = edge.kind() == Edge.Kind.POT_LOW || edge.kind() == Edge.Kind.OUTPUT_LOW;
+    return Math.max(TRACK_END_OHM, ohm * (low ? travel : 1 - travel));
+  }
+
+  private double output(Edge edge, Conditions now) {
+    Component.Output output = (Component.Output) edge.part();
+    if (!powered(output.supply(), output.ground())) {
+      return -1;
+    }
+    double travel = now.hands().applyAsDouble(output.contact());
+    if (output.proportional()) {
+      return track(edge, OUTPUT_OHM, travel);
+    }
+    boolean high = travel < 0.5;
+    return high == (edge.kind() == Edge.Kind.OUTPUT_HIGH) ? OUTPUT_OHM : -1;
+  }
+
+  private double pullOhm(Edge edge, Corner corner) {
+    boolean touch = pull(edge.terminal()) == Looks.Pull.TOUCH;
+    double least = touch ? Math.max(TOUCH_LEAST_OHM, board.pullLeastOhm()) : board.pullLeastOhm();
+    double most = touch ? Math.max(TOUCH_MOST_OHM, board.pullMostOhm()) : board.pullMostOhm();
+    return least + corner.pull() * (most - least);
+  }
+
+  double leakOhm(String terminal) {
+    boolean touch = pull(terminal) == Looks.Pull.TOUCH;
+    return board.logicVolts() / (touch ? TOUCH_LEAK_AMPS : LEAK_AMPS);
+  }
+
+  /** {@return the channel that a multiplexer's select lines pick; -1 where they do not say} */
+  private int code(Component.Multiplexer chip, Conditions now) {
+    int code = 0;
+    for (int bit = 0; bit < chip.selects().size(); bit++) {
+      Logic level = logic(net(chip.selects().get(bit)), now);
+      if (level == Logic.UNDEFINED) {
+        return -1;
+      }
+      code |= level == Logic.HIGH ? 1 << bit : 0;
+    }
+    return code;
+  }
+
+  /** {@return what the driving terminals and rails on a net make of it} */
+  Logic logic(int net, Conditions now) {
+    if (rail(net)) {
+      return Logic.of(sources[net] > 0);
+    }
+    Logic found = Logic.UNDEFINED;
+    for (Edge edge : edges.get(net)) {
+      boolean drives =
+          edge.kind() == Edge.Kind.DRIVE_HIGH || edge.kind() == Edge.Kind.DRIVE_LOW;
+      if (drives && ohm(edge, now, Corner.USUAL) > 0) {
+        Logic level = Logic.of(edge.kind() == Edge.Kind.DRIVE_HIGH);
+        if (found != Logic.UNDEFINED && found != level) {
+          return Logic.UNDEFINED;
+        }
+        found = level;
+      }
+    }
+    return found;
+  }
+}

@@ -1,0 +1,289 @@
+package kumite.component;
+
+import java.util.ArrayList;
+import java.util.List;
+import kumite.kind.Lamp;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
+import kumite.name.Joint;
+
+/**
+ * One electrical part. Its ends are places where wires land; parts on one carrier share places,
+ * since the carrier's copper joins them.
+ */
+public sealed interface Component {
+  /** {@return its ends, each once, in the order of its kind} */
+  List<Joint> ends();
+
+  /** {@return what to buy, such as {@code resistor 150 ohm}; parts of one kind say the same} */
+  String words();
+
+  /** Whether it is bought and soldered beside the controls and the board themselves. */
+  default boolean fitted() {
+    return false;
+  }
+
+  /**
+   * A switch of a control: held it joins common and NO, at rest common and NC.
+   *
+   * @param contact which
+   */
+  record Pole(ContactId contact, Joint common, Joint open, Joint closed) implements Component {
+    @Override
+    public List<Joint> ends() {
+      return List.of(common, open, closed);
+    }
+
+    @Override
+    public String words() {
+      return "switch";
+    }
+  }
+
+  /**
+   * A stepped switch: its wiper touches one tap at a time.
+   *
+   * @param taps first step first, two or more
+   */
+  record Selector(ContactId contact, Joint wiper, List<Joint> taps) implements Component {
+    public Selector {
+      taps = List.copyOf(taps);
+    }
+
+    @Override
+    public List<Joint> ends() {
+      return plus(taps, wiper);
+    }
+
+    @Override
+    public String words() {
+      return "stepped switch";
+    }
+  }
+
+  /**
+   * A potentiometer.
+   *
+   * @param low its end at rest
+   * @param high its end when moved all the way
+   * @param ohm end to end, above 0
+   */
+  record Pot(ContactId contact, Joint low, Joint wiper, Joint high, double ohm)
+      implements Component {
+    @Override
+    public List<Joint> ends() {
+      return List.of(low, wiper, high);
+    }
+
+    @Override
+    public String words() {
+      return "potentiometer";
+    }
+  }
+
+  /** What a resistor is for. */
+  enum Job {
+    LAMP("in series with the lamp"),
+    RUNG("rung of the ladder"),
+    PULL_UP("pull-up");
+
+    private final String words;
+
+    Job(String words) {
+      this.words = words;
+    }
+
+    /** {@return the job in words for people} */
+    public String words() {
+      return words;
+    }
+  }
+
+  /**
+   * A resistor.
+   *
+   * @param ohm above 0
+   * @param tolerance such as 0.01 for 1 %
+   */
+  record Resistor(Job job, Joint a, Joint b, double ohm, double tolerance) implements Component {
+    @Override
+    public List<Joint> ends() {
+      return List.of(a, b);
+    }
+
+    @Override
+    public String words() {
+      return "resistor "
+          + kumite.working.Quantity.OHM.words(ohm)
+          + (tolerance < 0.02 ? ", 1 %" : "");
+    }
+
+    @Override
+    public boolean fitted() {
+      return true;
+    }
+  }
+
+  /** A small-signal diode; the band marks its cathode. */
+  record Diode(Joint anode, Joint cathode) implements Component {
+    @Override
+    public List<Joint> ends() {
+      return List.of(anode, cathode);
+    }
+
+    @Override
+    public String words() {
+      return "signal diode";
+    }
+
+    @Override
+    public boolean fitted() {
+      return true;
+    }
+
+    /** {@return the same diode put in the wrong way round} */
+    public Diode reversed() {
+      return new Diode(cathode, anode);
+    }
+  }
+
+  /** A control's lamp. */
+  record Light(ControlId control, Joint anode, Joint cathode, Lamp lamp) implements Component {
+    @Override
+    public List<Joint> ends() {
+      return List.of(anode, cathode);
+    }
+
+    @Override
+    public String words() {
+      return "lamp";
+    }
+  }
+
+  /**
+   * A capacitor; at rest no current flows through it.
+   *
+   * @param nanofarads above 0
+   */
+  record Capacitor(Joint a, Joint b, double nanofarads) implements Component {
+    @Override
+    public List<Joint> ends() {
+      return List.of(a, b);
+    }
+
+    @Override
+    public String words() {
+      return "capacitor " + Math.round(nanofarads) + " nF";
+    }
+
+    @Override
+    public boolean fitted() {
+      return true;
+    }
+  }
+
+  /**
+   * A parallel-in register: load low takes in its eight inputs, each rising clock shifts one out.
+   *
+   * @param inputs the one that comes out first first
+   * @param next where the register behind it in the chain comes in; its own output for the last
+   */
+  record Register(
+      List<Joint> inputs,
+      Joint load,
+      Joint clock,
+      Joint next,
+      Joint out,
+      Joint supply,
+      Joint ground)
+      implements Component {
+    public Register {
+      inputs = List.copyOf(inputs);
+    }
+
+    @Override
+    public List<Joint> ends() {
+      return plus(inputs, load, clock, next, out, supply, ground);
+    }
+
+    @Override
+    public String words() {
+      return "parallel-in register, eight inputs";
+    }
+
+    @Override
+    public boolean fitted() {
+      return true;
+    }
+  }
+
+  /**
+   * An analog multiplexer: its three select lines join one of eight channels to its output.
+   *
+   * @param channels the one of code 0 first
+   * @param selects the lowest bit first
+   */
+  record Multiplexer(
+      List<Joint> channels, List<Joint> selects, Joint out, Joint supply, Joint ground)
+      implements Component {
+    public Multiplexer {
+      channels = List.copyOf(channels);
+      selects = List.copyOf(selects);
+    }
+
+    @Override
+    public List<Joint> ends() {
+      List<Joint> ends = plus(channels, out, supply, ground);
+      ends.addAll(selects);
+      return ends;
+    }
+
+    @Override
+    public String words() {
+      return "analog multiplexer, eight channels";
+    }
+
+    @Override
+    public boolean fitted() {
+      return true;
+    }
+  }
+
+  /** A person who touches a pad while holding the common pad: skin between the two. */
+  record Skin(ContactId contact, Joint pad, Joint person) implements Component {
+    @Override
+    public List<Joint> ends() {
+      return List.of(pad, person);
+    }
+
+    @Override
+    public String words() {
+      return "a person's skin";
+    }
+  }
+
+  /**
+   * The output of a part that needs a supply: pulses, or volts in proportion to travel.
+   *
+   * @param proportional whether it gives volts between ground and supply; else high at rest and low
+   *     when moved
+   */
+  record Output(ContactId contact, Joint out, Joint supply, Joint ground, boolean proportional)
+      implements Component {
+    @Override
+    public List<Joint> ends() {
+      return List.of(out, supply, ground);
+    }
+
+    @Override
+    public String words() {
+      return "fed output";
+    }
+  }
+
+  private static List<Joint> plus(List<Joint> some, Joint... more) {
+    List<Joint> all = new ArrayList<>(some);
+    all.addAll(List.of(more));
+    return all;
+  }
+}

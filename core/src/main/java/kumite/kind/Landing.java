@@ -1,0 +1,71 @@
+package kumite.kind;
+
+import java.util.Locale;
+
+/**
+ * How a wire is joined to a place, and how many wires go there. All counts and strip lengths are
+ * common practice without a source.
+ *
+ * @param how by what
+ * @param tabMm width of a push-on tab; 0 for others
+ */
+public record Landing(How how, double tabMm) {
+  /** A wire this thin or thinner goes into a plated hole with another one. */
+  public static final int THIN_AWG = 26;
+
+  /** By what a wire is joined. */
+  public enum How {
+    PUSH_ON("push-on", 2, 6),
+    /** A pin of a header, reached by a crimped housing. */
+    HEADER_PIN("crimp housing", 1, 3),
+    SCREW("screw", 2, 5),
+    /** A plated hole of a board. */
+    HOLE("solder", 1, 4),
+    /** A solder tab of a control. */
+    LUG("solder", 2, 4),
+    /** The lead of a part, with tube over the joint. */
+    LEAD("solder, tube over it", 2, 8),
+    /** A strip or splice made for many. */
+    JUNCTION("junction", 24, 6);
+
+    private final String words;
+    private final int takes;
+    private final double stripMm;
+
+    How(String words, int takes, double stripMm) {
+      this.words = words;
+      this.takes = takes;
+      this.stripMm = stripMm;
+    }
+  }
+
+  /** {@return the tab of a control: push-on where it has a width, else soldered} */
+  public static Landing tab(double tabMm) {
+    return new Landing(tabMm > 0 ? How.PUSH_ON : How.LUG, tabMm);
+  }
+
+  /** {@return a landing without a tab} */
+  public static Landing of(How how) {
+    return new Landing(how, 0);
+  }
+
+  /** {@return how many wires of a gauge it takes} */
+  public int takes(int gaugeAwg) {
+    return how == How.HOLE && gaugeAwg >= THIN_AWG ? 2 : how.takes;
+  }
+
+  /** {@return how far the insulation is taken off, in mm} */
+  public double stripMm() {
+    return how.stripMm;
+  }
+
+  /** {@return whether the joint is made with an iron} */
+  public boolean soldered() {
+    return how == How.HOLE || how == How.LUG || how == How.LEAD;
+  }
+
+  /** {@return in words for people, such as {@code push-on 4.8}} */
+  public String words() {
+    return how == How.PUSH_ON ? String.format(Locale.ROOT, "push-on %.1f", tabMm) : how.words;
+  }
+}

@@ -1,0 +1,264 @@
+package kumite.loom;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import kumite.build.Build;
+import kumite.kind.BoardKind;
+import kumite.kind.Landing;
+import kumite.kind.Terminal;
+import kumite.kind.WireColour;
+import kumite.kind.WireColour.Hue;
+import kumite.loom.Lengths.Cut;
+import kumite.measure.Point;
+import kumite.name.ContactId;
+import kumite.name.Joint;
+
+/** Cuts the strands of one loom: which there are, their ends, numbers and lengths. */
+final class Cutter {
+  /** A carrier hangs this deep below the panel: common practice, no source. */
+  private static final double CARRIER_DEPTH_MM = 10;
+
+  private final Build build;
+  private final BoardKind board;
+  private final PinPlan plan;
+  private final Map<ContactId, WireColour> colours;
+  private final Lengths lengths;
+  private final List<Strand> strands = new ArrayList<>();
+  private final Set<String> taken = new HashSet<>();
+  private final Runs runs;
+  private int ways;
+  private int carrierStrands;
+
+  Cutter(Build build, BoardKind board, PinPlan plan, Map<ContactId, WireColour> colours) {
+    this.build = build;
+    this.board = board;
+    this.plan = plan;
+    this.colours = colours;
+    this.lengths = new Lengths(build, board);
+    this.runs = new Runs(build, board, lengths, this);
+  }
+
+  List<Strand> strands() {
+    return strands;
+  }
+
+  Runs runs() {
+    return runs;
+  }
+
+  // ---- ends
+
+  Strand.End tab(ContactSite site, Joint at) {
+    return new Strand.End(
+        at, site.control().label(), at.tab().replace('.', ' '), Landing.tab(site.kind().tabMm()));
+  }
+
+  /** The free lead of a part whose other lead is soldered to a tab. */
+  Strand.End lead(ContactSite site, Joint at, String words) {
+    return new Strand.End(
+        at, site.control().label(), words.replace('.', ' '), Landing.of(Landing.How.LEAD));
+  }
+
+  Strand.End signalIn(ContactSite site) {
+    return tab(site, site.own(site.signalTab()));
+  }
+
+  /** Where the signal goes on from: the lamp's tab where the lamp hangs on the contact. */
+  Strand.End signalOut(ContactSite site) {
+    return Lamps.sharedTab(board, site).map(at -> tab(site, at)).orElseGet(() -> signalIn(site));
+  }
+
+  Strand.End terminal(Line line) {
+    return terminal(plan.of(line.id()).orElseThrow().terminal());
+  }
+
+  Strand.End terminal(Terminal terminal) {
+    Landing.How how = board.brain().solder() ? Landing.How.HOLE : Landing.How.HEADER_PIN;
+    return new Strand.End(
+        Joint.board(terminal.name()), "board", terminal.name(), Landing.of(how));
+  }
+
+  private static Strand.End carrier(Sharing sharing, String tab) {
+    String name = sharing.group().name().text();
+    return new Strand.End(new Joint(name, tab), name, tab, Landing.of(Landing.How.HOLE));
+  }
+
+  // ---- signals
+
+  /** A contact to a terminal of its own. */
+  void direct(ContactSite site, Line line) {
+    Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
+    strand(
+        'W',
+        site.number(),
+        Optional.of(site.id()),
+        signalIn(site),
+        terminal(terminal),
+        colours.get(line.id()),
+        toBoard(site, terminal));
+  }
+
+  /** {@return the contacts of a line in the order of the shortest chain from its terminal} */
+  List<ContactSite> chained(Line line) {
+    List<Point> places = new ArrayList<>();
+    places.add(PinPlan.place(build, plan.of(line.id()).orElseThrow().terminal()));
+    line.contacts().forEach(site -> places.add(site.place()));
+    int[] order = Route.shortest(lengths.distances(places), false);
+    List<ContactSite> chain = new ArrayList<>();
+    for (int i = 1; i < order.length; i++) {
+      chain.add(line.contacts().get(order[i] - 1));
+    }
+    return chain;
+  }
+
+  /** One stretch of a wire that goes from contact to contact; the first comes from the board. */
+  void chain(
+      Line line,
+      ContactSite site,
+      ContactSite last,
+      Strand.End in,
+      Strand.End previous,
+      char letter) {
+    Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
+    strand(
+        letter,
+        site.number(),
+        letter == 'W' ? Optional.of(site.id()) : Optional.empty(),
+        in,
+        previous,
+        colours.get(line.id()),
+        last == null ? toBoard(site, terminal) : lengths.link(last.place(), site.place()));
+  }
+
+  /** The splice above a ladder: the terminal's strand, the pull-up and the first button meet. */
+  Strand.End ladderTop(Sharing sharing, Line tap) {
+    String name = sharing.group().name().text();
+    Terminal terminal = plan.of(tap.id()).orElseThrow().terminal();
+    Strand.End splice =
+        new Strand.End(
+            new Joint(name, "TAP"), name, "splice", Landing.of(Landing.How.JUNCTION));
+    strand(
+        'B',
+        ++carrierStrands,
+        Optional.empty(),
+        splice,
+        terminal(terminal),
+        colours.get(tap.id()),
+        lengths.jumper());
+    Strand.End pull =
+        new Strand.End(
+            new Joint(name, "PULL"), name, "pull-up", Landing.of(Landing.How.LEAD));
+    runs.land(
+        new Rail.Supply(board.logicVolts()),
+        new Runs.Land(
+            name + " pull-up",
+            Optional.empty(),
+            PinPlan.place(build, terminal),
+            0,
+            List.of(new Runs.Tap(pull, ++carrierStrands, 'B'))));
+    return splice;
+  }
+
+  void toCarrier(Sharing sharing, Sharing.Seat seat, String tab, Set<WireColour> used) {
+    ContactId id = seat.site().id();
+    WireColour colour =
+        Optional.ofNullable(build.loom().colours().get(id))
+            .orElseGet(() -> Colours.fresh(used, build.loom().laying().stock()));
+    used.add(colour);
+    strand(
+        'W',
+        seat.site().number(),
+        Optional.of(id),
+        signalIn(seat.site()),
+        carrier(sharing, tab),
+        colour,
+        lengths.link(seat.site().place(), sharing.carrier().orElseThrow()));
+  }
+
+  void fromCarrier(Sharing sharing, String tab, Line line) {
+    Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
+    strand(
+        'B',
+        ++carrierStrands,
+        Optional.empty(),
+        carrier(sharing, tab),
+        terminal(terminal),
+        colours.get(line.id()),
+        lengths.toBoard(
+            sharing.carrier().orElseThrow(), CARRIER_DEPTH_MM, PinPlan.place(build, terminal)));
+  }
+
+  void feedCarrier(Sharing sharing) {
+    land(sharing, new Rail.Supply(board.logicVolts()), "VCC");
+    land(sharing, new Rail.Ground(), "GND");
+  }
+
+  private void land(Sharing sharing, Rail rail, String tab) {
+    String name = sharing.group().name().text();
+    runs.land(
+        rail,
+        new Runs.Land(
+            name,
+            Optional.empty(),
+            sharing.carrier().orElseThrow(),
+            CARRIER_DEPTH_MM,
+            List.of(new Runs.Tap(carrier(sharing, tab), ++carrierStrands, 'B'))));
+  }
+
+  /** A short piece between two tabs of one control. */
+  void jumper(ContactSite site, char letter, Strand.End from, Strand.End to, WireColour colour) {
+    strand(letter, site.number(), Optional.empty(), from, to, colour, lengths.jumper());
+  }
+
+  private Cut toBoard(ContactSite site, Terminal terminal) {
+    return lengths.toBoard(site.control(), site.kind(), PinPlan.place(build, terminal));
+  }
+
+  // ---- strands
+
+  void strand(
+      char letter,
+      int number,
+      Optional<ContactId> contact,
+      Strand.End from,
+      Strand.End to,
+      WireColour colour,
+      Cut cut) {
+    boolean base =
+        to.place().part().equals(Joint.BOARD) || to.place().part().startsWith(Runs.STRIP);
+    boolean crosses =
+        build.loom().laying().connector()
+            && Loom.boardStaysBehind(build)
+            && base
+            && !from.place().part().startsWith(Runs.STRIP);
+    strands.add(
+        new Strand(
+            fresh(letter, number),
+            contact,
+            from,
+            to,
+            colour,
+            build.loom().laying().gaugeAwg(),
+            cut.lengthMm(),
+            crosses ? Optional.of(++ways) : Optional.empty(),
+            cut.working()));
+  }
+
+  /** A second strand from one contact under one letter gets a small letter behind its number. */
+  private String fresh(char letter, int number) {
+    String plain = letter + (number < 10 ? "0" : "") + number;
+    String id = plain;
+    for (char suffix = 'b'; !taken.add(id); suffix++) {
+      id = plain + suffix;
+    }
+    return id;
+  }
+
+  static WireColour lampColour() {
+    return WireColour.of(Hue.WH);
+  }
+}

@@ -1,0 +1,86 @@
+package kumite.loom;
+
+import java.util.List;
+import java.util.Optional;
+import kumite.kind.Terminal;
+import kumite.name.ContactId;
+import kumite.name.Joint;
+
+/**
+ * One look of the board: which terminal it reads, what it does before, and when that counts as
+ * pressed. Looks follow from the plan, as a board's program does; what they see follows from the
+ * wires as they are.
+ *
+ * @param contact the contact that is meant; empty for a socket that the plan leaves free
+ * @param read the terminal it reads
+ * @param how what it does
+ * @param fixed the meaning that the board gives the socket, where it gives one
+ */
+public record Look(
+    Optional<ContactId> contact, Terminal read, How how, Optional<String> fixed) {
+
+  /** What a look does and expects. */
+  public sealed interface How {}
+
+  /**
+   * Reads high or low.
+   *
+   * @param pressedLow whether low counts as pressed
+   */
+  public record Level(boolean pressedLow) implements How {}
+
+  /** Reads whether a person bridges a pad to the common pad: low under a pull-up of megohms. */
+  public record Touch() implements How {}
+
+  /**
+   * Drives one row low, lets the others go, and reads a column; low counts as pressed.
+   *
+   * @param row the row of the contact
+   */
+  public record Row(Terminal row) implements How {}
+
+  /**
+   * Loads the registers and shifts until the contact's bit is out; low counts as pressed.
+   *
+   * @param bits how many are shifted in all
+   * @param bit which one it is, 0 for the first out
+   * @param input the chip's input that is meant for the contact
+   */
+  public record Bit(Terminal load, Terminal clock, int bits, int bit, Joint input)
+      implements How {}
+
+  /**
+   * Sets the select lines and reads what the channel shows.
+   *
+   * @param selects lowest bit first
+   * @param code the channel, 0 to 7
+   * @param measured whether volts are taken; else low counts as pressed
+   */
+  public record Channel(List<Terminal> selects, int code, boolean measured) implements How {
+    public Channel {
+      selects = List.copyOf(selects);
+    }
+  }
+
+  /**
+   * Measures volts and takes the nearest step of a ladder of buttons.
+   *
+   * @param step the contact's, 1 upward
+   * @param ohms the pull-up, then the resistor before each step after the first
+   */
+  public record Step(int step, List<Double> ohms) implements How {
+    public Step {
+      ohms = List.copyOf(ohms);
+    }
+  }
+
+  /** Measures volts. */
+  public record Volts() implements How {}
+
+  /** {@return whether volts are taken as they are, so that no threshold counts} */
+  public boolean measured() {
+    return how instanceof Volts
+        || how instanceof Step
+        || how instanceof Channel channel && channel.measured();
+  }
+}

@@ -1,0 +1,302 @@
+package kumite.loom;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.build.Build;
+import kumite.build.loom.Laying.CommonShape;
+import kumite.kind.BoardKind;
+import kumite.kind.Landing;
+import kumite.kind.Terminal;
+import kumite.loom.Lengths.Cut;
+import kumite.measure.Point;
+import kumite.name.ControlId;
+import kumite.name.Joint;
+import kumite.panel.Gaps;
+
+/**
+ * Lays the shared sides: all places that want one are gathered first, then joined as a chain, ring,
+ * star or pairs. No end gets more wires than it takes: wires are spread over the board's terminals,
+ * and where those are too few, a strip stands for them.
+ */
+final class Runs {
+  /** What the name of each terminal strip begins with. */
+  static final String STRIP = "STRIP-";
+
+  /** Above this many stops on one common, the usual shape is a ring: common practice. */
+  private static final int RING_ABOVE = 6;
+
+  /**
+   * One end on a shared side.
+   *
+   * @param end where
+   * @param number of the contact it serves; 0 for carriers
+   * @param letter its strand is numbered with
+   */
+  record Tap(Strand.End end, int number, char letter) {
+    Tap(Strand.End end, ContactSite site, char letter) {
+      this(end, site.number(), letter);
+    }
+  }
+
+  /**
+   * A control, carrier or part that wants a shared side at one or more of its ends.
+   *
+   * @param label for people
+   * @param control its control, where it is one
+   * @param at where it sits
+   * @param depthMm how deep below the panel
+   * @param taps its ends, in the order they are joined to each other
+   */
+  record Land(
+      String label, Optional<ControlId> control, Point at, double depthMm, List<Tap> taps) {
+    static Land of(ContactSite site, List<Tap> taps) {
+      return new Land(
+          site.control().label(), Optional.of(site.control().id()), site.place(), -1, taps);
+    }
+  }
+
+  private final Build build;
+  private final BoardKind board;
+  private final Lengths lengths;
+  private final Cutter cutter;
+  private final Map<Rail, Map<Object, Land>> lands = new LinkedHashMap<>();
+  private final Map<String, Integer> used = new HashMap<>();
+  private final List<CommonRun> done = new ArrayList<>();
+  private final Map<ControlId, Double> depths = new HashMap<>();
+
+  Runs(Build build, BoardKind board, Lengths lengths, Cutter cutter) {
+    this.build = build;
+    this.board = board;
+    this.lengths = lengths;
+    this.cutter = cutter;
+  }
+
+  List<CommonRun> done() {
+    return done;
+  }
+
+  void depth(ContactSite site) {
+    depths.put(site.control().id(), Gaps.depthBelowMm(site.kind(), build.panel()));
+  }
+
+  /** Takes note of a place; several of one control become one stop. */
+  void land(Rail rail, Land land) {
+    Object key = land.control().<Object>map(id -> id).orElse(land.label());
+    lands
+        .computeIfAbsent(rail, r -> new LinkedHashMap<>())
+        .merge(
+            key,
+            land,
+            (one, more) -> {
+              List<Tap> taps = new ArrayList<>(one.taps());
+              taps.addAll(more.taps());
+              return new Land(one.label(), one.control(), one.at(), one.depthMm(), taps);
+            });
+  }
+
+  /** Lays all that were noted: ground first, then rail and supplies. */
+  void lay() {
+    List<Rail> rails = new ArrayList<>(lands.keySet());
+    rails.sort(
+        Comparator.comparing((Rail rail) -> !(rail instanceof Rail.Ground))
+            .thenComparing(rail -> !(rail instanceof Rail.Shared))
+            .thenComparing(Rail::words));
+    for (Rail rail : rails) {
+      List<Terminal> terminals =
+          rail.terminals(board).stream()
+              .filter(t -> !build.loom().dead().contains(t.name()))
+              .toList();
+      if (!terminals.isEmpty()) {
+        lay(rail, List.copyOf(lands.get(rail).values()), terminals);
+      }
+    }
+  }
+
+  private CommonShape shape(List<Land> stops) {
+    CommonShape shape = build.loom().laying().shape();
+    if (shape == CommonShape.AUTO) {
+      shape = stops.size() > RING_ABOVE ? CommonShape.RING : CommonShape.CHAIN;
+    }
+    return shape == CommonShape.RING && stops.size() == 1 ? CommonShape.CHAIN : shape;
+  }
+
+  private void lay(Rail rail, List<Land> stops, List<Terminal> terminals) {
+    CommonShape shape = shape(stops);
+    int wanted =
+        switch (shape) {
+          case RING -> 2;
+          case STAR -> stops.size();
+          case PAIRS -> stops.stream().mapToInt(stop -> stop.taps().size()).sum();
+          default -> 1;
+        };
+    Terminal start =
+        terminals.stream()
+            .filter(t -> room(t) > 0)
+            .min(Comparator.comparingDouble(t -> nearest(t, stops)))
+            .orElse(terminals.get(0));
+    Base base = new Base(rail, terminals, start, wanted);
+    int before = cutter.strands().size();
+    List<CommonRun.Stop> laid =
+        shape == CommonShape.STAR || shape == CommonShape.PAIRS
+            ? star(rail, stops, base, shape == CommonShape.PAIRS)
+            : chain(rail, stops, base, shape == CommonShape.RING);
+    base.feed();
+    int length =
+        cutter.strands().subList(before, cutter.strands().size()).stream()
+            .mapToInt(Strand::lengthMm)
+            .sum();
+    done.add(new CommonRun(rail, base.name(), shape, laid, length));
+  }
+
+  private double nearest(Terminal terminal, List<Land> stops) {
+    Point at = PinPlan.place(build, terminal);
+    return stops.stream().mapToDouble(stop -> stop.at().distanceMm(at)).min().orElse(0);
+  }
+
+  private int room(Terminal terminal) {
+    int takes = cutter.terminal(terminal).landing().takes(build.loom().laying().gaugeAwg());
+    return takes - used.getOrDefault(terminal.name(), 0);
+  }
+
+  /** Where a run comes together: the board's terminals, or a strip that stands for them. */
+  private final class Base {
+    private final Rail rail;
+    private final List<Terminal> terminals;
+    private final Terminal start;
+    private final boolean strip;
+
+    Base(Rail rail, List<Terminal> terminals, Terminal start, int wanted) {
+      this.rail = rail;
+      this.terminals = terminals;
+      this.start = start;
+      this.strip = terminals.stream().mapToInt(Runs.this::room).filter(n -> n > 0).sum() < wanted;
+    }
+
+    String name() {
+      return strip ? stripEnd().place().part() : start.name();
+    }
+
+    Point place(Point near) {
+      return PinPlan.place(build, strip ? start : nearest(near));
+    }
+
+    /** {@return the end for one more wire, the nearest with room} */
+    Strand.End take(Point near) {
+      if (strip) {
+        return stripEnd();
+      }
+      Terminal terminal = nearest(near);
+      used.merge(terminal.name(), 1, Integer::sum);
+      return cutter.terminal(terminal);
+    }
+
+    private Terminal nearest(Point near) {
+      return terminals.stream()
+          .filter(t -> room(t) > 0)
+          .min(Comparator.comparingDouble(t -> PinPlan.place(build, t).distanceMm(near)))
+          .orElse(start);
+    }
+
+    private Strand.End stripEnd() {
+      String name = STRIP + stripName();
+      return new Strand.End(
+          new Joint(name, "1"), name, "strip", Landing.of(Landing.How.JUNCTION));
+    }
+
+    private String stripName() {
+      return terminals.get(0).name().replaceAll("[^A-Za-z0-9]+.*", "").toUpperCase(java.util.Locale.ROOT);
+    }
+
+    /** One strand from the strip to the board. */
+    void feed() {
+      if (strip) {
+        used.merge(start.name(), 1, Integer::sum);
+        cutter.strand(
+            'F',
+            done.size() + 1,
+            Optional.empty(),
+            stripEnd(),
+            cutter.terminal(start),
+            rail.colour(),
+            lengths.jumper());
+      }
+    }
+  }
+
+  private List<CommonRun.Stop> chain(Rail rail, List<Land> stops, Base base, boolean ring) {
+    Point startAt = PinPlan.place(build, base.start);
+    List<Point> places = new ArrayList<>();
+    places.add(startAt);
+    stops.forEach(stop -> places.add(stop.at()));
+    int[] order = Route.shortest(lengths.distances(places), ring);
+    List<CommonRun.Stop> laid = new ArrayList<>();
+    Land last = null;
+    for (int i = 1; i < order.length; i++) {
+      Land stop = stops.get(order[i] - 1);
+      Cut cut = last == null ? toBoard(stop, startAt) : lengths.link(last.at(), stop.at());
+      Strand.End to = last == null ? base.take(startAt) : end(last);
+      wire(rail, stop.taps().get(0), to, cut);
+      jumpers(rail, stop);
+      laid.add(new CommonRun.Stop(stop.control(), stop.label(), stop.at()));
+      last = stop;
+    }
+    if (ring) {
+      Tap first = new Tap(end(last), 0, rail.letter());
+      Cut cut = toBoard(last, base.place(startAt));
+      cutter.strand(
+          rail.letter(),
+          0,
+          Optional.empty(),
+          first.end(),
+          base.take(startAt),
+          rail.colour(),
+          cut);
+    }
+    return laid;
+  }
+
+  private static Strand.End end(Land stop) {
+    return stop.taps().get(stop.taps().size() - 1).end();
+  }
+
+  private List<CommonRun.Stop> star(Rail rail, List<Land> stops, Base base, boolean each) {
+    List<CommonRun.Stop> laid = new ArrayList<>();
+    for (Land stop : stops) {
+      int own = each ? stop.taps().size() : 1;
+      for (int i = 0; i < own; i++) {
+        Cut cut = toBoard(stop, base.place(stop.at()));
+        wire(rail, stop.taps().get(i), base.take(stop.at()), cut);
+      }
+      if (!each) {
+        jumpers(rail, stop);
+      }
+      laid.add(new CommonRun.Stop(stop.control(), stop.label(), stop.at()));
+    }
+    return laid;
+  }
+
+  private void jumpers(Rail rail, Land stop) {
+    for (int j = 1; j < stop.taps().size(); j++) {
+      wire(rail, stop.taps().get(j), stop.taps().get(j - 1).end(), lengths.jumper());
+    }
+  }
+
+  private void wire(Rail rail, Tap tap, Strand.End to, Cut cut) {
+    char letter = tap.letter() == 'G' ? rail.letter() : tap.letter();
+    cutter.strand(
+        letter, tap.number(), Optional.empty(), tap.end(), to, rail.colour(), cut);
+  }
+
+  private Cut toBoard(Land stop, Point terminal) {
+    double depth =
+        stop.depthMm() >= 0
+            ? stop.depthMm()
+            : stop.control().map(id -> depths.getOrDefault(id, 0.0)).orElse(0.0);
+    return lengths.toBoard(stop.at(), depth, terminal);
+  }
+}

@@ -1,0 +1,234 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import kumite.build.Build;
+import kumite.circuit.InputLevels;
+import kumite.circuit.Inputs;
+import kumite.circuit.Sketch;
+import kumite.circuit.Span;
+import kumite.device.SignalPath;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.loom.Lamps;
+import kumite.loom.Look;
+import kumite.loom.Looks;
+import kumite.name.ControlId;
+import kumite.working.Working;
+
+/** Checks of levels: does a press change what the board reads, and do its terminals bear it? */
+final class LevelChecks {
+  /** A terminal bears this much above its supply: common practice, no source. */
+  private static final double OVER_SUPPLY_V = 0.3;
+
+  private final Build build;
+  private final BoardKind board;
+  private final List<SignalPath> paths;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private LevelChecks(Build build, BoardKind board, List<SignalPath> paths) {
+    this.build = build;
+    this.board = board;
+    this.paths = paths;
+  }
+
+  static List<Finding> of(
+      Build build, BoardKind board, List<SignalPath> paths, Inputs inputs) {
+    LevelChecks checks = new LevelChecks(build, board, paths);
+    if (inputs.dead().isEmpty()) { // else the short is told, and all else follows from it
+      checks.overvolts();
+      checks.unread();
+      checks.sound();
+    }
+    return checks.findings;
+  }
+
+  private void overvolts() {
+    if (board.fiveVoltTolerant()) {
+      return;
+    }
+    double limit = board.logicVolts() * 1.05 + OVER_SUPPLY_V;
+    for (SignalPath path : paths) {
+      Optional<InputLevels> levels = path.levels().filter(l -> l.mostVolts() > limit);
+      if (levels.isEmpty()) {
+        continue;
+      }
+      boolean lamp = has(levels.get(), Sketch.Kind.LAMP);
+      Optional<Terminal> logic =
+          board.terminals(Terminal.Role.SUPPLY).stream()
+              .filter(t -> t.volts() == board.logicVolts())
+              .findFirst();
+      Finding finding =
+          Finding.of(
+                  "PW-07",
+                  Severity.STOP,
+                  Station.POWER,
+                  List.of(path.id().toString()),
+                  Working.number(levels.get().mostVolts(), 1)
+                      + " V come "
+                      + (lamp ? "through the lamp to " : "to ")
+                      + levels.get().sketch().place(),
+                  path.site().label()
+                      + (lamp
+                          ? "'s lamp is fed from "
+                              + Working.number(Lamps.volts(board, path.site().control()), 1)
+                              + " V"
+                          : " brings more than the board's own supply")
+                      + "; the terminal bears "
+                      + Working.number(limit, 1)
+                      + " V")
+              .showing(levels.get().working());
+      findings.add(
+          lamp && logic.isPresent() ? finding.mendedBy(feedFrom(path, logic.get())) : finding);
+    }
+  }
+
+  private static Fix feedFrom(SignalPath path, Terminal terminal) {
+    return Fix.of(
+        "Feed the lamp from " + terminal.name(),
+        b ->
+            b.withControl(
+                path.id().control(),
+                c -> c.withHookup(h -> h.withLampFrom(Optional.of(terminal.name())))));
+  }
+
+  private static boolean has(InputLevels levels, Sketch.Kind kind) {
+    return levels.sketch().branches().stream().anyMatch(branch -> branch.kind() == kind);
+  }
+
+  private void unread() {
+    Set<ControlId> told = new HashSet<>();
+    for (SignalPath path : paths) {
+      Optional<InputLevels> levels = path.levels().filter(l -> !l.readable());
+      if (levels.isPresent() && told.add(path.id().control())) {
+        findings.add(unreadable(path, levels.get()));
+      }
+    }
+  }
+
+  /** Said only when each input that has a terminal was solved and none has a stop. */
+  private void sound() {
+    List<InputLevels> all = paths.stream().flatMap(p -> p.levels().stream()).toList();
+    Optional<InputLevels> sample = all.stream().filter(l -> !l.measured()).findFirst();
+    if (findings.isEmpty() && sample.isPresent()) {
+      InputLevels levels = sample.get();
+      findings.add(
+          Finding.of(
+                  "PW-21",
+                  Severity.FINE,
+                  Station.POWER,
+                  List.of(),
+                  "Levels read cleanly",
+                  all.size()
+                      + (all.size() == 1 ? " input" : " inputs")
+                      + " solved; such as idle "
+                      + Working.number(levels.idleVolts(), 2)
+                      + " V, held "
+                      + Working.number(levels.heldVolts(), 2)
+                      + " V; low up to "
+                      + Working.number(levels.thresholds().lowVolts(), 1)
+                      + " V, high from "
+                      + Working.number(levels.thresholds().highVolts(), 1)
+                      + " V")
+              .showing(levels.working()));
+    }
+  }
+
+  private Finding unreadable(SignalPath path, InputLevels levels) {
+    Finding finding =
+        Finding.of(
+                "PW-06",
+                Severity.STOP,
+                Station.POWER,
+                List.of(path.id().toString()),
+                path.site().label() + " cannot be told from released",
+                detail(path, levels))
+            .showing(levels.working());
+    return mended(finding, path, levels);
+  }
+
+  private String detail(SignalPath path, InputLevels levels) {
+    if (levels.trouble().isPresent()) {
+      return levels.trouble().get();
+    }
+    if (levels.floating().isPresent()) {
+      InputLevels.Floating floating = levels.floating().get();
+      return "Nothing holds "
+          + levels.sketch().place()
+          + (floating.held() ? " while it is held" : " while it is idle")
+          + ": it floats, anywhere from "
+          + volts(floating.downVolts())
+          + " to "
+          + volts(floating.upVolts())
+          + " with a leak of 1 uA; a meter of 10 Mohm shows "
+          + volts(floating.meterVolts());
+    }
+    if (path.site().touched() && levels.pull() != Looks.Pull.TOUCH) {
+      return "Skin is 0.1 to 1 Mohm, far above this terminal's pull: a finger changes nothing; it"
+          + " needs a terminal that senses touch";
+    }
+    if (levels.look().how() instanceof Look.Bit && !levels.sketch().told()) {
+      return "What stands at its input does not get to the board: look at load, clock, data and the"
+          + " carrier's supply";
+    }
+    return "Idle "
+        + reading(levels.idle(), levels.idleRange())
+        + ", held "
+        + reading(levels.held(), levels.heldRange())
+        + ", with "
+        + (levels.pull() == Looks.Pull.NONE ? "no pull inside" : "its " + levels.pull().words());
+  }
+
+  private static String reading(InputLevels.Reading reading, Span span) {
+    return (reading == InputLevels.Reading.MEASURED
+            ? "measures "
+            : "reads " + reading.words() + " ")
+        + "("
+        + Working.number(span.least(), 2)
+        + " to "
+        + volts(span.most())
+        + ")";
+  }
+
+  private static String volts(double volts) {
+    return Working.number(volts, 2) + " V";
+  }
+
+  /** The changes a builder could make, the smallest first; the first that helps is offered. */
+  private Finding mended(Finding finding, SignalPath path, InputLevels levels) {
+    ControlId id = path.id().control();
+    String label = path.site().control().label();
+    Finding next = finding;
+    if (has(levels, Sketch.Kind.LAMP)) {
+      next =
+          next.mendedBy(
+              Fix.of(
+                  "Give " + label + "'s lamp tabs of its own",
+                  b -> b.withControl(id, c -> c.withHookup(h -> h.withLampShares(false)))));
+    }
+    if (build.loom().locks().containsKey(path.id())) {
+      next =
+          next.mendedBy(
+              Fix.of("Let " + label + " go", b -> b.withLoom(b.loom().withoutLock(path.id()))));
+    }
+    if (path.site().control().hookup().common().isPresent()) {
+      next =
+          next.mendedBy(
+              Fix.of(
+                  "Wire " + label + " to " + board.common().words(),
+                  b -> b.withControl(id, c -> c.withCommon(Optional.empty()))));
+    }
+    if (path.sharing().isPresent()) {
+      var group = path.sharing().get().group();
+      next =
+          next.mendedBy(
+              Fix.of(
+                  "Wire " + group.name() + " one by one",
+                  b -> b.withLoom(b.loom().ungrouped(group.contacts()))));
+    }
+    return next;
+  }
+}

@@ -1,0 +1,163 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import kumite.circuit.InputLevels;
+import kumite.circuit.Inputs;
+import kumite.device.SignalPath;
+import kumite.kind.BoardKind;
+import kumite.kind.ContactKind;
+import kumite.loom.Look;
+import kumite.loom.Sharing;
+import kumite.name.ContactId;
+import kumite.power.ESeries;
+import kumite.power.Ladder;
+import kumite.power.LampResistor;
+import kumite.working.Source;
+import kumite.working.Working;
+
+/** Checks of what is measured: are the steps of a ladder told apart, does a pot drive its input? */
+final class MeasureChecks {
+  /** A converter's input wants a source no stiffer than this: common practice, no source. */
+  private static final double SOURCE_OHM = 10_000;
+
+  /** What the rungs of a stepped switch are bought with: common practice. */
+  private static final double RUNG_TOLERANCE = 0.05;
+
+  private final BoardKind board;
+  private final Inputs inputs;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private MeasureChecks(BoardKind board, Inputs inputs) {
+    this.board = board;
+    this.inputs = inputs;
+  }
+
+  static List<Finding> of(BoardKind board, List<SignalPath> paths, Inputs inputs) {
+    MeasureChecks checks = new MeasureChecks(board, inputs);
+    if (board.adcBits() > 0 && inputs.dead().isEmpty()) {
+      Set<String> ladders = new HashSet<>();
+      for (SignalPath path : paths) {
+        Optional<InputLevels> levels = path.levels().filter(InputLevels::readable);
+        if (levels.isEmpty()) {
+          continue; // told as a stop
+        }
+        ContactKind.Type type = path.site().contact().type();
+        if (levels.get().look().how() instanceof Look.Step step
+            && ladders.add(path.sharing().orElseThrow().group().name().text())) {
+          checks.buttons(path.sharing().orElseThrow(), step);
+        } else if (type == ContactKind.Type.LADDER) {
+          checks.taps(path);
+        } else if (type == ContactKind.Type.WIPER && !path.site().fed()) {
+          checks.wiper(path);
+        }
+      }
+    }
+    return checks.findings;
+  }
+
+  private void buttons(Sharing sharing, Look.Step step) {
+    String name = sharing.group().name().text();
+    if (step.ohms().size() < 2) {
+      return;
+    }
+    Ladder ladder =
+        Ladder.buttons(
+            board.logicVolts(),
+            step.ohms().get(0),
+            step.ohms().size(),
+            0.01,
+            board.adcBits(),
+            ESeries.E24);
+    ladder(name, name, ladder, winner(sharing));
+  }
+
+  /** Of the first and the last held together, which one the board then sees, as it is wired. */
+  private String winner(Sharing sharing) {
+    List<ContactId> members = sharing.seats().stream().map(seat -> seat.site().id()).toList();
+    ContactId first = members.get(0);
+    ContactId last = members.get(members.size() - 1);
+    List<String> seen =
+        members.stream()
+            .filter(
+                id ->
+                    inputs.looks().of(id).isPresent()
+                        && inputs
+                            .see(id, c -> c.equals(first) || c.equals(last) ? 1 : 0)
+                            .pressed())
+            .map(id -> sharing.seat(id).orElseThrow().site().label())
+            .toList();
+    return "; of the first and the last held together the board sees "
+        + (seen.isEmpty() ? "neither" : String.join(" and ", seen));
+  }
+
+  private void taps(SignalPath path) {
+    Ladder ladder =
+        Ladder.taps(
+            board.logicVolts(),
+            path.site().kind().ohm(),
+            path.site().kind().steps(),
+            RUNG_TOLERANCE,
+            board.adcBits());
+    ladder(path.id().toString(), path.site().label(), ladder, "");
+  }
+
+  private void ladder(String about, String label, Ladder ladder, String more) {
+    boolean apart = ladder.leastGapCodes() >= Ladder.CODES_APART;
+    findings.add(
+        Finding.of(
+                apart ? "PW-22" : "PW-08",
+                apart ? Severity.FINE : Severity.LOOK,
+                Station.POWER,
+                List.of(about),
+                label
+                    + (apart
+                        ? ": every step is told apart"
+                        : ": steps "
+                            + ladder.closest()
+                            + " and "
+                            + (ladder.closest() + 1)
+                            + " sit close"),
+                ladder.leastGapCodes()
+                    + " codes apart at worst, "
+                    + Ladder.CODES_APART
+                    + " wanted; "
+                    + ladder.steps().size()
+                    + " steps on "
+                    + (1 << board.adcBits())
+                    + " codes"
+                    + more)
+            .showing(ladder.working()));
+  }
+
+  private void wiper(SignalPath path) {
+    double source = path.site().kind().ohm() / 4;
+    if (source <= SOURCE_OHM) {
+      return;
+    }
+    findings.add(
+        Finding.of(
+                "PW-09",
+                Severity.LOOK,
+                Station.POWER,
+                List.of(path.id().toString()),
+                path.site().label() + " is weak for the converter",
+                "In its middle it looks like "
+                    + LampResistor.ohms(source)
+                    + "; a converter wants "
+                    + LampResistor.ohms(SOURCE_OHM)
+                    + " or less, or a capacitor of 100 nF at its input")
+            .showing(
+                new Working(
+                    "source of the wiper",
+                    "Rs <= R / 4",
+                    List.of(
+                        Working.words(
+                            "R", LampResistor.ohms(path.site().kind().ohm()), "end to end")),
+                    LampResistor.ohms(source),
+                    Source.derived("two halves in parallel"))));
+  }
+}

@@ -1,0 +1,284 @@
+package kumite;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.SplittableRandom;
+import kumite.build.BoardChoice;
+import kumite.build.Build;
+import kumite.build.Control;
+import kumite.build.brief.Brief;
+import kumite.build.brief.Hand;
+import kumite.build.brief.Host;
+import kumite.build.brief.HostFunction;
+import kumite.build.loom.Hookup;
+import kumite.build.loom.Laying;
+import kumite.build.loom.LoomSettings;
+import kumite.build.loom.Topology;
+import kumite.build.map.AxisName;
+import kumite.build.map.Mapping;
+import kumite.build.map.Target;
+import kumite.build.map.Timing;
+import kumite.build.panel.CaseInside;
+import kumite.build.panel.Datum;
+import kumite.build.panel.Material;
+import kumite.build.panel.Panel;
+import kumite.device.Holds;
+import kumite.device.SignalPath;
+import kumite.device.Trace;
+import kumite.files.BuildFile;
+import kumite.files.Tables;
+import kumite.hid.HostView;
+import kumite.kind.Common;
+import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
+import kumite.kind.Terminal;
+import kumite.kind.WireColour;
+import kumite.loom.Loom;
+import kumite.loom.Strand;
+import kumite.measure.LengthUnit;
+import kumite.measure.Placement;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
+import kumite.name.Joint;
+import kumite.name.Jumper;
+import kumite.parts.Catalogue;
+import kumite.sheet.BenchSheet;
+import kumite.sheet.Paper;
+import kumite.verdict.Bench;
+import kumite.verdict.Finding;
+import kumite.verdict.Severity;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Builds that nobody thought of. All are invented; the same seed gives the same build. */
+public final class RandomBuilds {
+  private static final Catalogue CATALOGUE = Catalogue.standard();
+
+  private RandomBuilds() {}
+
+
+  /** {@return any build that a file can hold, however odd} */
+  public static Build any(SplittableRandom random) {
+    double width = random.nextDouble(60, 700);
+    double height = random.nextDouble(60, 400);
+    Panel panel =
+        new Panel(
+            width,
+            height,
+            random.nextDouble(0, Math.min(width, height) / 2),
+            random.nextDouble(0.5, 20),
+            pick(Material.values(), random),
+            new CaseInside(random.nextDouble(0, 30), random.nextDouble(5, 150)),
+            pick(Datum.values(), random));
+    Build build =
+        Build.empty("Random \"build\" ä " + random.nextInt())
+            .withPanel(panel)
+            .withBrief(
+                new Brief(
+                    "Any",
+                    pick(Host.values(), random),
+                    random.nextDouble(1, 12),
+                    Hand.AVERAGE.withReach(random.nextDouble(20, 300)),
+                    pick(LengthUnit.values(), random),
+                    List.of(
+                        new HostFunction("One", pick(HostFunction.Wants.values(), random)),
+                        new HostFunction("Two", pick(HostFunction.Wants.values(), random))),
+                    List.of()))
+            .withTiming(
+                new Timing(
+                    random.nextInt(50, 5000),
+                    pick(Timing.Debounce.values(), random),
+                    random.nextInt(0, 20_000),
+                    random.nextInt(1000, 10_000)));
+    build = build.withControls(controls(random, width, height));
+    build = build.withMapping(mapping(build, random));
+    if (random.nextInt(6) > 0) {
+      String board = CATALOGUE.boards().get(random.nextInt(CATALOGUE.boards().size())).id();
+      build =
+          build.withBoard(
+              Optional.of(
+                  new BoardChoice(
+                      board,
+                      new Placement(
+                          random.nextDouble(width),
+                          random.nextDouble(height),
+                          random.nextInt(4) * 90))));
+    }
+    Build wired = build.withLoom(loom(build, random));
+    return random.nextInt(3) == 0 ? spoiled(wired, random) : wired;
+  }
+
+  /** {@return a build of switches on a board that takes them all, wired in one way} */
+  public static Build sharing(Topology topology, int contacts, SplittableRandom random) {
+    double[] places = new double[2 * contacts];
+    for (int i = 0; i < contacts; i++) {
+      places[2 * i] = 30 + 45 * (i % 8) + random.nextDouble(3);
+      places[2 * i + 1] = 30 + 45 * (i / 8) + random.nextDouble(3);
+    }
+    Build build = Builds.wired(Builds.buttons(places), "native-3v3-48");
+    Panel panel = build.panel().withSize(420, 60 + 45 * (contacts / 8 + 1));
+    List<ContactId> all = build.controls().stream().map(c -> new ContactId(c.id(), "")).toList();
+    return build
+        .withPanel(panel)
+        .withLoom(build.loom().withGroup(new ControlId("keys"), topology, all));
+  }
+
+  /** {@return the build with one thing done to it, such as a builder does in one step} */
+  public static Build edited(Build build, SplittableRandom random) {
+    List<Control> controls = build.controls();
+    int what = random.nextInt(controls.isEmpty() ? 2 : 12);
+    Control one = controls.isEmpty() ? null : controls.get(random.nextInt(controls.size()));
+    return switch (what) {
+      case 0 ->
+          build.withControl(
+              Control.of(
+                  build.freshId("more"),
+                  "More " + random.nextInt(1000),
+                  pick(CATALOGUE.controls().toArray(ControlKind[]::new), random).id(),
+                  Placement.at(random.nextDouble(20, 280), random.nextDouble(20, 180))));
+      case 1 ->
+          build.withBoard(
+              Optional.of(
+                  new BoardChoice(
+                      pick(CATALOGUE.boards().toArray(kumite.kind.BoardKind[]::new), random).id(),
+                      Placement.at(random.nextDouble(40, 260), random.nextDouble(40, 160)))));
+      case 2 -> build.without(one.id());
+      case 3, 4 ->
+          build.withControl(
+              one.withPlacement(
+                  Placement.at(
+                      one.placement().xMm() + random.nextDouble(-9, 9),
+                      one.placement().yMm() + random.nextDouble(-9, 9))));
+      case 5 -> build.withControl(one.withHookup(h -> h.withRestsClosed(!h.restsClosed())));
+      case 6 -> build.withControl(one.withHookup(h -> h.withLampShares(!h.lampShares())));
+      case 7 -> build.withControl(one.withLabel("L " + random.nextInt(1000)));
+      case 8 -> build.withLoom(loom(build, random));
+      case 9 -> build.withMapping(mapping(build, random));
+      case 10 ->
+          build.withTiming(
+              new Timing(random.nextInt(50, 5000), pick(Timing.Debounce.values(), random), 900, 1000));
+      default -> spoiled(build, random);
+    };
+  }
+
+  /** {@return the build with a wire of its plan left out, moved to another place, or one added} */
+  public static Build spoiled(Build build, SplittableRandom random) {
+    List<Strand> strands = Loom.of(build, CATALOGUE).strands();
+    if (strands.isEmpty()) {
+      return build;
+    }
+    Strand one = strands.get(random.nextInt(strands.size()));
+    Strand other = strands.get(random.nextInt(strands.size()));
+    LoomSettings loom = build.loom();
+    if (random.nextInt(3) > 0) {
+      loom = loom.withLeftOut(one.wire());
+    }
+    if (random.nextBoolean() && !one.from().place().equals(other.to().place())) {
+      loom = loom.withAdded(new Jumper(one.from().place(), other.to().place()));
+    }
+    return build.withLoom(loom);
+  }
+
+  private static List<Control> controls(SplittableRandom random, double width, double height) {
+    List<Control> controls = new ArrayList<>();
+    int count = random.nextInt(16);
+    for (int i = 0; i < count; i++) {
+      ControlKind kind = CATALOGUE.controls().get(random.nextInt(CATALOGUE.controls().size()));
+      controls.add(
+          new Control(
+              new ControlId("c" + i),
+              "C " + i,
+              kind.id(),
+              new Placement(
+                  random.nextDouble(-20, width + 20),
+                  random.nextDouble(-20, height + 20),
+                  random.nextInt(4) == 0 ? random.nextDouble(-180, 180) : 0),
+              new Hookup(
+                  random.nextInt(8) == 0
+                      ? Optional.of(pick(Common.values(), random))
+                      : Optional.empty(),
+                  random.nextInt(12) == 0,
+                  random.nextInt(4) == 0
+                      ? OptionalDouble.of(random.nextDouble(1, 1000))
+                      : OptionalDouble.empty(),
+                  random.nextInt(3) == 0,
+                  random.nextInt(6) == 0
+                      ? Optional.of(random.nextBoolean() ? "5V" : "3V3")
+                      : Optional.empty())));
+    }
+    return controls;
+  }
+
+  private static Mapping mapping(Build build, SplittableRandom random) {
+    Mapping mapping = Mapping.EMPTY;
+    for (Control control : build.controls()) {
+      for (ContactKind contact : CATALOGUE.kindOf(control).contacts()) {
+        if (random.nextInt(5) > 0) {
+          mapping =
+              mapping.with(
+                  new ContactId(control.id(), contact.name()),
+                  new Mapping.Entry(target(random), random.nextBoolean() ? "One" : ""));
+        }
+      }
+    }
+    return mapping;
+  }
+
+  private static Target target(SplittableRandom random) {
+    return switch (random.nextInt(7)) {
+      case 0 -> new Target.Axis(pick(AxisName.values(), random));
+      case 1 -> new Target.AxisEnd(pick(AxisName.values(), random), random.nextBoolean());
+      case 2 -> new Target.Hat(pick(Target.Direction.values(), random));
+      case 3 -> new Target.Key(random.nextInt(0x04, 0xE8));
+      case 4 -> new Target.Steps(random.nextInt(1, 129));
+      default -> new Target.Button(random.nextInt(1, 129));
+    };
+  }
+
+  private static LoomSettings loom(Build build, SplittableRandom random) {
+    LoomSettings loom =
+        LoomSettings.USUAL.withLaying(
+            new Laying(
+                pick(Laying.CommonShape.values(), random),
+                random.nextDouble(0, 100),
+                random.nextDouble(0, 300),
+                random.nextInt(10, 37),
+                random.nextBoolean(),
+                random.nextInt(4) == 0
+                    ? java.util.Set.of(pick(WireColour.Hue.values(), random))
+                    : java.util.Set.of()));
+    List<ContactId> contacts = new ArrayList<>(build.mapping().entries().keySet());
+    if (random.nextInt(3) == 0 && contacts.size() > 2) {
+      loom =
+          loom.withGroup(
+              new ControlId("shared"),
+              pick(Topology.values(), random),
+              contacts.subList(0, random.nextInt(1, contacts.size())));
+    }
+    if (random.nextInt(4) == 0 && !contacts.isEmpty()) {
+      ContactId one = contacts.get(random.nextInt(contacts.size()));
+      loom =
+          loom.withAdded(
+              new Jumper(
+                  new Joint(one.control().text(), "NO"),
+                  Joint.board(pick(new String[] {"GND", "5V", "3V3", "D5", "COM"}, random))));
+    }
+    for (ContactId contact : build.mapping().entries().keySet()) {
+      if (random.nextInt(8) == 0) {
+        loom = loom.withLock(contact, "D" + random.nextInt(24));
+      }
+      if (random.nextInt(8) == 0) {
+        loom = loom.withColour(contact, WireColour.of(pick(WireColour.Hue.values(), random)));
+      }
+    }
+    return loom;
+  }
+
+  private static <T> T pick(T[] values, SplittableRandom random) {
+    return values[random.nextInt(values.length)];
+  }
+}

@@ -24,8 +24,25 @@ public class ArchitectureTest {
   @Test
   public void packagesDependDownward() {
     String[] order = {
-      "working", "measure", "name", "kind", "component", "build", "parts", "hid", "map", "panel",
-      "power", "loom", "wiring", "circuit", "timing", "device", "verdict", "files", "sheet"
+      "working",
+      "measure",
+      "name",
+      "kind",
+      "component",
+      "build",
+      "parts",
+      "hid",
+      "map",
+      "panel",
+      "power",
+      "loom",
+      "wiring",
+      "circuit",
+      "timing",
+      "device",
+      "verdict",
+      "files",
+      "sheet"
     };
     var layers = layeredArchitecture().consideringOnlyDependenciesInLayers();
     for (String name : order) {

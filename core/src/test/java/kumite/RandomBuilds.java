@@ -1,8 +1,6 @@
 package kumite;
 
-import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -26,16 +24,9 @@ import kumite.build.panel.CaseInside;
 import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
 import kumite.build.panel.Panel;
-import kumite.device.Holds;
-import kumite.device.SignalPath;
-import kumite.device.Trace;
-import kumite.files.BuildFile;
-import kumite.files.Tables;
-import kumite.hid.HostView;
 import kumite.kind.Common;
 import kumite.kind.ContactKind;
 import kumite.kind.ControlKind;
-import kumite.kind.Terminal;
 import kumite.kind.WireColour;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
@@ -46,20 +37,12 @@ import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.parts.Catalogue;
-import kumite.sheet.BenchSheet;
-import kumite.sheet.Paper;
-import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
-import org.testng.annotations.DataProvider;
-import org.testng.annotations.Test;
 
 /** Builds that nobody thought of. All are invented; the same seed gives the same build. */
 public final class RandomBuilds {
   private static final Catalogue CATALOGUE = Catalogue.standard();
 
   private RandomBuilds() {}
-
 
   /** {@return any build that a file can hold, however odd} */
   public static Build any(SplittableRandom random) {
@@ -160,7 +143,8 @@ public final class RandomBuilds {
       case 9 -> build.withMapping(mapping(build, random));
       case 10 ->
           build.withTiming(
-              new Timing(random.nextInt(50, 5000), pick(Timing.Debounce.values(), random), 900, 1000));
+              new Timing(
+                  random.nextInt(50, 5000), pick(Timing.Debounce.values(), random), 900, 1000));
       default -> spoiled(build, random);
     };
   }

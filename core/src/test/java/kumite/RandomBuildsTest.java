@@ -2,49 +2,19 @@ package kumite;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.SplittableRandom;
-import kumite.build.BoardChoice;
 import kumite.build.Build;
-import kumite.build.Control;
-import kumite.build.brief.Brief;
-import kumite.build.brief.Hand;
-import kumite.build.brief.Host;
-import kumite.build.brief.HostFunction;
-import kumite.build.loom.Hookup;
-import kumite.build.loom.Laying;
-import kumite.build.loom.LoomSettings;
-import kumite.build.loom.Topology;
-import kumite.build.map.AxisName;
-import kumite.build.map.Mapping;
 import kumite.build.map.Target;
-import kumite.build.map.Timing;
-import kumite.build.panel.CaseInside;
-import kumite.build.panel.Datum;
-import kumite.build.panel.Material;
-import kumite.build.panel.Panel;
 import kumite.device.Holds;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.files.BuildFile;
 import kumite.files.Tables;
 import kumite.hid.HostView;
-import kumite.kind.Common;
-import kumite.kind.ContactKind;
-import kumite.kind.ControlKind;
 import kumite.kind.Terminal;
-import kumite.kind.WireColour;
 import kumite.loom.Strand;
-import kumite.measure.LengthUnit;
-import kumite.measure.Placement;
-import kumite.name.ContactId;
-import kumite.name.ControlId;
-import kumite.name.Joint;
-import kumite.name.Jumper;
 import kumite.parts.Catalogue;
 import kumite.sheet.BenchSheet;
 import kumite.sheet.Paper;
@@ -134,7 +104,8 @@ public class RandomBuildsTest {
     String label = finding.code() + ": " + finding.fix().orElseThrow().label();
     for (Finding left : after.findings()) {
       boolean sound = left.severity() == Severity.FINE;
-      assertThat(!sound && left.code().equals(finding.code()) && left.about().equals(finding.about()))
+      assertThat(
+              !sound && left.code().equals(finding.code()) && left.about().equals(finding.about()))
           .as("%s takes its finding away", label)
           .isFalse();
       if (left.severity() == Severity.STOP) {

@@ -10,12 +10,12 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import kumite.files.BuildFileException;
 import kumite.kind.BoardKind;
+import kumite.name.Joint;
+import kumite.verdict.Bench;
 import kumite.wiring.Net;
 import kumite.wiring.Nets;
 import kumite.wiring.Probe;
 import kumite.wiring.Wiring;
-import kumite.name.Joint;
-import kumite.verdict.Bench;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -92,7 +92,8 @@ final class NetsCommand implements Callable<Integer> {
       out.println(
           net.name()
               + ": "
-              + String.join(", ", net.places().stream().map(place -> place.joint().toString()).toList()));
+              + String.join(
+                  ", ", net.places().stream().map(place -> place.joint().toString()).toList()));
     }
     return 0;
   }

@@ -83,9 +83,7 @@ final class PathsCommand implements Callable<Integer> {
     node.put("held_v", path.levels().map(InputLevels::heldVolts).orElse(null));
     node.put("level_idle", path.levels().map(l -> l.idle().words()).orElse(null));
     node.put("level_held", path.levels().map(l -> l.held().words()).orElse(null));
-    node.put(
-        "floating",
-        path.levels().filter(l -> l.floating().isPresent()).isPresent());
+    node.put("floating", path.levels().filter(l -> l.floating().isPresent()).isPresent());
     node.put("topology", path.topology());
     node.put("pulls", path.levels().map(l -> l.pull().words()).orElse(null));
     if (path.target().isPresent()) {

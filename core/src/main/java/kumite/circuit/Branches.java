@@ -53,8 +53,7 @@ final class Branches {
 
   private static String words(Network network, Edge edge, Conditions now) {
     return switch (edge.kind()) {
-      case PULL ->
-          ohms(network, edge, 0) + " to " + ohms(network, edge, 1);
+      case PULL -> ohms(network, edge, 0) + " to " + ohms(network, edge, 1);
       case DIODE -> "silicon";
       case LAMP -> {
         var lamp = ((Component.Light) edge.part()).lamp();
@@ -62,8 +61,7 @@ final class Branches {
       }
       case SKIN -> "0.1 to 1 Mohm";
       case OPEN_CONTACT, RESTING_CONTACT, TAP -> "";
-      case POT_LOW, POT_HIGH ->
-          Quantity.OHM.words(((Component.Pot) edge.part()).ohm()) + " in all";
+      case POT_LOW, POT_HIGH -> Quantity.OHM.words(((Component.Pot) edge.part()).ohm()) + " in all";
       case RESISTOR -> Quantity.OHM.words(((Component.Resistor) edge.part()).ohm());
       case DRIVE_HIGH, DRIVE_LOW -> Quantity.OHM.words(Network.DRIVER_OHM);
       case CHANNEL -> Quantity.OHM.words(Network.CHANNEL_OHM);

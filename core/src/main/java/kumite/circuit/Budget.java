@@ -9,11 +9,11 @@ import kumite.kind.BoardKind;
 import kumite.loom.CommonRun;
 import kumite.loom.ContactSite;
 import kumite.loom.Lamps;
-import kumite.loom.Loom;
 import kumite.loom.Looks;
+import kumite.loom.Loom;
 import kumite.loom.Rail;
-import kumite.power.Wire;
 import kumite.name.ControlId;
+import kumite.power.Wire;
 import kumite.working.Source;
 import kumite.working.Working;
 

@@ -28,8 +28,7 @@ public record Circuit(List<Element> elements) {
     Set<String> names = new HashSet<>();
     for (Element element : elements) {
       if (!names.add(element.getClass().getSimpleName() + element.name())) {
-        throw new IllegalArgumentException(
-            "two parts of the circuit are named " + element.name());
+        throw new IllegalArgumentException("two parts of the circuit are named " + element.name());
       }
     }
   }

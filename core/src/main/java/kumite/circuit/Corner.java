@@ -23,8 +23,7 @@ record Corner(double pull, double supply, double lampVolts, boolean leak) {
   /** {@return all ends of the tolerances, those of lamps where there are lamps} */
   static List<Corner> all(boolean lit) {
     List<Corner> corners = new ArrayList<>();
-    double[] lamps =
-        lit ? new double[] {-LAMP_WITHIN_VOLTS, LAMP_WITHIN_VOLTS} : new double[] {0};
+    double[] lamps = lit ? new double[] {-LAMP_WITHIN_VOLTS, LAMP_WITHIN_VOLTS} : new double[] {0};
     for (double pull : new double[] {0, 1}) {
       for (double supply : new double[] {-SUPPLY_WITHIN, SUPPLY_WITHIN}) {
         for (double lamp : lamps) {

@@ -131,8 +131,7 @@ public record InputLevels(
     DoubleFunction<String> volts = value -> Working.number(value, 3) + " V";
     List<Working.Value> values = new ArrayList<>();
     values.add(Working.words("read at", sketch.place(), sketch.how()));
-    values.add(
-        Working.value("Vs", thresholds.supplyVolts(), 2, "V", "logic supply, within 5 %"));
+    values.add(Working.value("Vs", thresholds.supplyVolts(), 2, "V", "logic supply, within 5 %"));
     values.add(Working.words("pull", pull.words(), "inside the board"));
     sketch.branches().forEach(b -> values.add(Working.words(b.name(), b.words(), b.between())));
     values.add(

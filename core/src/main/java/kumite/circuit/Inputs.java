@@ -116,8 +116,7 @@ public final class Inputs {
                 logic, network.board().lowVolts(), network.board().highVolts());
     Stand idle = stand(look, rest);
     Stand down = stand(look, held);
-    Optional<String> trouble =
-        network.dead().or(() -> idle.trouble()).or(() -> down.trouble());
+    Optional<String> trouble = network.dead().or(() -> idle.trouble()).or(() -> down.trouble());
     Optional<InputLevels.Floating> floating = idle.floating(false).or(() -> down.floating(true));
     Seen seenIdle = rest.see(look);
     Seen seenHeld = held.see(look);
@@ -146,8 +145,7 @@ public final class Inputs {
     if (look.measured()) {
       return InputLevels.Reading.MEASURED;
     }
-    boolean lost =
-        stand.floats() || stand.trouble().isPresent() || network.dead().isPresent();
+    boolean lost = stand.floats() || stand.trouble().isPresent() || network.dead().isPresent();
     boolean chipLost =
         look.how() instanceof Look.Bit && seen.reading() == InputLevels.Reading.UNDEFINED;
     return lost || chipLost ? InputLevels.Reading.UNDEFINED : thresholds.read(stand.span());

@@ -108,8 +108,7 @@ final class Island {
     }
   }
 
-  private static boolean loose(
-      Network network, int net, Map<Integer, Integer> degree, int start) {
+  private static boolean loose(Network network, int net, Map<Integer, Integer> degree, int start) {
     return net != start && !network.rail(net) && degree.get(net) == 1;
   }
 
@@ -254,8 +253,7 @@ final class Island {
       if (edge.part() != null
           && edge.part().equals(part)
           && solve() instanceof OperatingPoint.Solved solved) {
-        return OptionalDouble.of(
-            solved.through(letter(circuit.elements().get(i)) + name(i)));
+        return OptionalDouble.of(solved.through(letter(circuit.elements().get(i)) + name(i)));
       }
     }
     return OptionalDouble.empty();

@@ -207,8 +207,7 @@ public record IslandDeck(String title, String text, List<State> states) {
         return Element.Model.SIGNAL_DIODE;
       }
       var lamp = ((Component.Light) edge.part()).lamp();
-      return Element.Model.lamp(
-          lamp.forwardVolts(), lamp.milliamps() / 1000, lamp.insideOhm());
+      return Element.Model.lamp(lamp.forwardVolts(), lamp.milliamps() / 1000, lamp.insideOhm());
     }
 
     private String end(int net, Map<Double, String> rails) {
@@ -223,8 +222,7 @@ public record IslandDeck(String title, String text, List<State> states) {
 
     /** A net's name in letters that every simulator takes, made unlike any other. */
     private String node(int net) {
-      String name =
-          network.name(net).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
+      String name = network.name(net).toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "_");
       boolean doubled =
           nets.stream()
               .anyMatch(

@@ -21,8 +21,7 @@ public record LampCurrent(
   private static final Corner BRIGHT = new Corner(0.5, 0.05, -0.2, false);
 
   static LampCurrent of(Network network, Component.Light light) {
-    ToDoubleFunction<ContactId> held =
-        contact -> contact.control().equals(light.control()) ? 1 : 0;
+    ToDoubleFunction<ContactId> held = contact -> contact.control().equals(light.control()) ? 1 : 0;
     Optional<Look> look =
         network.looks().all().stream()
             .filter(l -> l.contact().filter(c -> c.control().equals(light.control())).isPresent())
@@ -85,8 +84,7 @@ public record LampCurrent(
   }
 
   /** Straight across a supply. */
-  private static double bare(
-      Network network, Component.Light light, double volts, Corner corner) {
+  private static double bare(Network network, Component.Light light, double volts, Corner corner) {
     if (volts <= 0) {
       return 0;
     }

@@ -61,8 +61,11 @@ final class Network {
       edges.add(new ArrayList<>());
       List<Double> volts =
           net.places().stream()
-              .filter(p -> p.gives() || p.role() == kumite.wiring.Place.Role.GROUND
-                  || p.role() == kumite.wiring.Place.Role.COMMON)
+              .filter(
+                  p ->
+                      p.gives()
+                          || p.role() == kumite.wiring.Place.Role.GROUND
+                          || p.role() == kumite.wiring.Place.Role.COMMON)
               .map(p -> p.volts())
               .distinct()
               .toList();
@@ -70,7 +73,8 @@ final class Network {
       if (volts.size() > 1 && shorted.isEmpty()) {
         shorted =
             Optional.of(
-                "Sources of different volts are joined on the net " + net.name()
+                "Sources of different volts are joined on the net "
+                    + net.name()
                     + ": nothing works before that short is out");
       }
     }
@@ -112,9 +116,7 @@ final class Network {
         add(Edge.Kind.CHANNEL, multiplexer.out(), multiplexer.channels().get(i), part, i);
       }
     } else if (part instanceof Component.Register register) {
-      registers
-          .computeIfAbsent(net(register.out()), n -> new ArrayList<>())
-          .add(register);
+      registers.computeIfAbsent(net(register.out()), n -> new ArrayList<>()).add(register);
     }
   }
 
@@ -124,8 +126,7 @@ final class Network {
     }
     int net = net(Joint.board(terminal.name()));
     switch (pull(terminal.name())) {
-      case UP, TOUCH ->
-          add(new Edge(Edge.Kind.PULL, Edge.LOGIC, net, null, 0, terminal.name()));
+      case UP, TOUCH -> add(new Edge(Edge.Kind.PULL, Edge.LOGIC, net, null, 0, terminal.name()));
       case DOWN -> add(new Edge(Edge.Kind.PULL, net, Edge.GROUND, null, 0, terminal.name()));
       case NONE -> {}
     }
@@ -184,7 +185,9 @@ final class Network {
   }
 
   String name(int net) {
-    return net == Edge.GROUND ? Net.GROUND : net == Edge.LOGIC ? "logic supply" : nets.get(net).name();
+    return net == Edge.GROUND
+        ? Net.GROUND
+        : net == Edge.LOGIC ? "logic supply" : nets.get(net).name();
   }
 
   Looks.Pull pull(String terminal) {
@@ -210,8 +213,7 @@ final class Network {
 
   /** {@return the volts of a rail} */
   double railVolts(int net, Corner corner) {
-    double volts =
-        net == Edge.GROUND ? 0 : net == Edge.LOGIC ? board.logicVolts() : sources[net];
+    double volts = net == Edge.GROUND ? 0 : net == Edge.LOGIC ? board.logicVolts() : sources[net];
     return volts * (1 + corner.supply());
   }
 
@@ -223,19 +225,15 @@ final class Network {
 
   // ---- what is closed, and how much it resists
 
-  /**
-   * {@return the ohm of a way at the moment; 0 for diodes, negative where it is open}
-   */
+  /** {@return the ohm of a way at the moment; 0 for diodes, negative where it is open} */
   double ohm(Edge edge, Conditions now, Corner corner) {
     return switch (edge.kind()) {
       case PULL -> now.drives().containsKey(edge.terminal()) ? -1 : pullOhm(edge, corner);
       case DRIVE_HIGH -> Boolean.TRUE.equals(now.drives().get(edge.terminal())) ? DRIVER_OHM : -1;
       case DRIVE_LOW -> Boolean.FALSE.equals(now.drives().get(edge.terminal())) ? DRIVER_OHM : -1;
       case RESISTOR -> ((Component.Resistor) edge.part()).ohm();
-      case OPEN_CONTACT ->
-          now.held(((Component.Pole) edge.part()).contact()) ? CONTACT_OHM : -1;
-      case RESTING_CONTACT ->
-          now.held(((Component.Pole) edge.part()).contact()) ? -1 : CONTACT_OHM;
+      case OPEN_CONTACT -> now.held(((Component.Pole) edge.part()).contact()) ? CONTACT_OHM : -1;
+      case RESTING_CONTACT -> now.held(((Component.Pole) edge.part()).contact()) ? -1 : CONTACT_OHM;
       case TAP -> {
         Component.Selector selector = (Component.Selector) edge.part();
         double travel = now.hands().applyAsDouble(selector.contact());
@@ -311,8 +309,7 @@ final class Network {
     }
     Logic found = Logic.UNDEFINED;
     for (Edge edge : edges.get(net)) {
-      boolean drives =
-          edge.kind() == Edge.Kind.DRIVE_HIGH || edge.kind() == Edge.Kind.DRIVE_LOW;
+      boolean drives = edge.kind() == Edge.Kind.DRIVE_HIGH || edge.kind() == Edge.Kind.DRIVE_LOW;
       if (drives && ohm(edge, now, Corner.USUAL) > 0) {
         Logic level = Logic.of(edge.kind() == Edge.Kind.DRIVE_HIGH);
         if (found != Logic.UNDEFINED && found != level) {

@@ -63,8 +63,7 @@ final class Scan {
   /** {@return the net where a look's volts stand: its terminal, or the input of a chip} */
   int place(Look look) {
     boolean chip = look.how() instanceof Look.Bit bit && network.has(bit.input());
-    return network.net(
-        chip ? ((Look.Bit) look.how()).input() : Joint.board(look.read().name()));
+    return network.net(chip ? ((Look.Bit) look.how()).input() : Joint.board(look.read().name()));
   }
 
   /** What a look takes in. */
@@ -134,8 +133,7 @@ final class Scan {
   }
 
   private double solve(int net, Conditions now, Terminal reader, Map<Integer, Double> known) {
-    Island island =
-        Island.at(network, net, now, Corner.USUAL, OptionalDouble.empty(), Edge.GROUND);
+    Island island = Island.at(network, net, now, Corner.USUAL, OptionalDouble.empty(), Edge.GROUND);
     if (island.floats()) {
       island =
           Island.at(
@@ -185,9 +183,10 @@ final class Scan {
     return bits;
   }
 
-  /** From one state of the lines to the next: load low takes the inputs in, a rising clock shifts. */
-  private void step(
-      Map<Component.Register, Logic[]> chips, Conditions before, Conditions after) {
+  /**
+   * From one state of the lines to the next: load low takes the inputs in, a rising clock shifts.
+   */
+  private void step(Map<Component.Register, Logic[]> chips, Conditions before, Conditions after) {
     Map<Component.Register, Logic> coming = new HashMap<>();
     chips.forEach((chip, state) -> coming.put(chip, serial(chip, chips, after)));
     chips.forEach(

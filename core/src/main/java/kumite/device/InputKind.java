@@ -26,8 +26,7 @@ public record InputKind(String title, InputLevels levels, List<SignalPath> paths
   public static List<InputKind> of(List<SignalPath> paths) {
     Map<List<Object>, List<SignalPath>> alike = new LinkedHashMap<>();
     for (SignalPath path : paths) {
-      path.levels()
-          .ifPresent(l -> alike.computeIfAbsent(key(l), k -> new ArrayList<>()).add(path));
+      path.levels().ifPresent(l -> alike.computeIfAbsent(key(l), k -> new ArrayList<>()).add(path));
     }
     List<InputKind> kinds = new ArrayList<>();
     for (List<SignalPath> members : alike.values()) {

@@ -51,8 +51,7 @@ public final class SimulatedDevice {
    * @param timing how it looks and reports
    * @param inputs what it reads; without a board nothing is ever reported
    */
-  public SimulatedDevice(
-      Timing timing, ReportLayout layout, Loom loom, Optional<Inputs> inputs) {
+  public SimulatedDevice(Timing timing, ReportLayout layout, Loom loom, Optional<Inputs> inputs) {
     this.timing = timing;
     this.layout = layout;
     this.loom = loom;
@@ -147,8 +146,7 @@ public final class SimulatedDevice {
       this.before = before;
       this.atFirst = inputs.orElseThrow().see(before::of);
       this.settled = new HashMap<>(atFirst);
-      atFirst.forEach(
-          (look, seen) -> debouncers.put(look, new Debouncer(timing, seen.pressed())));
+      atFirst.forEach((look, seen) -> debouncers.put(look, new Debouncer(timing, seen.pressed())));
     }
 
     void go(int scanPhase, int pollPhase, long restUs, List<Trace.Report> reports) {

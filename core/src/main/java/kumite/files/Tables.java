@@ -8,23 +8,21 @@ import com.fasterxml.jackson.dataformat.csv.CsvGenerator;
 import com.fasterxml.jackson.dataformat.csv.CsvMapper;
 import com.fasterxml.jackson.dataformat.csv.CsvSchema;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
 import kumite.component.Component;
 import kumite.loom.CutList;
 import kumite.loom.Strand;
-import kumite.wiring.Fitting;
-import kumite.wiring.Net;
-import kumite.wiring.Place;
-import kumite.wiring.Wiring;
 import kumite.measure.Shape;
 import kumite.name.Joint;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
+import kumite.wiring.Fitting;
+import kumite.wiring.Net;
+import kumite.wiring.Place;
+import kumite.wiring.Wiring;
 
 /** Tables as CSV (RFC 4180, header line first, point as decimal mark, CR LF line ends). */
 public final class Tables {
@@ -157,8 +155,7 @@ public final class Tables {
             part instanceof Component.Diode diode
                 ? diode.cathode().equals(end) ? " (band here)" : " (band there)"
                 : "";
-        at.computeIfAbsent(end, e -> new ArrayList<>())
-            .add(part.words() + " to " + others + which);
+        at.computeIfAbsent(end, e -> new ArrayList<>()).add(part.words() + " to " + others + which);
       }
     }
     return at;
@@ -203,8 +200,7 @@ public final class Tables {
                 Fitting.all(bench.build(), wiring)
                     .forEach(
                         f ->
-                            rows.add(
-                                List.of(f.what(), f.job(), f.from(), f.to(), f.direction()))));
+                            rows.add(List.of(f.what(), f.job(), f.from(), f.to(), f.direction()))));
     return csv(List.of("part", "for", "from", "to", "direction"), rows);
   }
 

@@ -21,8 +21,8 @@ public record Landing(How how, double tabMm) {
     SCREW("screw", 2, 5),
     /** A plated hole of a board. */
     HOLE("solder", 1, 4),
-    /** A solder tab of a control. */
-    LUG("solder", 2, 4),
+    /** A solder tab of a control: two wires, and the lead of a part on top. */
+    LUG("solder", 3, 4),
     /** The lead of a part, with tube over the joint. */
     LEAD("solder, tube over it", 2, 8),
     /** A strip or splice made for many. */

@@ -42,8 +42,7 @@ abstract class CarrierGrouping implements Grouping {
   static List<Component> bypasses(String carrier, int chips) {
     List<Component> all = new ArrayList<>();
     for (int chip = 0; chip < chips; chip++) {
-      all.add(
-          new Component.Capacitor(at(carrier, "VCC"), at(carrier, "GND"), BYPASS_NANOFARADS));
+      all.add(new Component.Capacitor(at(carrier, "VCC"), at(carrier, "GND"), BYPASS_NANOFARADS));
     }
     return all;
   }

@@ -75,8 +75,7 @@ public record CutList(List<Cut> cuts, List<Spool> spools) {
     return new CutList(cuts, spools);
   }
 
-  private static Optional<String> partner(
-      Map<Joint, List<String>> at, Strand strand, Joint place) {
+  private static Optional<String> partner(Map<Joint, List<String>> at, Strand strand, Joint place) {
     return at.get(place).stream().filter(id -> !id.equals(strand.id())).findFirst();
   }
 

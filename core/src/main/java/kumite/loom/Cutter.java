@@ -78,13 +78,18 @@ final class Cutter {
 
   Strand.End terminal(Terminal terminal) {
     Landing.How how = board.brain().solder() ? Landing.How.HOLE : Landing.How.HEADER_PIN;
-    return new Strand.End(
-        Joint.board(terminal.name()), "board", terminal.name(), Landing.of(how));
+    return new Strand.End(Joint.board(terminal.name()), "board", terminal.name(), Landing.of(how));
   }
 
   private static Strand.End carrier(Sharing sharing, String tab) {
     String name = sharing.group().name().text();
-    return new Strand.End(new Joint(name, tab), name, tab, Landing.of(Landing.How.HOLE));
+    // Supply and ground run along the carrier, so that there is a hole for each wire.
+    boolean along = tab.equals("VCC") || tab.equals("GND");
+    return new Strand.End(
+        new Joint(name, tab),
+        name,
+        tab,
+        Landing.of(along ? Landing.How.JUNCTION : Landing.How.HOLE));
   }
 
   // ---- signals
@@ -95,6 +100,7 @@ final class Cutter {
     strand(
         'W',
         site.number(),
+        false,
         Optional.of(site.id()),
         signalIn(site),
         terminal(terminal),
@@ -127,6 +133,7 @@ final class Cutter {
     strand(
         letter,
         site.number(),
+        false,
         letter == 'W' ? Optional.of(site.id()) : Optional.empty(),
         in,
         previous,
@@ -139,19 +146,18 @@ final class Cutter {
     String name = sharing.group().name().text();
     Terminal terminal = plan.of(tap.id()).orElseThrow().terminal();
     Strand.End splice =
-        new Strand.End(
-            new Joint(name, "TAP"), name, "splice", Landing.of(Landing.How.JUNCTION));
+        new Strand.End(new Joint(name, "TAP"), name, "splice", Landing.of(Landing.How.JUNCTION));
     strand(
         'B',
         ++carrierStrands,
+        false,
         Optional.empty(),
         splice,
         terminal(terminal),
         colours.get(tap.id()),
         lengths.jumper());
     Strand.End pull =
-        new Strand.End(
-            new Joint(name, "PULL"), name, "pull-up", Landing.of(Landing.How.LEAD));
+        new Strand.End(new Joint(name, "PULL"), name, "pull-up", Landing.of(Landing.How.LEAD));
     runs.land(
         new Rail.Supply(board.logicVolts()),
         new Runs.Land(
@@ -172,6 +178,7 @@ final class Cutter {
     strand(
         'W',
         seat.site().number(),
+        false,
         Optional.of(id),
         signalIn(seat.site()),
         carrier(sharing, tab),
@@ -184,6 +191,7 @@ final class Cutter {
     strand(
         'B',
         ++carrierStrands,
+        false,
         Optional.empty(),
         carrier(sharing, tab),
         terminal(terminal),
@@ -211,7 +219,7 @@ final class Cutter {
 
   /** A short piece between two tabs of one control. */
   void jumper(ContactSite site, char letter, Strand.End from, Strand.End to, WireColour colour) {
-    strand(letter, site.number(), Optional.empty(), from, to, colour, lengths.jumper());
+    strand(letter, site.number(), true, Optional.empty(), from, to, colour, lengths.jumper());
   }
 
   private Cut toBoard(ContactSite site, Terminal terminal) {
@@ -223,6 +231,7 @@ final class Cutter {
   void strand(
       char letter,
       int number,
+      boolean second,
       Optional<ContactId> contact,
       Strand.End from,
       Strand.End to,
@@ -237,7 +246,7 @@ final class Cutter {
             && !from.place().part().startsWith(Runs.STRIP);
     strands.add(
         new Strand(
-            fresh(letter, number),
+            fresh(letter, number, second),
             contact,
             from,
             to,
@@ -249,10 +258,10 @@ final class Cutter {
   }
 
   /** A second strand from one contact under one letter gets a small letter behind its number. */
-  private String fresh(char letter, int number) {
+  private String fresh(char letter, int number, boolean second) {
     String plain = letter + (number < 10 ? "0" : "") + number;
-    String id = plain;
-    for (char suffix = 'b'; !taken.add(id); suffix++) {
+    String id = second ? plain + 'b' : plain;
+    for (char suffix = second ? 'c' : 'd'; !taken.add(id); suffix++) {
       id = plain + suffix;
     }
     return id;

@@ -70,7 +70,6 @@ final class LadderGrouping implements Grouping {
 
   @Override
   public Look.How how(Sharing sharing, Sharing.Seat seat, PinPlan plan) {
-    return new Look.Step(
-        seat.place(), Ladder.ohms(PULL_OHM, sharing.seats().size(), ESeries.E24));
+    return new Look.Step(seat.place(), Ladder.ohms(PULL_OHM, sharing.seats().size(), ESeries.E24));
   }
 }

@@ -12,9 +12,9 @@ import kumite.kind.Terminal;
 import kumite.name.Joint;
 
 /**
- * How lamps are fed. A lamp on tabs of its own stands between its supply and ground; one that shares
- * its contact hangs on the contact's signal tab and lights only while that is held. Its resistor is
- * soldered to its plus tab.
+ * How lamps are fed. A lamp on tabs of its own stands between its supply and ground; one that
+ * shares its contact hangs on the contact's signal tab and lights only while that is held. Its
+ * resistor is soldered to its plus tab.
  */
 public final class Lamps {
   /** Resistors of lamps are bought with this tolerance: common practice, no source. */
@@ -30,8 +30,7 @@ public final class Lamps {
             .hookup()
             .lampFrom()
             .flatMap(board::terminal)
-            .filter(
-                t -> t.role() == Terminal.Role.SUPPLY || t.can(Terminal.Ability.DRIVE));
+            .filter(t -> t.role() == Terminal.Role.SUPPLY || t.can(Terminal.Ability.DRIVE));
     if (chosen.isPresent()) {
       return chosen;
     }
@@ -115,8 +114,7 @@ public final class Lamps {
     boolean shares = shares(board, site);
     boolean onRail = site.common() == Common.RAIL;
     if (shares) {
-      cutter.jumper(
-          site, 'L', onRail ? feed : minus, cutter.signalIn(site), Cutter.lampColour());
+      cutter.jumper(site, 'L', onRail ? feed : minus, cutter.signalIn(site), Cutter.lampColour());
     }
     if (!shares || !onRail) {
       cutter
@@ -126,7 +124,9 @@ public final class Lamps {
     if (!shares || onRail) {
       cutter
           .runs()
-          .land(new Rail.Ground(), Runs.Land.of(site, List.of(new Runs.Tap(minus, site, 'G'))));
+          .land(
+              new Rail.Ground(),
+              Runs.Land.of(site, List.of(new Runs.Tap(minus, site.number(), 'G', true))));
     }
   }
 }

@@ -16,8 +16,7 @@ import kumite.name.Joint;
  * @param how what it does
  * @param fixed the meaning that the board gives the socket, where it gives one
  */
-public record Look(
-    Optional<ContactId> contact, Terminal read, How how, Optional<String> fixed) {
+public record Look(Optional<ContactId> contact, Terminal read, How how, Optional<String> fixed) {
 
   /** What a look does and expects. */
   public sealed interface How {}
@@ -46,8 +45,7 @@ public record Look(
    * @param bit which one it is, 0 for the first out
    * @param input the chip's input that is meant for the contact
    */
-  public record Bit(Terminal load, Terminal clock, int bits, int bit, Joint input)
-      implements How {}
+  public record Bit(Terminal load, Terminal clock, int bits, int bit, Joint input) implements How {}
 
   /**
    * Sets the select lines and reads what the channel shows.

@@ -83,8 +83,7 @@ public record Looks(List<Look> all, Map<String, Pull> pulls) {
       Sharing sharing = shared.get(site.id());
       if (sharing != null && sharing.placed(loom.plan())) {
         Sharing.Seat seat = seats.get(site.id());
-        Look.How how =
-            Grouping.of(sharing.group().topology()).how(sharing, seat, loom.plan());
+        Look.How how = Grouping.of(sharing.group().topology()).how(sharing, seat, loom.plan());
         looks.add(
             new Look(
                 Optional.of(site.id()),

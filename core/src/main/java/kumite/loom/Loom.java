@@ -12,16 +12,15 @@ import java.util.Set;
 import java.util.TreeMap;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
-import kumite.build.Control;
 import kumite.build.panel.Opening;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.Landing;
-import kumite.name.ControlId;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
 import kumite.name.ContactId;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 
 /**
@@ -152,8 +151,7 @@ public record Loom(
       Optional<Sharing> sharing = Optional.ofNullable(shared.get(site.id()));
       boolean placed =
           sharing.map(s -> s.placed(plan)).orElseGet(() -> plan.of(site.id()).isPresent());
-      boolean crossed =
-          sharing.map(s -> Grouping.of(s.group().topology()).crossed()).orElse(false);
+      boolean crossed = sharing.map(s -> Grouping.of(s.group().topology()).crossed()).orElse(false);
       if (placed && site.touched()) {
         pads.add(site);
       } else if (placed && site.fed()) {
@@ -180,9 +178,7 @@ public record Loom(
       Cutter cutter, Rail rail, ContactSite site, kumite.name.Joint at, char letter) {
     cutter
         .runs()
-        .land(
-            rail,
-            Runs.Land.of(site, List.of(new Runs.Tap(cutter.tab(site, at), site, letter))));
+        .land(rail, Runs.Land.of(site, List.of(new Runs.Tap(cutter.tab(site, at), site, letter))));
   }
 
   /** The supply of a fed part: the logic supply where it suits, else the lowest that does. */
@@ -201,8 +197,7 @@ public record Loom(
   /** One pad for all: what the other hand holds while a finger touches. */
   private static Runs.Land person(List<ContactSite> pads) {
     Strand.End hold =
-        new Strand.End(
-            ContactSite.PERSON, "Common pad", "hold", Landing.of(Landing.How.LUG));
+        new Strand.End(ContactSite.PERSON, "Common pad", "hold", Landing.of(Landing.How.LUG));
     return new Runs.Land(
         "Common pad",
         Optional.empty(),

@@ -60,8 +60,7 @@ record MatrixGrouping(boolean diodes) implements Grouping {
         ContactSite site = rows.get(r).get(c);
         String words = "row " + (r + 1) + ", column " + (c + 1);
         Line read = lines.get(rows.size() + c);
-        seats.put(
-            site.id(), new Sharing.Seat(site, Optional.of(lines.get(r)), read, words, 0));
+        seats.put(site.id(), new Sharing.Seat(site, Optional.of(lines.get(r)), read, words, 0));
       }
     }
     return new Sharing(

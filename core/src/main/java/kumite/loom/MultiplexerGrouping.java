@@ -20,8 +20,7 @@ final class MultiplexerGrouping extends CarrierGrouping {
     int chips = chips(members.size());
     List<Line> lines = new ArrayList<>();
     for (int bit = 1; bit <= SELECTS; bit++) {
-      lines.add(
-          Grouping.line(group, "select" + bit, "select " + bit, Line.Need.DRIVE, members));
+      lines.add(Grouping.line(group, "select" + bit, "select " + bit, Line.Need.DRIVE, members));
     }
     for (int chip = 0; chip < chips; chip++) {
       List<ContactSite> served =
@@ -39,8 +38,7 @@ final class MultiplexerGrouping extends CarrierGrouping {
     for (int i = 0; i < members.size(); i++) {
       Line read = lines.get(SELECTS + i / ON_A_CHIP);
       seats.add(
-          new Sharing.Seat(
-              members.get(i), Optional.of(lines.get(0)), read, chipWords(i), i + 1));
+          new Sharing.Seat(members.get(i), Optional.of(lines.get(0)), read, chipWords(i), i + 1));
     }
     return new Sharing(
         group,

@@ -33,8 +33,8 @@ import kumite.parts.Catalogue;
  * a contact on a terminal without a pull inside, {@value #UNCOUNTED_MM} mm for pulses on one that
  * does not count them. Among plans of equal length the one in order is taken: contacts in the order
  * of the panel on terminals in the order of the board, which keeps those of one control together.
- * Terminals kept for start-up and serial port are never taken unless locked.
- * On a board that fixes its meanings, a mapped contact goes to the socket of its meaning.
+ * Terminals kept for start-up and serial port are never taken unless locked. On a board that fixes
+ * its meanings, a mapped contact goes to the socket of its meaning.
  */
 public final class PinPlan {
   static final double ANALOG_SPARED_MM = 60;

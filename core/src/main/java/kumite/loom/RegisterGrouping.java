@@ -20,8 +20,7 @@ final class RegisterGrouping extends CarrierGrouping {
     Line data = Grouping.line(group, "data", "data", Line.Need.READ, members);
     List<Sharing.Seat> seats = new ArrayList<>();
     for (int i = 0; i < members.size(); i++) {
-      seats.add(
-          new Sharing.Seat(members.get(i), Optional.of(load), data, chipWords(i), i + 1));
+      seats.add(new Sharing.Seat(members.get(i), Optional.of(load), data, chipWords(i), i + 1));
     }
     return new Sharing(
         group,

@@ -36,10 +36,15 @@ final class Runs {
    * @param end where
    * @param number of the contact it serves; 0 for carriers
    * @param letter its strand is numbered with
+   * @param second whether it is the second end of that contact under that letter, such as a lamp's
    */
-  record Tap(Strand.End end, int number, char letter) {
+  record Tap(Strand.End end, int number, char letter, boolean second) {
+    Tap(Strand.End end, int number, char letter) {
+      this(end, number, letter, false);
+    }
+
     Tap(Strand.End end, ContactSite site, char letter) {
-      this(end, site.number(), letter);
+      this(end, site.number(), letter, false);
     }
   }
 
@@ -52,8 +57,7 @@ final class Runs {
    * @param depthMm how deep below the panel
    * @param taps its ends, in the order they are joined to each other
    */
-  record Land(
-      String label, Optional<ControlId> control, Point at, double depthMm, List<Tap> taps) {
+  record Land(String label, Optional<ControlId> control, Point at, double depthMm, List<Tap> taps) {
     static Land of(ContactSite site, List<Tap> taps) {
       return new Land(
           site.control().label(), Optional.of(site.control().id()), site.place(), -1, taps);
@@ -204,12 +208,15 @@ final class Runs {
 
     private Strand.End stripEnd() {
       String name = STRIP + stripName();
-      return new Strand.End(
-          new Joint(name, "1"), name, "strip", Landing.of(Landing.How.JUNCTION));
+      return new Strand.End(new Joint(name, "1"), name, "strip", Landing.of(Landing.How.JUNCTION));
     }
 
     private String stripName() {
-      return terminals.get(0).name().replaceAll("[^A-Za-z0-9]+.*", "").toUpperCase(java.util.Locale.ROOT);
+      return terminals
+          .get(0)
+          .name()
+          .replaceAll("[^A-Za-z0-9]+.*", "")
+          .toUpperCase(java.util.Locale.ROOT);
     }
 
     /** One strand from the strip to the board. */
@@ -219,6 +226,7 @@ final class Runs {
         cutter.strand(
             'F',
             done.size() + 1,
+            false,
             Optional.empty(),
             stripEnd(),
             cutter.terminal(start),
@@ -251,6 +259,7 @@ final class Runs {
       cutter.strand(
           rail.letter(),
           0,
+          false,
           Optional.empty(),
           first.end(),
           base.take(startAt),
@@ -289,7 +298,7 @@ final class Runs {
   private void wire(Rail rail, Tap tap, Strand.End to, Cut cut) {
     char letter = tap.letter() == 'G' ? rail.letter() : tap.letter();
     cutter.strand(
-        letter, tap.number(), Optional.empty(), tap.end(), to, rail.colour(), cut);
+        letter, tap.number(), tap.second(), Optional.empty(), tap.end(), to, rail.colour(), cut);
   }
 
   private Cut toBoard(Land stop, Point terminal) {

@@ -41,8 +41,7 @@ public record Sharing(
    * @param words where, such as {@code row 2, column 3} or {@code chip 1 input 4}
    * @param place its input on the carrier, its step on a ladder or its pad, 1 upward; 0 in a matrix
    */
-  public record Seat(
-      ContactSite site, Optional<Line> drive, Line read, String words, int place) {}
+  public record Seat(ContactSite site, Optional<Line> drive, Line read, String words, int place) {}
 
   /**
    * Parts of a kind.

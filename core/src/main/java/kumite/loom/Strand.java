@@ -12,9 +12,9 @@ import kumite.working.Working;
  * One wire between two places.
  *
  * @param id its number on the label: {@code W} for signals, {@code G} ground, {@code V} supply,
- *     {@code C} a rail common, {@code L} lamps, {@code R} rows of a matrix, {@code B} carriers, {@code
- *     F} from a strip to the board; then the number of the contact it comes from, so that W07 and
- *     G07 serve the same one; 00 closes a ring
+ *     {@code C} a rail common, {@code L} lamps, {@code R} rows of a matrix, {@code B} carriers,
+ *     {@code F} from a strip to the board; then the number of the contact it comes from, so that
+ *     W07 and G07 serve the same one; 00 closes a ring
  * @param contact the contact it serves; empty for commons and supplies
  * @param from its end at a control
  * @param to its other end

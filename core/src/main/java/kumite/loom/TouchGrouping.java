@@ -23,8 +23,7 @@ final class TouchGrouping implements Grouping {
               Line.Need.TOUCH,
               members.subList(i, i + 1));
       lines.add(pad);
-      seats.add(
-          new Sharing.Seat(members.get(i), Optional.empty(), pad, "pad " + (i + 1), i + 1));
+      seats.add(new Sharing.Seat(members.get(i), Optional.empty(), pad, "pad " + (i + 1), i + 1));
     }
     return new Sharing(
         group, lines, seats, List.of(), Optional.empty(), members.size() * TOUCH_MICROS, false);

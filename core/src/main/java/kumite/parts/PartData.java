@@ -131,7 +131,10 @@ record PartData(
         bounceUs == null || bounceUs.length != 2
             ? new ControlKind.Bounce(0, 0)
             : new ControlKind.Bounce(bounceUs[0], bounceUs[1]),
-        Optional.ofNullable(lamp).map(l -> new Lamp(l.forwardV(), l.currentMa(), orEmpty(l.colour()), orZero(l.ratedV()))),
+        Optional.ofNullable(lamp)
+            .map(
+                l ->
+                    new Lamp(l.forwardV(), l.currentMa(), orEmpty(l.colour()), orZero(l.ratedV()))),
         steps == null ? 0 : steps,
         orZero(ohm),
         latching != null && latching,

@@ -26,8 +26,8 @@ import kumite.measure.Shape;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
-import kumite.wiring.Fitting;
 import kumite.verdict.Severity;
+import kumite.wiring.Fitting;
 
 /**
  * The sheet to take to the bench: build facts, panel plan, drill table, wiring chart, map chart,
@@ -298,8 +298,7 @@ public final class BenchSheet {
 
   /** Every part between two wires, with its value, which way round, and where it is soldered. */
   private void fittings() throws IOException {
-    List<Fitting> all =
-        bench.wiring().map(wiring -> Fitting.all(build, wiring)).orElse(List.of());
+    List<Fitting> all = bench.wiring().map(wiring -> Fitting.all(build, wiring)).orElse(List.of());
     if (all.isEmpty()) {
       return;
     }

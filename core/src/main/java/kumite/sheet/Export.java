@@ -7,8 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import kumite.files.Tables;
 import kumite.circuit.IslandDeck;
+import kumite.files.Tables;
 import kumite.verdict.Bench;
 import kumite.wiring.Wiring;
 
@@ -122,9 +122,7 @@ public enum Export {
     }
     files.put(file, content(bench, choices));
     if (this == NETLIST) {
-      files.put(
-          "netlist.json",
-          utf8(Tables.netlistJson(wiring(bench))));
+      files.put("netlist.json", utf8(Tables.netlistJson(wiring(bench))));
     }
     if (this == DESCRIPTOR) {
       files.put("descriptor.bin", bench.layout().descriptor());

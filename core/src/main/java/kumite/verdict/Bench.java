@@ -122,8 +122,7 @@ public record Bench(
             bench -> bench.from(Station.PANEL),
             () -> {
               Nudge.Search search = new Nudge.Search(build, catalogue);
-              List<Finding> found =
-                  new ArrayList<>(PanelChecks.of(build, catalogue, gaps, search));
+              List<Finding> found = new ArrayList<>(PanelChecks.of(build, catalogue, gaps, search));
               found.addAll(HandChecks.of(build, catalogue, reach, search));
               return found;
             }));
@@ -302,7 +301,6 @@ public record Bench(
 
   /** {@return a simulated device that runs this build} */
   public SimulatedDevice device() {
-    return new SimulatedDevice(
-        timing(build, board()), layout, loom, circuit.map(Wired::inputs));
+    return new SimulatedDevice(timing(build, board()), layout, loom, circuit.map(Wired::inputs));
   }
 }

@@ -71,11 +71,6 @@ final class FeedChecks {
 
   private static Finding stop(ContactSite site, String title, String detail) {
     return Finding.of(
-        "PW-14",
-        Severity.STOP,
-        Station.POWER,
-        List.of(site.control().id().text()),
-        title,
-        detail);
+        "PW-14", Severity.STOP, Station.POWER, List.of(site.control().id().text()), title, detail);
   }
 }

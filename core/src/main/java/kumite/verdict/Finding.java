@@ -104,7 +104,9 @@ public record Finding(
     return remedy.fix(this);
   }
 
-  /** {@return whether another finding says the same, of all this one is about or of a part of it} */
+  /**
+   * {@return whether another finding says the same, of all this one is about or of a part of it}
+   */
   boolean same(Finding other) {
     return code.equals(other.code)
         && (about.containsAll(other.about) || other.about.containsAll(about));

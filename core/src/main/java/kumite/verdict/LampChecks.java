@@ -48,11 +48,7 @@ final class LampChecks {
   }
 
   static List<Finding> of(
-      Build build,
-      BoardKind board,
-      List<SignalPath> paths,
-      Inputs inputs,
-      List<Finding> before) {
+      Build build, BoardKind board, List<SignalPath> paths, Inputs inputs, List<Finding> before) {
     LampChecks checks = new LampChecks(build, board, inputs, before);
     Set<ControlId> done = new HashSet<>();
     for (SignalPath path : paths) {
@@ -68,9 +64,7 @@ final class LampChecks {
   private void lamp(Control control, Lamp lamp) {
     Optional<Terminal> feed = Lamps.supply(board, control);
     Optional<LampCurrent> current =
-        inputs.lamps().stream()
-            .filter(l -> l.light().control().equals(control.id()))
-            .findFirst();
+        inputs.lamps().stream().filter(l -> l.light().control().equals(control.id())).findFirst();
     double milliamps = current.map(LampCurrent::litMilliamps).orElse(0.0);
     if (feed.isEmpty() && milliamps < DARK * lamp.milliamps()) {
       findings.add(
@@ -191,8 +185,7 @@ final class LampChecks {
     boolean dark = milliamps < DARK * lamp.milliamps();
     boolean low = !lamp.resistorInside() && volts > 0 && volts <= lamp.forwardVolts();
     LampResistor wanted =
-        LampResistor.of(
-            Math.max(0.1, volts), lamp.forwardVolts(), lamp.milliamps(), ESeries.E24);
+        LampResistor.of(Math.max(0.1, volts), lamp.forwardVolts(), lamp.milliamps(), ESeries.E24);
     Finding finding =
         dark
             ? finding(
@@ -256,7 +249,6 @@ final class LampChecks {
 
   private Finding finding(
       String code, Severity severity, Control control, String title, String detail) {
-    return Finding.of(
-        code, severity, Station.POWER, List.of(control.id().text()), title, detail);
+    return Finding.of(code, severity, Station.POWER, List.of(control.id().text()), title, detail);
   }
 }

@@ -35,8 +35,7 @@ final class LevelChecks {
     this.paths = paths;
   }
 
-  static List<Finding> of(
-      Build build, BoardKind board, List<SignalPath> paths, Inputs inputs) {
+  static List<Finding> of(Build build, BoardKind board, List<SignalPath> paths, Inputs inputs) {
     LevelChecks checks = new LevelChecks(build, board, paths);
     if (inputs.dead().isEmpty()) { // else the short is told, and all else follows from it
       checks.overvolts();

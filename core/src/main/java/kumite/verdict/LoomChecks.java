@@ -303,7 +303,11 @@ final class LoomChecks {
                     group.contacts().stream().map(ContactId::toString).toList(),
                     group.name() + ": three held make a fourth",
                     "Without diodes, three corners of a rectangle of the matrix read as all four")
-                .mendedBy(regroup(group, Topology.MATRIX, "Put a diode at each contact")));
+                .mendedBy(regroup(group, Topology.MATRIX, "Put a diode at each contact"))
+                .mendedBy(
+                    Fix.of(
+                        "Wire " + group.name() + " one by one",
+                        b -> b.withLoom(b.loom().ungrouped(group.contacts())))));
       }
       if (group.topology() == Topology.LADDER) {
         Set<ContactId> members = new HashSet<>(group.contacts());
@@ -459,8 +463,7 @@ final class LoomChecks {
     if (board.fixedMap() || !board.terminals(Terminal.Role.COMMON).isEmpty()) {
       return board.common();
     }
-    List<ContactSite> plain =
-        loom.sites().stream().filter(ContactSite::switched).toList();
+    List<ContactSite> plain = loom.sites().stream().filter(ContactSite::switched).toList();
     long others = plain.stream().filter(site -> site.common() != board.common()).count();
     return others * 2 > plain.size()
         ? board.common() == Common.GROUND ? Common.RAIL : Common.GROUND

@@ -19,8 +19,7 @@ final class PowerChecks {
 
   private PowerChecks() {}
 
-  static List<Finding> of(
-      Build build, Loom loom, List<SignalPath> paths, Bench.Wired wired) {
+  static List<Finding> of(Build build, Loom loom, List<SignalPath> paths, Bench.Wired wired) {
     BoardKind board = wired.asBuilt().board();
     List<Finding> findings = new ArrayList<>(LevelChecks.of(build, board, paths, wired.inputs()));
     findings.addAll(LampChecks.of(build, board, paths, wired.inputs(), findings));

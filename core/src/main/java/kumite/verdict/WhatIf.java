@@ -8,19 +8,19 @@ import kumite.build.loom.Topology;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.circuit.Solves;
-import kumite.loom.Look;
-import kumite.loom.Looks;
-import kumite.power.ESeries;
-import kumite.wiring.Wiring;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.loom.ContactSite;
+import kumite.loom.Look;
+import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.Sharing;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
+import kumite.power.ESeries;
 import kumite.power.Ladder;
+import kumite.wiring.Wiring;
 
 /**
  * The same contacts wired each way, side by side.

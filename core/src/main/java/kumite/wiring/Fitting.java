@@ -48,11 +48,7 @@ public record Fitting(String what, String job, String from, String to, String di
     Fitting fitting(Component part) {
       if (part instanceof Component.Resistor resistor) {
         return new Fitting(
-            resistor.words(),
-            resistor.job().words(),
-            place(resistor.a()),
-            place(resistor.b()),
-            "");
+            resistor.words(), resistor.job().words(), place(resistor.a()), place(resistor.b()), "");
       }
       if (part instanceof Component.Diode diode) {
         return new Fitting(

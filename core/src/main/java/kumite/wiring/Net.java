@@ -40,9 +40,7 @@ public record Net(int number, String name, List<Place> places, List<String> stra
   public boolean grounded() {
     return places.stream()
         .anyMatch(
-            p ->
-                p.role() == Place.Role.GROUND
-                    || p.role() == Place.Role.COMMON && p.volts() == 0);
+            p -> p.role() == Place.Role.GROUND || p.role() == Place.Role.COMMON && p.volts() == 0);
   }
 
   /** {@return the first place on it that gives volts, if there is one} */

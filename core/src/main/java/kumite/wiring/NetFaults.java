@@ -111,9 +111,16 @@ public final class NetFaults {
     List<Place> inputs = net.places(Place.Role.INPUT);
     List<Place> drivers = net.places(Place.Role.DRIVE);
     if (net.grounded()) {
-      Joint ground = net.places().stream().filter(p -> p.role() != Place.Role.INPUT
-          && p.role() != Place.Role.DRIVE && p.role() != Place.Role.PASSIVE).findFirst()
-          .orElseThrow().joint();
+      Joint ground =
+          net.places().stream()
+              .filter(
+                  p ->
+                      p.role() != Place.Role.INPUT
+                          && p.role() != Place.Role.DRIVE
+                          && p.role() != Place.Role.PASSIVE)
+              .findFirst()
+              .orElseThrow()
+              .joint();
       for (Place input : inputs) {
         tell(NetFault.Kind.INPUT_STUCK, between(input.joint(), ground), input.joint(), ground);
       }
@@ -203,7 +210,8 @@ public final class NetFaults {
   private static boolean sameRail(Net one, Net other) {
     return railOf(one).equals(railOf(other))
         || one.grounded() && other.grounded()
-        || one.places().stream().anyMatch(p -> p.role() != Place.Role.PASSIVE && other.holds(p.joint()));
+        || one.places().stream()
+            .anyMatch(p -> p.role() != Place.Role.PASSIVE && other.holds(p.joint()));
   }
 
   private static Joint railOf(Net net) {
@@ -266,9 +274,7 @@ public final class NetFaults {
     for (Joint joint : nets.places().keySet()) {
       boolean known = parts.contains(joint.part());
       boolean wants =
-          known
-              ? plan.of(joint).filter(Net::grounded).isPresent()
-              : namesGround(joint.tab());
+          known ? plan.of(joint).filter(Net::grounded).isPresent() : namesGround(joint.tab());
       Net net = nets.of(joint).orElseThrow();
       if (!known && !wants) {
         devices.putIfAbsent(joint.part(), joint);
@@ -343,11 +349,7 @@ public final class NetFaults {
         Joint far = tab.equals(wire.a()) ? wire.b() : wire.a();
         faults.add(
             new NetFault(
-                NetFault.Kind.NOT_REACHED,
-                List.of(tab, far),
-                List.of(),
-                List.of(wire),
-                List.of()));
+                NetFault.Kind.NOT_REACHED, List.of(tab, far), List.of(), List.of(wire), List.of()));
       }
     }
   }
@@ -412,8 +414,7 @@ public final class NetFaults {
 
   private Map<Joint, Landing> landings() {
     Map<Joint, Landing> landings = new HashMap<>();
-    Landing.How terminal =
-        board.brain().solder() ? Landing.How.HOLE : Landing.How.HEADER_PIN;
+    Landing.How terminal = board.brain().solder() ? Landing.How.HOLE : Landing.How.HEADER_PIN;
     board.terminals().forEach(t -> landings.put(Joint.board(t.name()), Landing.of(terminal)));
     for (ContactSite site : loom.sites()) {
       Landing tab = Landing.tab(site.kind().tabMm());

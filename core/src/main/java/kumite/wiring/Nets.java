@@ -78,8 +78,7 @@ public final class Nets {
     List<Net> nets = new ArrayList<>();
     gathered.forEach(
         (root, members) ->
-            nets.add(
-                new Net(0, name(members), members, strands.getOrDefault(root, List.of()))));
+            nets.add(new Net(0, name(members), members, strands.getOrDefault(root, List.of()))));
     nets.sort(Comparator.comparingInt(Nets::rank).thenComparing(Net::name));
     for (Net net : nets) {
       Net numbered = new Net(all.size(), net.name(), net.places(), net.strands());
@@ -98,9 +97,7 @@ public final class Nets {
     Place first = members.stream().min(Comparator.comparing(Place::role)).orElseThrow();
     return first.role() == Place.Role.GROUND
         ? Net.GROUND
-        : first.role() == Place.Role.PASSIVE
-            ? first.joint().toString()
-            : first.joint().tab();
+        : first.role() == Place.Role.PASSIVE ? first.joint().toString() : first.joint().tab();
   }
 
   Wiring wiring() {
@@ -133,13 +130,14 @@ public final class Nets {
     return Collections.unmodifiableMap(places);
   }
 
-  /** {@return the wires on the shortest way between two places, in order; empty if there is none} */
+  /**
+   * {@return the wires on the shortest way between two places, in order; empty if there is none}
+   */
   List<Jumper> way(Joint a, Joint b) {
     return joined(a, b) ? way(wiring.wires().keySet(), wiring.inside(), a, b) : List.of();
   }
 
-  static List<Jumper> way(
-      Collection<Jumper> wires, Collection<Jumper> inside, Joint a, Joint b) {
+  static List<Jumper> way(Collection<Jumper> wires, Collection<Jumper> inside, Joint a, Joint b) {
     Graph<Joint, DefaultEdge> graph = new SimpleGraph<>(DefaultEdge.class);
     for (Collection<Jumper> some : List.of(wires, inside)) {
       for (Jumper wire : some) {

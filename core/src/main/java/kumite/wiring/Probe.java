@@ -1,7 +1,5 @@
 package kumite.wiring;
 
-import kumite.loom.Loom;
-
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -11,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import kumite.loom.Loom;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import org.jgrapht.alg.util.UnionFind;
@@ -215,8 +214,7 @@ public record Probe(List<Reading> readings) {
 
   private static void grounds(
       Nets plan, Set<Joint> probed, UnionFind<Joint> seen, List<Found> found) {
-    Optional<Net> ground =
-        plan.all().stream().filter(Net::grounded).findFirst();
+    Optional<Net> ground = plan.all().stream().filter(Net::grounded).findFirst();
     if (ground.isEmpty()) {
       return;
     }
@@ -251,7 +249,8 @@ public record Probe(List<Reading> readings) {
   private void extra(Nets plan, Set<Joint> swapped, List<Found> found) {
     Set<String> told = new LinkedHashSet<>();
     for (Reading reading : readings) {
-      boolean known = plan.places().containsKey(reading.a()) && plan.places().containsKey(reading.b());
+      boolean known =
+          plan.places().containsKey(reading.a()) && plan.places().containsKey(reading.b());
       boolean explained = swapped.contains(reading.a()) && swapped.contains(reading.b());
       if (reading.beeps()
           && known
@@ -273,11 +272,7 @@ public record Probe(List<Reading> readings) {
   }
 
   private void missing(
-      Nets plan,
-      Set<Joint> probed,
-      UnionFind<Joint> seen,
-      Set<Joint> swapped,
-      List<Found> found) {
+      Nets plan, Set<Joint> probed, UnionFind<Joint> seen, Set<Joint> swapped, List<Found> found) {
     boolean silenceNoted = readings.stream().anyMatch(reading -> !reading.beeps());
     boolean twoGrounds = found.stream().anyMatch(f -> f.kind() == Difference.TWO_GROUNDS);
     if (silenceNoted) {
@@ -286,8 +281,7 @@ public record Probe(List<Reading> readings) {
             plan.places().containsKey(reading.a())
                 && plan.places().containsKey(reading.b())
                 && plan.joined(reading.a(), reading.b());
-        boolean onGround =
-            plan.of(reading.a()).filter(Net::grounded).isPresent();
+        boolean onGround = plan.of(reading.a()).filter(Net::grounded).isPresent();
         if (!reading.beeps()
             && wanted
             && !seen.inSameSet(reading.a(), reading.b())

@@ -89,8 +89,7 @@ public final class Wiring {
 
   /** {@return the same with one part less} */
   public Wiring without(Component part) {
-    return new Wiring(
-        board, driven, parts.stream().filter(p -> !p.equals(part)).toList(), wires);
+    return new Wiring(board, driven, parts.stream().filter(p -> !p.equals(part)).toList(), wires);
   }
 
   /** {@return the same with another part in place of one, such as a diode the wrong way round} */

@@ -32,8 +32,7 @@ public class InputLevelsTest {
   static Inputs inputs(Build build) {
     Loom loom = Loom.of(build, CATALOGUE);
     BoardKind board = CATALOGUE.boardOf(build).orElseThrow();
-    return Inputs.of(
-        Wiring.asBuilt(build, board, loom), Looks.of(board, loom), new Solves());
+    return Inputs.of(Wiring.asBuilt(build, board, loom), Looks.of(board, loom), new Solves());
   }
 
   private static InputLevels of(Build build, String contact) {
@@ -43,8 +42,7 @@ public class InputLevelsTest {
   private static Build one(String kind, String board) {
     return Builds.wired(
         Build.empty("One")
-            .withControl(
-                Control.of(new ControlId("b1"), "B1", kind, Placement.at(60, 60))),
+            .withControl(Control.of(new ControlId("b1"), "B1", kind, Placement.at(60, 60))),
         board);
   }
 
@@ -75,8 +73,7 @@ public class InputLevelsTest {
   /** Thresholds: JESD8C 0.8 and 2.0 V, JESD7A about 0.3 and 0.7 of the supply, from memory. */
   @Test
   public void readsByTheBoardsThresholds() {
-    InputLevels.Thresholds reads =
-        of(one("button-30", "native-3v3-26"), "b1").thresholds();
+    InputLevels.Thresholds reads = of(one("button-30", "native-3v3-26"), "b1").thresholds();
     assertThat(reads.read(Span.at(0.8))).isEqualTo(InputLevels.Reading.LOW);
     assertThat(reads.read(Span.at(1.4))).isEqualTo(InputLevels.Reading.UNDEFINED);
     assertThat(reads.read(Span.at(2.0))).isEqualTo(InputLevels.Reading.HIGH);
@@ -108,7 +105,8 @@ public class InputLevelsTest {
     Build radio =
         lamp("radio-3v3-21", true, OptionalDouble.of(150), "5V")
             .withControl(new ControlId("b1"), c -> c.withKind("button-100-lamp"));
-    double white = CATALOGUE.control("button-100-lamp").orElseThrow().lamp().orElseThrow().forwardVolts();
+    double white =
+        CATALOGUE.control("button-100-lamp").orElseThrow().lamp().orElseThrow().forwardVolts();
     Build metered = radio.withLoom(radio.loom().withLock(ContactId.parse("b1"), "I1"));
     InputLevels levels = of(metered, "b1");
     assertThat(levels.readable()).isFalse();
@@ -214,8 +212,7 @@ public class InputLevelsTest {
     Build build = one("button-30", "native-3v3-26");
     InputLevels levels =
         of(
-            build.withControl(
-                new ControlId("b1"), c -> c.withHookup(h -> h.withRestsClosed(true))),
+            build.withControl(new ControlId("b1"), c -> c.withHookup(h -> h.withRestsClosed(true))),
             "b1");
     assertThat(levels.idle()).isEqualTo(InputLevels.Reading.LOW);
     assertThat(levels.held()).isEqualTo(InputLevels.Reading.HIGH);

@@ -16,9 +16,9 @@ import kumite.build.loom.Topology;
 import kumite.build.panel.Block;
 import kumite.measure.Point;
 import kumite.name.ContactId;
-import kumite.power.Grid;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
+import kumite.power.Grid;
 import org.jgrapht.Graph;
 import org.jgrapht.alg.matching.HopcroftKarpMaximumCardinalityBipartiteMatching;
 import org.jgrapht.alg.shortestpath.DijkstraShortestPath;
@@ -62,7 +62,7 @@ public class SharingTest {
       {Topology.BARE_MATRIX, 18, 9, 0},
       {Topology.REGISTERS, 18, 3, 3},
       {Topology.MULTIPLEXER, 18, 6, 3},
-      {Topology.LADDER, 6, 1, 1}, // its pull-up
+      {Topology.LADDER, 6, 1, 0},
     };
   }
 

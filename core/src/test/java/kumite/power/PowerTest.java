@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import kumite.power.Wire;
 import kumite.working.Quantity;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;

@@ -382,7 +382,10 @@ public class BenchTest {
                         own(b, "horn", "own-lamp", "\"current_ma\":600", "\"current_ma\":[0-9.]+"))
                     .withControl(
                         new ControlId("horn"),
-                        c -> c.withKind("own-lamp").withLampOhm(OptionalDouble.empty()))
+                        c ->
+                            c.withKind("own-lamp")
+                                .withLampOhm(OptionalDouble.empty())
+                                .withHookup(h -> h.withLampFrom(Optional.of("5V"))))
       },
       // The same lamp on the thinnest wire: 36 AWG has 1.36 ohm/m (ASTM B258, IEC 60028).
       {

@@ -1,8 +1,5 @@
 package kumite.wiring;
 
-import kumite.loom.Loom;
-import kumite.loom.Strand;
-
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -13,6 +10,8 @@ import java.util.stream.Collectors;
 import kumite.Builds;
 import kumite.build.Build;
 import kumite.kind.BoardKind;
+import kumite.loom.Loom;
+import kumite.loom.Strand;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
@@ -34,10 +33,7 @@ public class NetsTest {
   private static List<NetFault> faults(Build build) {
     Loom loom = Loom.of(build, CATALOGUE);
     return NetFaults.of(
-        build,
-        loom,
-        Wiring.asBuilt(build, board(build), loom),
-        Wiring.planned(board(build), loom));
+        build, loom, Wiring.asBuilt(build, board(build), loom), Wiring.planned(board(build), loom));
   }
 
   private static BoardKind board(Build build) {
@@ -132,8 +128,7 @@ public class NetsTest {
                 .loom()
                 .withAdded(Jumper.parse("board:TX - helper:RX"))
                 .withAdded(Jumper.parse("board:GND - helper:GND")));
-    assertThat(faults(right).stream().map(NetFault::kind))
-        .containsOnly(NetFault.Kind.UNKNOWN_PART);
+    assertThat(faults(right).stream().map(NetFault::kind)).containsOnly(NetFault.Kind.UNKNOWN_PART);
   }
 
   @Test

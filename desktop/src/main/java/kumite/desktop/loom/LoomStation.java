@@ -1,11 +1,8 @@
 package kumite.desktop.loom;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import javafx.scene.Node;
@@ -41,15 +38,14 @@ import kumite.loom.CutList;
 import kumite.loom.Loom;
 import kumite.loom.PinChoice;
 import kumite.loom.Strand;
-import kumite.wiring.Fitting;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.name.ContactId;
-import kumite.name.Joint;
 import kumite.power.LampResistor;
 import kumite.verdict.Bench;
 import kumite.verdict.Station;
+import kumite.wiring.Fitting;
 import kumite.working.Quantity;
 
 /** What goes to which terminal, with which wire. */

@@ -10,10 +10,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
-import kumite.wiring.Nets;
-import kumite.wiring.Wiring;
-import kumite.wiring.Probe;
 import kumite.verdict.Bench;
+import kumite.wiring.Nets;
+import kumite.wiring.Probe;
+import kumite.wiring.Wiring;
 
 /** Pairs probed with a continuity meter, pasted in and held against the plan as one types. */
 final class ProbePane extends VBox {

@@ -16,8 +16,8 @@ import kumite.circuit.Sketch;
 import kumite.working.Working;
 
 /**
- * What hangs on an input, drawn from what was solved and from nothing else: each net is a level, the
- * highest on top, and each part stands between its two nets, where no other part stands.
+ * What hangs on an input, drawn from what was solved and from nothing else: each net is a level,
+ * the highest on top, and each part stands between its two nets, where no other part stands.
  */
 final class CircuitSketch extends Pane {
   private static final double WIDTH = 222;
@@ -39,7 +39,9 @@ final class CircuitSketch extends Pane {
     setMinSize(WIDTH, 166);
     setPrefSize(WIDTH, 166);
     List<String> words =
-        sketch.branches().stream().map(b -> b.name() + " " + b.words() + " " + b.between()).toList();
+        sketch.branches().stream()
+            .map(b -> b.name() + " " + b.words() + " " + b.between())
+            .toList();
     setAccessibleText(sketch.place() + ": " + String.join(", ", words));
     Tooltip.install(this, new Tooltip(sketch.how() + "\n" + String.join("\n", words)));
     place();
@@ -119,8 +121,7 @@ final class CircuitSketch extends Pane {
     reach.merge(
         net,
         new double[] {x, x},
-        (one, other) ->
-            new double[] {Math.min(one[0], other[0]), Math.max(one[1], other[1])});
+        (one, other) -> new double[] {Math.min(one[0], other[0]), Math.max(one[1], other[1])});
   }
 
   private void level(Sketch.Level level, double[] ends) {

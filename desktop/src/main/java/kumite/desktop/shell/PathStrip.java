@@ -336,9 +336,7 @@ public final class PathStrip extends HBox {
     if (!path.whole()) {
       return path.missing();
     }
-    return at > 0
-        ? path.target().map(TargetText::brief).orElse("")
-        : "at rest";
+    return at > 0 ? path.target().map(TargetText::brief).orElse("") : "at rest";
   }
 
   private static String ms(OptionalLong us) {

@@ -68,6 +68,15 @@ public record Loom(
 
   /** Works out the loom of a build. A build without a board has no strands. */
   public static Loom of(Build build, Catalogue catalogue) {
+    return of(build, catalogue, Optional.empty());
+  }
+
+  /**
+   * Works out the same loom, sooner when it is given one of a build that differs little.
+   *
+   * @param before such a loom
+   */
+  public static Loom of(Build build, Catalogue catalogue, Optional<Loom> before) {
     List<ContactSite> sites = ContactSite.all(build, catalogue);
     Map<ContactId, ContactSite> byId = new LinkedHashMap<>();
     sites.forEach(site -> byId.put(site.id(), site));
@@ -77,7 +86,7 @@ public record Loom(
             .filter(sharing -> !sharing.seats().isEmpty())
             .toList();
     List<Line> lines = lines(sites, sharings);
-    PinPlan plan = PinPlan.of(build, catalogue, lines);
+    PinPlan plan = PinPlan.of(build, catalogue, lines, before.map(Loom::plan));
     List<Component> parts = parts(sites, sharings);
     Optional<BoardKind> board = catalogue.boardOf(build);
     if (board.isEmpty()) {

@@ -49,19 +49,25 @@ public final class PinPlan {
    */
   private static final double ORDER_MM = 1e-6;
 
+  /** What is still equal is decided by lot, always the same one: so one plan is best, never two. */
+  private static final double LOT_MM = 1e-8;
+
   private final Map<ContactId, PinChoice> choices;
   private final List<Line> unplaced;
   private final Optional<Clash> clash;
   private final List<Terminal> free;
   private final Function<PinChoice, List<String>> reasons;
+  private final Map<String, Double> prices;
 
   private PinPlan(
       Map<ContactId, PinChoice> choices,
       List<Line> unplaced,
       Optional<Clash> clash,
       List<Terminal> free,
-      Function<PinChoice, List<String>> reasons) {
+      Function<PinChoice, List<String>> reasons,
+      Map<String, Double> prices) {
     this.reasons = reasons;
+    this.prices = Map.copyOf(prices);
     this.choices = Collections.unmodifiableMap(choices);
     this.unplaced = List.copyOf(unplaced);
     this.clash = clash;
@@ -109,10 +115,11 @@ public final class PinPlan {
   }
 
   /** Plans the pins of a build; without a board every contact is unplaced. */
-  static PinPlan of(Build build, Catalogue catalogue, List<Line> lines) {
+  static PinPlan of(Build build, Catalogue catalogue, List<Line> lines, Optional<PinPlan> before) {
     Optional<BoardKind> chosen = catalogue.boardOf(build);
     if (chosen.isEmpty()) {
-      return new PinPlan(new TreeMap<>(), lines, Optional.empty(), List.of(), choice -> List.of());
+      return new PinPlan(
+          new TreeMap<>(), lines, Optional.empty(), List.of(), choice -> List.of(), Map.of());
     }
     BoardKind board = chosen.get();
     Map<ContactId, PinChoice> choices = new TreeMap<>();
@@ -128,13 +135,16 @@ public final class PinPlan {
         open.add(site);
       }
     }
+    Set<String> lampFeeds = lampFeeds(build);
     List<Terminal> terminals =
         board.terminals(Terminal.Role.INPUT).stream()
             .filter(terminal -> !taken.contains(terminal.name()))
             .filter(terminal -> !build.loom().dead().contains(terminal.name()))
-            .filter(terminal -> !feedsLamp(build, terminal))
+            .filter(terminal -> !lampFeeds.contains(terminal.name()))
             .toList();
-    int[] columnOf = Assignment.solve(costs(build, board, open, terminals));
+    double[][] costs = costs(build, board, open, terminals);
+    Assignment assignment = Assignment.of(costs, prices(before, terminals, costs));
+    int[] columnOf = assignment.columns();
     List<Line> unplaced = new ArrayList<>();
     Map<String, Line> holder = new HashMap<>();
     Map<Line, Terminal> placed = new LinkedHashMap<>();
@@ -169,8 +179,29 @@ public final class PinPlan {
         unplaced.isEmpty() ? Optional.empty() : clash(board, open, terminals),
         free,
         choice ->
-            explain(
-                build, board, byId.get(choice.contact()), choice.terminal(), terminals, holder));
+            explain(build, board, byId.get(choice.contact()), choice.terminal(), terminals, holder),
+        byTerminal(assignment.prices(), terminals));
+  }
+
+  /** Where the plan before ended its search is where this one begins; the result is the same. */
+  private static double[] prices(
+      Optional<PinPlan> before, List<Terminal> terminals, double[][] costs) {
+    double[] prices = new double[costs.length == 0 ? 0 : costs[0].length];
+    before.ifPresent(
+        plan -> {
+          for (int j = 0; j < terminals.size() && j < prices.length; j++) {
+            prices[j] = plan.prices.getOrDefault(terminals.get(j).name(), 0.0);
+          }
+        });
+    return prices;
+  }
+
+  private static Map<String, Double> byTerminal(double[] prices, List<Terminal> terminals) {
+    Map<String, Double> named = new HashMap<>();
+    for (int j = 0; j < terminals.size() && j < prices.length; j++) {
+      named.put(terminals.get(j).name(), prices[j]);
+    }
+    return named;
   }
 
   /** {@return cost[contact][terminal]; columns for "nowhere" fill up to one for each contact} */
@@ -179,14 +210,29 @@ public final class PinPlan {
     List<Point> places = terminals.stream().map(t -> place(build, t)).toList();
     double[][] cost = new double[sites.size()][Math.max(terminals.size(), sites.size())];
     int[] order = order(sites);
+    long[] names = new long[terminals.size()];
+    for (int j = 0; j < names.length; j++) {
+      names[j] = terminals.get(j).name().hashCode();
+    }
     for (int i = 0; i < sites.size(); i++) {
       Arrays.fill(cost[i], CANNOT);
       for (int j = 0; j < terminals.size(); j++) {
         cost[i][j] =
-            cost(sites.get(i), board, terminals.get(j), places.get(j)) - ORDER_MM * order[i] * j;
+            cost(sites.get(i), board, terminals.get(j), places.get(j))
+                - ORDER_MM * order[i] * j
+                + LOT_MM * lot(order[i], names[j]);
       }
     }
     return cost;
+  }
+
+  /**
+   * {@return a number from 0 to 1 that is the same for the same pair, and else as good as drawn}
+   */
+  private static double lot(int order, long name) {
+    long mixed = (order * 0x9E3779B97F4A7C15L) ^ (name * 0xC2B2AE3D27D4EB4FL);
+    mixed = (mixed ^ (mixed >>> 29)) * 0xBF58476D1CE4E5B9L;
+    return (mixed >>> 11) * 0x1.0p-53;
   }
 
   /** {@return the place of each line in the order of the panel: left to right, back to front} */
@@ -311,9 +357,11 @@ public final class PinPlan {
             : up ? ", with a pull-up inside" : down ? ", with a pull-down inside" : "");
   }
 
-  private static boolean feedsLamp(Build build, Terminal terminal) {
-    return build.controls().stream()
-        .anyMatch(c -> c.hookup().lampFrom().filter(terminal.name()::equals).isPresent());
+  /** {@return the terminals that the builder chose to feed lamps from} */
+  private static Set<String> lampFeeds(Build build) {
+    Set<String> feeds = new HashSet<>();
+    build.controls().forEach(c -> c.hookup().lampFrom().ifPresent(feeds::add));
+    return feeds;
   }
 
   private static boolean pulls(Terminal terminal) {

@@ -17,6 +17,11 @@ final class Route {
   /** Passes over a long route; the first few gain nearly all there is to gain. */
   private static final int MOST_PASSES = 6;
 
+  /** From here on a route is long. */
+  private static final int LONG = 100;
+
+  private static final int LONG_PASSES = 2;
+
   private Route() {}
 
   /**
@@ -110,7 +115,7 @@ final class Route {
       used[nearest] = true;
     }
     boolean better = true;
-    for (int pass = 0; better && pass < MOST_PASSES; pass++) {
+    for (int pass = 0; better && pass < (n > LONG ? LONG_PASSES : MOST_PASSES); pass++) {
       better = turnStretches(distance, order, returns) | moveStretches(distance, order, returns);
     }
     return order;
@@ -169,15 +174,22 @@ final class Route {
     int bestAfter = -1;
     boolean bestTurned = false;
     double best = 1e-9;
+    if (saved <= best) {
+      return false;
+    }
+    double[] toFirst = distance[first];
+    double[] toLast = distance[last];
     for (int after = 0; after < order.length; after++) {
       if (after >= from - 1 && after <= to) {
         continue; // within itself, or where it is
       }
-      double open = edge(distance, order, after, after + 1, returns);
-      double straight =
-          distance[order[after]][first] + onward(distance, order, last, after + 1, returns);
-      double turned =
-          distance[order[after]][last] + onward(distance, order, first, after + 1, returns);
+      int one = order[after];
+      boolean end = after + 1 == order.length;
+      int other = end ? 0 : order[after + 1];
+      boolean openEnd = end && !returns;
+      double open = openEnd ? 0 : distance[one][other];
+      double straight = toFirst[one] + (openEnd ? 0 : toLast[other]);
+      double turned = toLast[one] + (openEnd ? 0 : toFirst[other]);
       double gain = saved - (Math.min(straight, turned) - open);
       if (gain > best) {
         best = gain;

@@ -1,7 +1,5 @@
 package kumite.name;
 
-import java.util.regex.Pattern;
-
 /**
  * A place where a wire lands: a tab of a control, a terminal of the board or of a carrier, such as
  * {@code horn:NO}, {@code rudder:left.COM}, {@code board:GND.2} or {@code keys:IN3}.
@@ -17,18 +15,46 @@ public record Joint(String part, String tab) implements Comparable<Joint> {
   /** The part that stands for the person at touch pads. */
   public static final String PERSON = "PERSON";
 
-  private static final Pattern PART = Pattern.compile("[a-z][a-z0-9-]{0,39}|[A-Z][A-Z0-9-]{0,39}");
-  private static final Pattern TAB = Pattern.compile("[A-Za-z0-9+][A-Za-z0-9+./ -]{0,39}|-");
+  private static final int MOST_LETTERS = 40;
 
   public Joint {
-    if (!PART.matcher(part).matches()) {
+    if (!isPart(part)) {
       throw new IllegalArgumentException(
           "\"" + part + "\" is no part; write board, a control's id or another device's name");
     }
-    if (!TAB.matcher(tab).matches()) {
+    if (!isTab(tab)) {
       throw new IllegalArgumentException(
           "\"" + tab + "\" is no tab; write it as it is marked, such as NO or GND.2");
     }
+  }
+
+  /** Not a pattern: places are made by the thousand on an edit. */
+  private static boolean isPart(String part) {
+    boolean capitals = !part.isEmpty() && part.charAt(0) >= 'A' && part.charAt(0) <= 'Z';
+    char first = capitals ? 'A' : 'a';
+    boolean fits =
+        !part.isEmpty()
+            && part.length() <= MOST_LETTERS
+            && part.charAt(0) >= first
+            && part.charAt(0) < first + 26;
+    for (int i = 1; i < part.length() && fits; i++) {
+      char c = part.charAt(i);
+      fits = c >= first && c < first + 26 || c >= '0' && c <= '9' || c == '-';
+    }
+    return fits;
+  }
+
+  private static boolean isTab(String tab) {
+    if (tab.equals("-")) {
+      return true;
+    }
+    boolean fits = !tab.isEmpty() && tab.length() <= MOST_LETTERS;
+    for (int i = 0; i < tab.length() && fits; i++) {
+      char c = tab.charAt(i);
+      boolean letter = c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '0' && c <= '9';
+      fits = letter || c == '+' || i > 0 && (c == '.' || c == '/' || c == ' ' || c == '-');
+    }
+    return fits;
   }
 
   /**

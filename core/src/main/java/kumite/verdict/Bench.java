@@ -107,7 +107,7 @@ public record Bench(
     Gaps gaps = kept.ifPanel(Bench::gaps, () -> Gaps.of(build, catalogue));
     Reach reach = kept.ifPanel(Bench::reach, () -> Reach.of(build, catalogue));
     DrillPlan drill = kept.ifPanel(Bench::drill, () -> DrillPlan.of(build, catalogue));
-    Loom loom = kept.ifLoom(Bench::loom, () -> Loom.of(build, catalogue));
+    Loom loom = kept.ifLoom(Bench::loom, () -> Loom.of(build, catalogue, before.map(Bench::loom)));
     Optional<BoardKind> board = catalogue.boardOf(build);
     Optional<Wired> circuit = board.map(b -> wired(build, b, loom, solves, before));
     ReportLayout layout = layout(loom, board);
@@ -159,8 +159,12 @@ public record Bench(
 
   private static Wired wired(
       Build build, BoardKind board, Loom loom, Solves solves, Optional<Bench> before) {
-    Wiring planned = Wiring.planned(board, loom);
-    Wiring asBuilt = Wiring.asBuilt(build, board, loom);
+    Wiring fresh = Wiring.planned(board, loom);
+    Wiring planned =
+        before.flatMap(Bench::circuit).map(Wired::planned).filter(fresh::equals).orElse(fresh);
+    Wiring byHand = planned.changedByHand(build);
+    Wiring asBuilt =
+        before.flatMap(Bench::circuit).map(Wired::asBuilt).filter(byHand::equals).orElse(byHand);
     Looks looks = Looks.of(board, loom);
     Inputs inputs =
         before

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import kumite.build.Build;
 import kumite.build.brief.Host;
 import kumite.build.map.Mapping;
@@ -61,8 +62,6 @@ final class MapChecks {
               loom.sites().size() + " contacts are mapped"));
       return;
     }
-    Mapping proposed = Proposal.rest(build, catalogue);
-    boolean helps = proposed.entries().size() > build.mapping().entries().size();
     String names =
         String.join(", ", without.stream().limit(5).map(ContactSite::label).toList())
             + (without.size() > 5 ? " and " + (without.size() - 5) + " more" : "");
@@ -76,11 +75,7 @@ final class MapChecks {
                     + (without.size() == 1 ? " contact means" : " contacts mean")
                     + " nothing yet",
                 names)
-            .mendedBy(
-                helps
-                    ? Optional.of(
-                        Fix.of("Map the rest", b -> b.withMapping(Proposal.rest(b, catalogue))))
-                    : Optional.empty()));
+            .mendedBy(Fix.of("Map the rest", b -> b.withMapping(Proposal.rest(b, catalogue)))));
   }
 
   private void unfit() {
@@ -96,7 +91,8 @@ final class MapChecks {
               String why = whyUnfit(site, entry.target());
               if (!why.isEmpty()) {
                 Build without = build.withMapping(build.mapping().without(contact));
-                Optional<Mapping.Entry> other = Proposal.rest(without, catalogue).of(contact);
+                Supplier<Optional<Mapping.Entry>> other =
+                    () -> Proposal.rest(without, catalogue).of(contact);
                 findings.add(
                     Finding.of(
                             "MP-06",
@@ -106,17 +102,21 @@ final class MapChecks {
                             site.label() + " cannot give " + TargetText.of(entry.target()),
                             why)
                         .mendedBy(
-                            other.map(
-                                o ->
-                                    Fix.of(
-                                        "Make it " + TargetText.of(o.target()),
-                                        b ->
-                                            b.withMapping(
-                                                b.mapping()
-                                                    .with(
-                                                        contact,
-                                                        new Mapping.Entry(
-                                                            o.target(), entry.function())))))));
+                            () ->
+                                other
+                                    .get()
+                                    .map(
+                                        o ->
+                                            Fix.of(
+                                                "Make it " + TargetText.of(o.target()),
+                                                b ->
+                                                    b.withMapping(
+                                                        b.mapping()
+                                                            .with(
+                                                                contact,
+                                                                new Mapping.Entry(
+                                                                    o.target(),
+                                                                    entry.function())))))));
               }
             });
   }
@@ -146,10 +146,11 @@ final class MapChecks {
       }
       ContactId last = contacts.get(contacts.size() - 1);
       Mapping without = build.mapping().without(last);
-      Optional<Mapping.Entry> other =
-          Proposal.rest(build.withMapping(without), catalogue)
-              .of(last)
-              .filter(entry -> !entry.target().equals(target));
+      Supplier<Optional<Mapping.Entry>> other =
+          () ->
+              Proposal.rest(build.withMapping(without), catalogue)
+                  .of(last)
+                  .filter(entry -> !entry.target().equals(target));
       String function = build.mapping().of(last).map(Mapping.Entry::function).orElse("");
       findings.add(
           Finding.of(
@@ -161,19 +162,23 @@ final class MapChecks {
                   String.join(", ", contacts.stream().map(c -> sites.get(c).label()).toList())
                       + ": the host cannot tell them apart")
               .mendedBy(
-                  other.map(
-                      entry ->
-                          Fix.of(
-                              "Make "
-                                  + sites.get(last).label()
-                                  + " "
-                                  + TargetText.of(entry.target()),
-                              b ->
-                                  b.withMapping(
-                                      b.mapping()
-                                          .with(
-                                              last,
-                                              new Mapping.Entry(entry.target(), function)))))));
+                  () ->
+                      other
+                          .get()
+                          .map(
+                              entry ->
+                                  Fix.of(
+                                      "Make "
+                                          + sites.get(last).label()
+                                          + " "
+                                          + TargetText.of(entry.target()),
+                                      b ->
+                                          b.withMapping(
+                                              b.mapping()
+                                                  .with(
+                                                      last,
+                                                      new Mapping.Entry(
+                                                          entry.target(), function)))))));
     }
   }
 

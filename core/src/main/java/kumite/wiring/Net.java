@@ -1,34 +1,76 @@
 package kumite.wiring;
 
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import kumite.name.Joint;
 
-/**
- * Places that are joined.
- *
- * @param number its place among all nets, 0 upward
- * @param name after the strongest of its places: ground, a supply, a terminal, else the first place
- * @param places in order of their names, one or more
- * @param strands the wires of the plan that join them, by their labels
- */
-public record Net(int number, String name, List<Place> places, List<String> strands) {
+/** Places that are joined. */
+public final class Net {
   /** The name of the board's ground. */
   public static final String GROUND = "ground";
 
-  public Net {
-    places = List.copyOf(places);
-    strands = List.copyOf(strands);
+  private final int number;
+  private final String name;
+  private final List<Place> places;
+  private final List<String> strands;
+  private final Set<Place.Role> roles = EnumSet.noneOf(Place.Role.class);
+  private final boolean grounded;
+  private final Optional<Place> source;
+
+  Net(int number, String name, List<Place> places, List<String> strands) {
+    this.number = number;
+    this.name = name;
+    this.places = List.copyOf(places);
+    this.strands = List.copyOf(strands);
+    boolean ground = false;
+    Place first = null;
+    for (Place place : this.places) {
+      roles.add(place.role());
+      boolean zero = place.role() == Place.Role.COMMON && !place.gives();
+      ground |= place.role() == Place.Role.GROUND || zero;
+      first = first == null && place.gives() ? place : first;
+    }
+    this.grounded = ground;
+    this.source = Optional.ofNullable(first);
+  }
+
+  Net numbered(int newNumber) {
+    return new Net(newNumber, name, places, strands);
+  }
+
+  /** {@return its place among all nets, 0 upward} */
+  public int number() {
+    return number;
+  }
+
+  /**
+   * {@return its name, after the strongest of its places: ground, a supply, a terminal, a place}
+   */
+  public String name() {
+    return name;
+  }
+
+  /** {@return its places in order of their names, one or more} */
+  public List<Place> places() {
+    return places;
+  }
+
+  /** {@return the wires of the plan that join them, by their labels} */
+  public List<String> strands() {
+    return strands;
   }
 
   /** {@return whether a place of that role is on it} */
   public boolean has(Place.Role role) {
-    return places.stream().anyMatch(place -> place.role() == role);
+    return roles.contains(role);
   }
 
   /** {@return the places with that role} */
   public List<Place> places(Place.Role role) {
-    return places.stream().filter(place -> place.role() == role).toList();
+    return has(role) ? places.stream().filter(place -> place.role() == role).toList() : List.of();
   }
 
   /** {@return whether the place is on it} */
@@ -38,18 +80,30 @@ public record Net(int number, String name, List<Place> places, List<String> stra
 
   /** {@return whether it is the board's ground} */
   public boolean grounded() {
-    return places.stream()
-        .anyMatch(
-            p -> p.role() == Place.Role.GROUND || p.role() == Place.Role.COMMON && p.volts() == 0);
+    return grounded;
   }
 
   /** {@return the first place on it that gives volts, if there is one} */
   public Optional<Place> source() {
-    return places.stream().filter(Place::gives).findFirst();
+    return source;
   }
 
   /** {@return whether volts stand on it whatever else happens: ground or a supply} */
   public boolean rail() {
-    return grounded() || source().isPresent();
+    return grounded || source.isPresent();
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Net net
+        && number == net.number
+        && name.equals(net.name)
+        && places.equals(net.places)
+        && strands.equals(net.strands);
+  }
+
+  @Override
+  public int hashCode() {
+    return Objects.hash(number, name);
   }
 }

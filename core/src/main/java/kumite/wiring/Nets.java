@@ -81,7 +81,7 @@ public final class Nets {
             nets.add(new Net(0, name(members), members, strands.getOrDefault(root, List.of()))));
     nets.sort(Comparator.comparingInt(Nets::rank).thenComparing(Net::name));
     for (Net net : nets) {
-      Net numbered = new Net(all.size(), net.name(), net.places(), net.strands());
+      Net numbered = net.numbered(all.size());
       all.add(numbered);
       numbered.places().forEach(place -> byJoint.put(place.joint(), numbered));
     }

@@ -63,14 +63,18 @@ public final class Wiring {
 
   /** {@return the wiring as it is: as planned, less what was left out, with what was added} */
   public static Wiring asBuilt(Build build, BoardKind board, Loom loom) {
-    Wiring planned = planned(board, loom);
+    return planned(board, loom).changedByHand(build);
+  }
+
+  /** {@return this plan less the wires that a build leaves out, with those it adds} */
+  public Wiring changedByHand(Build build) {
     if (build.loom().leftOut().isEmpty() && build.loom().added().isEmpty()) {
-      return planned;
+      return this;
     }
-    Map<Jumper, Wire> wires = new LinkedHashMap<>(planned.wires);
-    wires.keySet().removeAll(build.loom().leftOut());
-    build.loom().added().forEach(wire -> wires.putIfAbsent(wire, new Wire(wire, Optional.empty())));
-    return new Wiring(board, planned.driven, planned.parts, wires);
+    Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
+    next.keySet().removeAll(build.loom().leftOut());
+    build.loom().added().forEach(wire -> next.putIfAbsent(wire, new Wire(wire, Optional.empty())));
+    return new Wiring(board, driven, parts, next);
   }
 
   /** {@return the same with one more wire} */

@@ -39,11 +39,11 @@ public class CommandLineTest {
   @Test
   public void checkJudgesAndExitsByItsVerdict() throws Exception {
     Ran ran = run("check", DEMO, "--json");
-    assertThat(ran.exit()).as("one stop").isEqualTo(1);
+    assertThat(ran.exit()).as("stops").isEqualTo(1);
     JsonNode root = ran.json();
     assertThat(root.get("build").asText()).isEqualTo("Ferry bridge desk");
-    assertThat(root.at("/verdict/stop").asInt()).isEqualTo(1);
-    assertThat(root.at("/verdict/look").asInt()).isEqualTo(2);
+    assertThat(root.at("/verdict/stop").asInt()).isEqualTo(2);
+    assertThat(root.at("/verdict/look").asInt()).isEqualTo(1);
     assertThat(root.get("findings")).hasSize(1 + 2 + root.at("/verdict/fine").asInt());
     JsonNode first = root.get("findings").get(0);
     for (String key : new String[] {"code", "severity", "about", "title", "detail", "fix"}) {

@@ -24,6 +24,7 @@ import kumite.kind.ControlKind;
 import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
+import kumite.name.Joint;
 
 /**
  * One controller project: everything the builder decided, and nothing that can be worked out.
@@ -91,6 +92,10 @@ public record Build(
     }
     Set<ControlId> seen = new HashSet<>();
     for (Control control : controls) {
+      if (control.id().text().equals(Joint.BOARD)) {
+        throw new IllegalArgumentException(
+            "a control cannot have the id \"board\", which names the board; call it another way");
+      }
       if (!seen.add(control.id())) {
         throw new IllegalArgumentException("control id \"" + control.id() + "\" is used twice");
       }
@@ -123,6 +128,8 @@ public record Build(
     ControlId wanted = ControlId.fromLabel(label);
     Set<ControlId> taken = new HashSet<>();
     controls.forEach(control -> taken.add(control.id()));
+    taken.add(new ControlId(Joint.BOARD));
+    loom.groups().forEach(group -> taken.add(group.name()));
     ControlId id = wanted;
     for (int n = 2; taken.contains(id); n++) {
       id = new ControlId(wanted.text() + "-" + n);

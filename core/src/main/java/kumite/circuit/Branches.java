@@ -1,7 +1,6 @@
 package kumite.circuit;
 
 import kumite.component.Component;
-import kumite.loom.Looks;
 import kumite.working.Quantity;
 
 /** Names and values of what lets current through, for people. */
@@ -32,7 +31,12 @@ final class Branches {
 
   private static String name(Network network, Edge edge) {
     return switch (edge.kind()) {
-      case PULL -> network.pull(edge.terminal()) == Looks.Pull.DOWN ? "pull-down" : "pull-up";
+      case PULL ->
+          switch (network.pull(edge.terminal())) {
+            case DOWN -> "pull-down";
+            case CHARGE -> "to its capacitor";
+            case UP, TOUCH, NONE -> "pull-up";
+          };
       case DRIVE_HIGH -> edge.terminal() + " drives high";
       case DRIVE_LOW -> edge.terminal() + " drives low";
       case RESISTOR -> ((Component.Resistor) edge.part()).job().words();

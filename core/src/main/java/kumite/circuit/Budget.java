@@ -87,7 +87,9 @@ public record Budget(
     items.add(new Item("pulls of " + switches + " terminals, all held", 0, pulls));
     double usual = items.stream().mapToDouble(Item::usualMilliamps).sum();
     double worst = items.stream().mapToDouble(Item::worstMilliamps).sum();
-    boolean port = board.brain().link() != BoardKind.Link.HEADER;
+    boolean port =
+        board.brain().link() != BoardKind.Link.HEADER
+            && board.brain().link() != BoardKind.Link.PORT;
     return new Budget(
         items,
         usual,

@@ -132,7 +132,13 @@ public final class Inputs {
         reading(look, thresholds, down, seenHeld),
         floating,
         trouble,
-        sketch(look, look.how() instanceof Look.Volts ? middle(contact, look) : idle, down, told));
+        sketch(
+            look,
+            look.how() instanceof Look.Volts || look.how() instanceof Look.Ohms
+                ? middle(contact, look)
+                : idle,
+            down,
+            told));
   }
 
   /** A pot or ladder in the middle of its travel, where both its halves count. */

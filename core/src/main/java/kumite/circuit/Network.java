@@ -36,6 +36,12 @@ final class Network {
   private static final double LEAK_AMPS = 1e-6;
   private static final double TOUCH_LEAK_AMPS = 1e-8;
 
+  /**
+   * In front of the capacitor of a timed input: 24.2 us at no ohm, 0.011 us for each more (IBM Game
+   * Control Adapter reference, from memory) make 2200 ohm.
+   */
+  static final double CHARGE_OHM = 24.2 / 0.011;
+
   /** The end of a track is never quite reached. */
   private static final double TRACK_END_OHM = 1;
 
@@ -61,11 +67,7 @@ final class Network {
       edges.add(new ArrayList<>());
       List<Double> volts =
           net.places().stream()
-              .filter(
-                  p ->
-                      p.gives()
-                          || p.role() == kumite.wiring.Place.Role.GROUND
-                          || p.role() == kumite.wiring.Place.Role.COMMON)
+              .filter(p -> p.gives() || p.zero())
               .map(p -> p.volts())
               .distinct()
               .toList();
@@ -127,7 +129,8 @@ final class Network {
     int net = net(Joint.board(terminal.name()));
     switch (pull(terminal.name())) {
       case UP, TOUCH -> add(new Edge(Edge.Kind.PULL, Edge.LOGIC, net, null, 0, terminal.name()));
-      case DOWN -> add(new Edge(Edge.Kind.PULL, net, Edge.GROUND, null, 0, terminal.name()));
+      case DOWN, CHARGE ->
+          add(new Edge(Edge.Kind.PULL, net, Edge.GROUND, null, 0, terminal.name()));
       case NONE -> {}
     }
     if (terminal.can(Terminal.Ability.DRIVE)) {
@@ -278,6 +281,9 @@ final class Network {
   }
 
   private double pullOhm(Edge edge, Corner corner) {
+    if (pull(edge.terminal()) == Looks.Pull.CHARGE) {
+      return CHARGE_OHM;
+    }
     boolean touch = pull(edge.terminal()) == Looks.Pull.TOUCH;
     double least = touch ? Math.max(TOUCH_LEAST_OHM, board.pullLeastOhm()) : board.pullLeastOhm();
     double most = touch ? Math.max(TOUCH_MOST_OHM, board.pullMostOhm()) : board.pullMostOhm();

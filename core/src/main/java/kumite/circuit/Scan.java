@@ -76,6 +76,9 @@ final class Scan {
       Logic logic = bits(bit, look.read())[bit.bit()];
       return new Seen(at, reading(logic), logic == Logic.LOW, 0);
     }
+    if (look.how() instanceof Look.Ohms) {
+      return new Seen(at, InputLevels.Reading.MEASURED, false, timed(at));
+    }
     if (look.measured()) {
       int code = code(at);
       boolean pressed = look.how() instanceof Look.Step step && step(at, step) == step.step();
@@ -84,6 +87,13 @@ final class Scan {
     Logic logic = Logic.of(at, network.board().lowVolts(), network.board().highVolts());
     boolean low = !(look.how() instanceof Look.Level level) || level.pressedLow();
     return new Seen(at, reading(logic), logic == Logic.of(!low), 0);
+  }
+
+  /** The ohms to the supply, as a share of the axis: V = Vs Rc / (R + Rc). */
+  private int timed(double volts) {
+    int most = network.board().axisMaximum();
+    double ohm = Network.CHARGE_OHM * (network.board().logicVolts() / Math.max(1e-9, volts) - 1);
+    return (int) Math.max(0, Math.min(most, Math.round(ohm / Look.Ohms.FULL_OHM * most)));
   }
 
   int code(double volts) {

@@ -94,6 +94,9 @@ public record InputKind(String title, InputLevels levels, List<SignalPath> paths
     if (how instanceof Look.Touch) {
       return "Touch pad";
     }
+    if (how instanceof Look.Ohms) {
+      return "Resistance to the supply, timed";
+    }
     String words =
         how instanceof Look.Volts
             ? has(levels, Sketch.Kind.TRACK) ? "Wiper" : volts(levels)

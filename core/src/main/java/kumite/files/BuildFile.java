@@ -34,7 +34,7 @@ public final class BuildFile {
   public static final String ENDING = ".kumite.json";
 
   /** The version written, and the newest read. */
-  public static final int VERSION = 3;
+  public static final int VERSION = 4;
 
   /** A build of a thousand controls takes under a megabyte; more is no build. */
   static final long LARGEST_BYTES = 16L * 1024 * 1024;

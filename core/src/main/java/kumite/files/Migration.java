@@ -1,7 +1,14 @@
 package kumite.files;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.databind.node.TextNode;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import kumite.name.Joint;
 
 /** Brings older build files up to the version that is read, one version at a time. */
 final class Migration {
@@ -23,8 +30,60 @@ final class Migration {
     if (version.intValue() == 1) {
       secondVersion(next);
     }
-    thirdVersion(next);
+    if (version.intValue() <= 2) {
+      thirdVersion(next);
+    }
+    fourthVersion(next);
     return next;
+  }
+
+  /**
+   * Version 4 knows bare bus wires, and keeps the name of the board for the board: a control that
+   * was called so gets another id, everywhere.
+   */
+  private static void fourthVersion(ObjectNode root) {
+    root.put("version", 4);
+    Set<String> taken = new HashSet<>();
+    root.path("controls").forEach(control -> taken.add(control.path("id").asText()));
+    if (!taken.contains(Joint.BOARD)) {
+      return;
+    }
+    String fresh = Joint.BOARD + "-control";
+    for (int n = 2; taken.contains(fresh); n++) {
+      fresh = Joint.BOARD + "-control-" + n;
+    }
+    for (JsonNode control : root.path("controls")) {
+      if (control instanceof ObjectNode object && object.path("id").asText().equals(Joint.BOARD)) {
+        object.put("id", fresh);
+      }
+    }
+    renamed(root.get("map"), fresh);
+    renamed(root.path("loom").get("locks"), fresh);
+    renamed(root.path("loom").get("colours"), fresh);
+    for (JsonNode group : root.path("loom").path("groups")) {
+      if (group.get("contacts") instanceof ArrayNode contacts) {
+        for (int i = 0; i < contacts.size(); i++) {
+          contacts.set(i, TextNode.valueOf(renamed(contacts.get(i).asText(), fresh)));
+        }
+      }
+    }
+  }
+
+  private static String renamed(String contact, String fresh) {
+    return contact.equals(Joint.BOARD) || contact.startsWith(Joint.BOARD + ".")
+        ? fresh + contact.substring(Joint.BOARD.length())
+        : contact;
+  }
+
+  private static void renamed(JsonNode node, String fresh) {
+    if (node instanceof ObjectNode object) {
+      List<String> keys = new ArrayList<>();
+      object.fieldNames().forEachRemaining(keys::add);
+      for (String key : keys) {
+        JsonNode value = object.remove(key);
+        object.set(renamed(key, fresh), value);
+      }
+    }
   }
 
   /** Version 3 knows groups, wires added and left out, colours at hand and own boards. */

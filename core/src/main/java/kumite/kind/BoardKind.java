@@ -62,7 +62,9 @@ public record BoardKind(
     /** A serial port at most; another board has to be the gamepad. */
     SERIAL("serial to another board"),
     /** It is the host itself, and reads its header. */
-    HEADER("the host's own header");
+    HEADER("the host's own header"),
+    /** A socket of an old host that reads contacts and pots itself. */
+    PORT("a port of the host");
 
     private final String words;
 

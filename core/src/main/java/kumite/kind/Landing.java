@@ -25,6 +25,8 @@ public record Landing(How how, double tabMm) {
     LUG("solder", 3, 4),
     /** The lead of a part, with tube over the joint. */
     LEAD("solder, tube over it", 2, 8),
+    /** A bare wire that runs on through a solder tab. */
+    BUS("bare wire through, solder", 2, 0),
     /** A strip or splice made for many. */
     JUNCTION("junction", 24, 6);
 
@@ -61,7 +63,7 @@ public record Landing(How how, double tabMm) {
 
   /** {@return whether the joint is made with an iron} */
   public boolean soldered() {
-    return how == How.HOLE || how == How.LUG || how == How.LEAD;
+    return how == How.HOLE || how == How.LUG || how == How.LEAD || how == How.BUS;
   }
 
   /** {@return in words for people, such as {@code push-on 4.8}} */

@@ -34,6 +34,8 @@ public record Terminal(
     INPUT,
     /** Ground. */
     GROUND,
+    /** The second side of one contact on a board whose common is not proven. */
+    RETURN,
     /** Gives volts to pots, ladders and lamps. */
     SUPPLY,
     /** The shared side of all contacts, where the board provides one. */
@@ -52,6 +54,8 @@ public record Terminal(
   public enum Ability {
     DIGITAL("reads high and low"),
     ANALOG("measures volts"),
+    /** Times how long a capacitor takes to charge through what leads to the supply. */
+    OHMS("times a resistance to the supply"),
     PULL_UP("has a pull-up inside"),
     PULL_DOWN("has a pull-down inside"),
     DRIVE("can drive a wire"),
@@ -77,7 +81,11 @@ public record Terminal(
     /** Carries the programming or debug serial port. */
     SERIAL("carries the serial port"),
     /** Drives the lamp on the board, which pulls on the level. */
-    LED("shares the lamp on the board");
+    LED("shares the lamp on the board"),
+    /**
+     * Its converter is taken while the radio is on: it reads high and low, but measures nothing.
+     */
+    RADIO("cannot measure while the radio is on");
 
     private final String words;
 

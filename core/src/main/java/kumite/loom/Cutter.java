@@ -108,6 +108,31 @@ final class Cutter {
         toBoard(site, terminal));
   }
 
+  /**
+   * Wires a contact's shared side back to the second place beside its own, on a board whose common
+   * is not proven.
+   *
+   * @return whether the board has such a place
+   */
+  boolean paired(ContactSite site) {
+    Optional<Terminal> back =
+        plan.of(site.id())
+            .flatMap(pin -> board.terminal(pin.terminal().name() + "-"))
+            .filter(t -> t.role() == Terminal.Role.RETURN);
+    back.ifPresent(
+        terminal ->
+            strand(
+                'G',
+                site.number(),
+                false,
+                Optional.empty(),
+                tab(site, site.joint("COM")),
+                terminal(terminal),
+                WireColour.of(Hue.BK),
+                toBoard(site, terminal)));
+    return back.isPresent();
+  }
+
   /** {@return the contacts of a line in the order of the shortest chain from its terminal} */
   List<ContactSite> chained(Line line) {
     List<Point> places = new ArrayList<>();

@@ -145,6 +145,15 @@ final class Lengths {
         ways.mm(from, to) + 2 * laying().slackMm());
   }
 
+  /** {@return bare wire straight from one place to another, soldered where it passes} */
+  Cut bare(Point from, Point to) {
+    double straight = from.distanceMm(to);
+    return Cut.of(
+        "L = straight",
+        List.of(Working.value("straight", straight, 1, "mm", "tab to tab, no slack")),
+        straight);
+  }
+
   Cut jumper() {
     return Cut.of(
         "L = 20 + slack",

@@ -67,12 +67,13 @@ public record Line(
       return false;
     }
     return switch (needs) {
-      case MEASURE -> terminal.can(Terminal.Ability.ANALOG);
+      case MEASURE ->
+          terminal.can(Terminal.Ability.OHMS) && group.isEmpty()
+              || terminal.can(Terminal.Ability.ANALOG)
+                  && terminal.keep().filter(keep -> keep == Terminal.Keep.RADIO).isEmpty();
       case DRIVE -> terminal.can(Terminal.Ability.DRIVE);
-      case TOUCH -> senses(board, terminal) && (group.isPresent() || meant(board, terminal));
-      case READ ->
-          terminal.can(Terminal.Ability.DIGITAL)
-              && (group.isPresent() ? !board.fixedMap() : meant(board, terminal));
+      case TOUCH -> senses(board, terminal);
+      case READ -> terminal.can(Terminal.Ability.DIGITAL) && (group.isEmpty() || !board.fixedMap());
     };
   }
 
@@ -82,8 +83,8 @@ public record Line(
         || terminal.can(Terminal.Ability.PULL_UP) && board.pullLeastOhm() >= TOUCH_PULL_OHM;
   }
 
-  /** On a board that fixes its meanings, a mapped contact takes the socket of its meaning. */
-  private boolean meant(BoardKind board, Terminal terminal) {
+  /** {@return whether a socket gives what the contact is mapped to; else the socket's wins} */
+  boolean meant(BoardKind board, Terminal terminal) {
     return !board.fixedMap()
         || fixed.isEmpty()
         || terminal.fixed().isEmpty()

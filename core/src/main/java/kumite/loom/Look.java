@@ -75,9 +75,16 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
   /** Measures volts. */
   public record Volts() implements How {}
 
+  /** Times a capacitor that charges through what leads to the supply, and so takes its ohms. */
+  public record Ohms() implements How {
+    /** Ohm to the supply that give the last code: common practice for the port, no source. */
+    public static final double FULL_OHM = 100_000;
+  }
+
   /** {@return whether volts are taken as they are, so that no threshold counts} */
   public boolean measured() {
     return how instanceof Volts
+        || how instanceof Ohms
         || how instanceof Step
         || how instanceof Channel channel && channel.measured();
   }

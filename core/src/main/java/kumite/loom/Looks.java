@@ -28,6 +28,8 @@ public record Looks(List<Look> all, Map<String, Pull> pulls) {
     DOWN("pull-down"),
     /** A pull-up of megohms, as touch needs. */
     TOUCH("touch pull-up"),
+    /** The resistor in front of the capacitor that a timed input charges. */
+    CHARGE("charged capacitor"),
     NONE("none");
 
     private final String words;
@@ -108,7 +110,7 @@ public record Looks(List<Look> all, Map<String, Pull> pulls) {
 
   private static Look.How how(BoardKind board, ContactSite site, Terminal terminal) {
     if (site.contact().type().analog()) {
-      return new Look.Volts();
+      return terminal.can(Terminal.Ability.OHMS) ? new Look.Ohms() : new Look.Volts();
     }
     if (site.touched() && Line.senses(board, terminal)) {
       return new Look.Touch();
@@ -125,9 +127,11 @@ public record Looks(List<Look> all, Map<String, Pull> pulls) {
     List<Look> looks = new ArrayList<>();
     for (Terminal terminal : board.terminals(Terminal.Role.INPUT)) {
       Look.How how =
-          terminal.can(Terminal.Ability.TOUCH)
-              ? new Look.Touch()
-              : new Look.Level(board.common() == Common.GROUND);
+          terminal.can(Terminal.Ability.OHMS)
+              ? new Look.Ohms()
+              : terminal.can(Terminal.Ability.TOUCH)
+                  ? new Look.Touch()
+                  : new Look.Level(board.common() == Common.GROUND);
       looks.add(
           new Look(
               Optional.ofNullable(planned.get(terminal.name())), terminal, how, terminal.fixed()));
@@ -138,6 +142,9 @@ public record Looks(List<Look> all, Map<String, Pull> pulls) {
   private static Pull pull(BoardKind board, Look look) {
     boolean up = look.read().can(Terminal.Ability.PULL_UP);
     boolean down = look.read().can(Terminal.Ability.PULL_DOWN);
+    if (look.how() instanceof Look.Ohms) {
+      return Pull.CHARGE;
+    }
     if (look.measured()) {
       return Pull.NONE;
     }

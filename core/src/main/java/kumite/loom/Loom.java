@@ -169,8 +169,14 @@ public record Loom(
           land(cutter, new Rail.Ground(), site, site.own("GND"), 'G');
         }
       } else if (placed && site.contact().type().analog()) {
-        land(cutter, new Rail.Ground(), site, site.joint("end 1"), 'G');
+        boolean timed =
+            plan.of(site.id()).filter(pin -> pin.terminal().can(Terminal.Ability.OHMS)).isPresent();
+        if (!timed) { // only the way to the supply counts there: two wires do
+          land(cutter, new Rail.Ground(), site, site.joint("end 1"), 'G');
+        }
         land(cutter, new Rail.Supply(board.logicVolts()), site, site.joint("end 2"), 'V');
+      } else if (placed && sharing.isEmpty() && cutter.paired(site)) {
+        continue; // its second wire goes back to a place of its own
       } else if (placed && !crossed) {
         Common side = sharing.isPresent() ? Common.GROUND : site.common();
         Rail rail = Rail.of(side, board);

@@ -41,6 +41,10 @@ public final class PinPlan {
   static final double LED_MM = 300;
   static final double UNCOUNTED_MM = 200;
   static final double UNPULLED_MM = 250;
+
+  /** A mapped contact goes to the socket of its meaning wherever that can be. */
+  static final double UNMEANT_MM = 5000;
+
   private static final double CANNOT = 1e6;
 
   /**
@@ -111,7 +115,10 @@ public final class PinPlan {
 
   /** {@return whether a terminal is kept back from the plan} */
   public static boolean keptBack(Terminal terminal) {
-    return terminal.keep().filter(keep -> keep != Terminal.Keep.LED).isPresent();
+    return terminal
+        .keep()
+        .filter(k -> k == Terminal.Keep.BOOT || k == Terminal.Keep.SERIAL)
+        .isPresent();
   }
 
   /** Plans the pins of a build; without a board every contact is unplaced. */
@@ -257,7 +264,13 @@ public final class PinPlan {
       return CANNOT;
     }
     double cost = place.distanceMm(site.place());
-    if (site.needs() != Line.Need.MEASURE && terminal.can(Terminal.Ability.ANALOG)) {
+    if (!site.meant(board, terminal)) {
+      cost += UNMEANT_MM;
+    }
+    boolean measures =
+        terminal.can(Terminal.Ability.ANALOG)
+            && terminal.keep().filter(keep -> keep == Terminal.Keep.RADIO).isEmpty();
+    if (site.needs() != Line.Need.MEASURE && measures) {
       cost += ANALOG_SPARED_MM;
     }
     if (site.pulses() && !terminal.can(Terminal.Ability.INTERRUPT)) {
@@ -266,7 +279,7 @@ public final class PinPlan {
     if (site.needs() == Line.Need.READ && !pulls(terminal)) {
       cost += UNPULLED_MM;
     }
-    if (terminal.keep().isPresent()) {
+    if (terminal.keep().filter(keep -> keep == Terminal.Keep.LED).isPresent()) {
       cost += LED_MM;
     }
     return cost;
@@ -323,7 +336,10 @@ public final class PinPlan {
     reasons.add(
         switch (site.needs()) {
           case READ -> pullReason(terminal);
-          case MEASURE -> "it measures volts, as a wiper or ladder needs";
+          case MEASURE ->
+              terminal.can(Terminal.Ability.OHMS)
+                  ? "it times a resistance to the supply"
+                  : "it measures volts, as a wiper or ladder needs";
           case DRIVE -> "it can drive a wire";
           case TOUCH -> "it senses touch";
         });

@@ -30,6 +30,9 @@ final class Runs {
   /** Above this many stops on one common, the usual shape is a ring: common practice. */
   private static final int RING_ABOVE = 6;
 
+  /** Tabs this near to one line take one straight wire: common practice, no source. */
+  private static final double IN_LINE_MM = 3;
+
   /**
    * One end on a shared side.
    *
@@ -248,7 +251,12 @@ final class Runs {
       Land stop = stops.get(order[i] - 1);
       Cut cut = last == null ? toBoard(stop, startAt) : lengths.link(last.at(), stop.at());
       Strand.End to = last == null ? base.take(startAt) : end(last);
-      wire(rail, stop.taps().get(0), to, cut);
+      if (bus() && last != null && alongRow(last, stop)) {
+        Tap first = stop.taps().get(0);
+        wire(rail, bare(first), bare(to), lengths.bare(last.at(), stop.at()));
+      } else {
+        wire(rail, stop.taps().get(0), to, cut);
+      }
       jumpers(rail, stop);
       laid.add(new CommonRun.Stop(stop.control(), stop.label(), stop.at()));
       last = stop;
@@ -267,6 +275,28 @@ final class Runs {
           cut);
     }
     return laid;
+  }
+
+  private boolean bus() {
+    return build.loom().laying().shape() == CommonShape.BUS;
+  }
+
+  /** Small soldered switches whose tabs lie in one line. */
+  private static boolean alongRow(Land one, Land other) {
+    boolean soldered =
+        end(one).landing().how() == Landing.How.LUG
+            && other.taps().get(0).end().landing().how() == Landing.How.LUG;
+    double dx = Math.abs(one.at().xMm() - other.at().xMm());
+    double dy = Math.abs(one.at().yMm() - other.at().yMm());
+    return soldered && Math.min(dx, dy) <= IN_LINE_MM;
+  }
+
+  private static Tap bare(Tap tap) {
+    return new Tap(bare(tap.end()), tap.number(), tap.letter(), tap.second());
+  }
+
+  private static Strand.End bare(Strand.End end) {
+    return new Strand.End(end.place(), end.part(), end.tab(), Landing.of(Landing.How.BUS));
   }
 
   private static Strand.End end(Land stop) {

@@ -186,11 +186,13 @@ public final class Brains {
     if (board.brain().keysOnly() && wantsAxes) {
       return new Point("host", Answer.IMPOSSIBLE, "it only types keys, and has no axes");
     }
-    if (link == BoardKind.Link.HEADER) {
+    if (link == BoardKind.Link.HEADER || link == BoardKind.Link.PORT) {
       return new Point(
           "host",
           build.brief().host() == Host.COMPUTER ? Answer.SO_SO : Answer.IMPOSSIBLE,
-          "it has to be the host itself");
+          link == BoardKind.Link.PORT
+              ? "only a host that has this port"
+              : "it has to be the host itself");
     }
     if (board.brain().keysOnly()) {
       return new Point("host", Answer.SO_SO, "a host takes it for a keyboard");

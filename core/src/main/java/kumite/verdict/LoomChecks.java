@@ -66,6 +66,7 @@ final class LoomChecks {
         checks.pulses();
         checks.colours();
         checks.breaks();
+        checks.unproven(board.get());
       }
     }
     return checks.findings;
@@ -520,6 +521,32 @@ final class LoomChecks {
                     Fix.of(
                         "Recolour " + wireName(contact, strands),
                         b -> b.withLoom(b.loom().withoutColour(contact)))));
+  }
+
+  /** Two wires a contact, until a meter has shown that all share one side. */
+  private void unproven(BoardKind board) {
+    if (board.terminals(Terminal.Role.RETURN).isEmpty()) {
+      return;
+    }
+    String proven = board.id().replace("unknown", "proven");
+    Finding finding =
+        Finding.of(
+            "LM-17",
+            Severity.LOOK,
+            Station.LOOM,
+            loom.sites().stream().map(site -> site.id().toString()).toList(),
+            "Whether its contacts share a side is not proven",
+            "Each contact gets two wires. Hold a meter between the second sides: if all of them"
+                + " beep to each other, one chain will do");
+    findings.add(
+        catalogue
+            .board(proven)
+            .filter(kind -> !kind.id().equals(board.id()))
+            .map(
+                kind ->
+                    finding.mendedBy(
+                        Fix.of("It is proven: one chain", b -> Arrange.withBoard(b, kind))))
+            .orElse(finding));
   }
 
   private void breaks() {

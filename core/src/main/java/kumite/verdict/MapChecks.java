@@ -43,6 +43,7 @@ final class MapChecks {
     if (!loom.sites().isEmpty()) {
       checks.unmapped(loom);
       checks.unfit();
+      checks.sockets(loom);
       checks.clashes(coverage);
       checks.coverage(coverage);
       checks.buttons(layout);
@@ -119,6 +120,40 @@ final class MapChecks {
                                                                     entry.function())))))));
               }
             });
+  }
+
+  /** On a board that fixes its meanings, what a contact is mapped to counts for nothing. */
+  private void sockets(Loom loom) {
+    boolean fixed = catalogue.boardOf(build).filter(board -> board.fixedMap()).isPresent();
+    for (ContactSite site : fixed ? loom.sites() : List.<ContactSite>of()) {
+      Optional<String> socket = loom.pinOf(site.id()).flatMap(pin -> pin.terminal().fixed());
+      Optional<Mapping.Entry> entry = site.entry();
+      if (socket.isEmpty()
+          || entry.isEmpty()
+          || TargetText.of(entry.get().target()).equals(socket.get())) {
+        continue;
+      }
+      findings.add(
+          Finding.of(
+                  "MP-07",
+                  Severity.LOOK,
+                  Station.MAP,
+                  List.of(site.id().toString()),
+                  site.label() + " gives " + socket.get() + ", whatever it is mapped to",
+                  "Its socket's meaning is fixed in the board; it is mapped to "
+                      + TargetText.of(entry.get().target()))
+              .mendedBy(
+                  Fix.of(
+                      "Map it to " + socket.get(),
+                      b ->
+                          b.withMapping(
+                              b.mapping()
+                                  .with(
+                                      site.id(),
+                                      new Mapping.Entry(
+                                          TargetText.parse(socket.get()),
+                                          entry.get().function()))))));
+    }
   }
 
   private static String whyUnfit(ContactSite site, Target target) {

@@ -38,7 +38,7 @@ final class MeasureChecks {
 
   static List<Finding> of(BoardKind board, List<SignalPath> paths, Inputs inputs) {
     MeasureChecks checks = new MeasureChecks(board, inputs);
-    if (board.adcBits() > 0 && inputs.dead().isEmpty()) {
+    if (inputs.dead().isEmpty()) {
       Set<String> ladders = new HashSet<>();
       for (SignalPath path : paths) {
         Optional<InputLevels> levels = path.levels().filter(InputLevels::readable);
@@ -46,6 +46,13 @@ final class MeasureChecks {
           continue; // told as a stop
         }
         ContactKind.Type type = path.site().contact().type();
+        if (levels.get().look().how() instanceof Look.Ohms) {
+          checks.timed(path);
+          continue;
+        }
+        if (board.adcBits() == 0) {
+          continue;
+        }
         if (levels.get().look().how() instanceof Look.Step step
             && ladders.add(path.sharing().orElseThrow().group().name().text())) {
           checks.buttons(path.sharing().orElseThrow(), step);
@@ -129,6 +136,39 @@ final class MeasureChecks {
                     + " codes"
                     + more)
             .showing(ladder.working()));
+  }
+
+  /** A port that times a capacitor knows ohms from none to a full scale, not volts. */
+  private void timed(SignalPath path) {
+    double ohm = path.site().kind().ohm() * Math.max(1, path.site().kind().steps() - 1);
+    double full = Look.Ohms.FULL_OHM;
+    boolean fits = ohm <= full * 1.2 && ohm >= full / 2;
+    Working working =
+        new Working(
+            "time of the port's one-shot",
+            "t = 24.2 us + 0.011 us/ohm x R",
+            List.of(
+                Working.words("R", LampResistor.ohms(ohm), "all of it"),
+                Working.words("full", LampResistor.ohms(full), "last code of the axis")),
+            Working.number(24.2 + 0.011 * ohm, 1) + " us",
+            Source.memory("IBM Game Control Adapter reference"));
+    findings.add(
+        Finding.of(
+                fits ? "PW-24" : "PW-15",
+                fits ? Severity.FINE : Severity.LOOK,
+                Station.POWER,
+                List.of(path.id().toString()),
+                path.site().label()
+                    + (fits ? " suits the port's timing" : " is out of the port's range"),
+                LampResistor.ohms(ohm)
+                    + " take "
+                    + Working.number(24.2 + 0.011 * ohm, 1)
+                    + " us; the port counts up to about "
+                    + LampResistor.ohms(full)
+                    + (ohm > full
+                        ? ": beyond that nothing changes any more"
+                        : fits ? "" : ": the axis never gets far"))
+            .showing(working));
   }
 
   private void wiper(SignalPath path) {

@@ -29,8 +29,7 @@ public final class Net {
     Place first = null;
     for (Place place : this.places) {
       roles.add(place.role());
-      boolean zero = place.role() == Place.Role.COMMON && !place.gives();
-      ground |= place.role() == Place.Role.GROUND || zero;
+      ground |= place.zero();
       first = first == null && place.gives() ? place : first;
     }
     this.grounded = ground;

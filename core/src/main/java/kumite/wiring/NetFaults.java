@@ -79,13 +79,7 @@ public final class NetFaults {
     }
     Joint supply = source.get().joint();
     if (net.grounded()) {
-      Joint ground =
-          net.places().stream()
-              .filter(p -> p.role() == Place.Role.GROUND || p.role() == Place.Role.COMMON)
-              .filter(p -> !p.gives())
-              .findFirst()
-              .orElseThrow()
-              .joint();
+      Joint ground = net.places().stream().filter(Place::zero).findFirst().orElseThrow().joint();
       tell(NetFault.Kind.SUPPLY_ON_GROUND, between(supply, ground), supply, ground);
     }
     for (Place other : net.places()) {
@@ -196,12 +190,16 @@ public final class NetFaults {
       Joint right = railOf(wanted);
       // Where both rails are one net, that short is the fault.
       if (!nets.joined(rail, right) && told.add(joint)) {
+        Set<Jumper> restored = new LinkedHashSet<>(missing(joint, right));
+        leftOut.stream()
+            .filter(w -> w.a().equals(joint) || w.b().equals(joint))
+            .forEach(restored::add);
         faults.add(
             new NetFault(
                 NetFault.Kind.WRONG_RAIL,
                 List.of(joint, rail, right),
                 between(joint, rail),
-                missing(joint, right),
+                List.copyOf(restored),
                 List.of()));
       }
     }
@@ -216,7 +214,7 @@ public final class NetFaults {
 
   private static Joint railOf(Net net) {
     return net.places().stream()
-        .filter(p -> p.gives() || p.role() == Place.Role.GROUND || p.role() == Place.Role.COMMON)
+        .filter(p -> p.gives() || p.zero())
         .findFirst()
         .orElseThrow()
         .joint();

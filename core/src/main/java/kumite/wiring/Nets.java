@@ -51,6 +51,7 @@ public final class Nets {
   private Place.Role role(Terminal terminal) {
     return switch (terminal.role()) {
       case GROUND -> Place.Role.GROUND;
+      case RETURN -> Place.Role.RETURN;
       case SUPPLY -> Place.Role.SUPPLY;
       case COMMON -> Place.Role.COMMON;
       case INPUT -> wiring.drives(terminal) ? Place.Role.DRIVE : Place.Role.INPUT;

@@ -13,6 +13,8 @@ public record Place(Joint joint, Role role, double volts) implements Comparable<
   /** What stands at a place; of a net the first of these gives it its name. */
   public enum Role {
     GROUND,
+    /** The second side of one contact, taken for ground, on a board whose common is not proven. */
+    RETURN,
     SUPPLY,
     /** The shared side that a board feeds. */
     COMMON,
@@ -25,6 +27,11 @@ public record Place(Joint joint, Role role, double volts) implements Comparable<
   @Override
   public int compareTo(Place other) {
     return joint.compareTo(other.joint);
+  }
+
+  /** {@return whether it is held at no volts: ground, or a shared side that is ground} */
+  public boolean zero() {
+    return role == Role.GROUND || role == Role.RETURN || role == Role.COMMON && !gives();
   }
 
   /** {@return whether it gives volts of its own: a supply, or a common that is fed} */

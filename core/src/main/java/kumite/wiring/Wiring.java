@@ -138,7 +138,7 @@ public final class Wiring {
       boolean joined =
           switch (terminal.role()) {
             case GROUND, SUPPLY, COMMON -> true;
-            case INPUT, OTHER -> false;
+            case INPUT, OTHER, RETURN -> false;
           };
       if (joined) {
         Joint joint = Joint.board(terminal.name());

@@ -242,4 +242,91 @@ public class InputLevelsTest {
           .noneMatch(InputLevels::readable);
     }
   }
+
+  /**
+   * The fifteen-pin port times 24.2 us + 0.011 us/ohm x R (IBM Game Control Adapter reference, from
+   * memory); two wires a pot, no ground. 100 kohm is its last code, half of it the middle.
+   */
+  @Test
+  public void thePortTakesAPotByTwoWiresAndItsOhms() {
+    Build knob = one("knob-9", "game-port-15");
+    knob =
+        knob.withOwn(
+                CATALOGUE
+                    .control("knob-9")
+                    .map(
+                        k -> {
+                          var node =
+                              (com.fasterxml.jackson.databind.node.ObjectNode)
+                                  kumite.parts.PartFile.write(k);
+                          return kumite.parts.PartFile.read(
+                              node.put("id", "own-pot").put("ohm", 100_000));
+                        })
+                    .orElseThrow())
+            .withControl(new ControlId("b1"), c -> c.withKind("own-pot"));
+    Catalogue own = CATALOGUE.with(knob);
+    Loom loom = Loom.of(knob, own);
+    BoardKind board = own.boardOf(knob).orElseThrow();
+    assertThat(loom.strands().stream().map(s -> s.from().place().tab()))
+        .containsExactlyInAnyOrder("W", "end 2");
+    Inputs inputs = Inputs.of(Wiring.planned(board, loom), Looks.of(board, loom), new Solves());
+    ContactId id = ContactId.parse("b1");
+    for (double travel : new double[] {0, 0.25, 0.5, 0.75, 1}) {
+      Seen seen = inputs.see(id, c -> travel);
+      // The wiper nears the supply's end: ohms fall from 100 000 to none.
+      assertThat(seen.code()).as("%s", travel).isCloseTo((int) (255 * (1 - travel)), within(1));
+    }
+  }
+
+  /** Nobody has proven that the contacts share a side: each has a wire back to its own place. */
+  @Test
+  public void anUnprovenCommonIsWiredInPairs() {
+    Build pad = Builds.wired(Builds.buttons(40, 40, 90, 40, 140, 40), "pad-unknown");
+    Loom loom = Loom.of(pad, CATALOGUE);
+    for (ContactId id : List.of(ContactId.parse("b1"), ContactId.parse("b2"))) {
+      String terminal = loom.pinOf(id).orElseThrow().terminal().name();
+      assertThat(loom.strands())
+          .anyMatch(
+              s ->
+                  s.from().place().toString().equals(id + ":COM")
+                      && s.to().place().tab().equals(terminal + "-"));
+      assertThat(of(pad, id.toString()).readable()).isTrue();
+    }
+    assertThat(loom.runs()).isEmpty();
+  }
+
+  /** A bare bus joins what a chain joins, with less wire and none of it cut to slack. */
+  @Test
+  public void aBareBusJoinsWhatAChainJoins() {
+    double[] row = {40, 40, 60, 40, 80, 40, 100, 40, 40, 70, 60, 70, 80, 70, 100, 70};
+    Build build = Builds.wired(Builds.buttons(row), "native-3v3-26");
+    for (Control control : build.controls()) {
+      build = build.withControl(control.id(), c -> c.withKind("tact-12"));
+    }
+    var laying = build.loom().laying();
+    Loom chain =
+        Loom.of(
+            build.withLoom(
+                build
+                    .loom()
+                    .withLaying(laying.withShape(kumite.build.loom.Laying.CommonShape.CHAIN))),
+            CATALOGUE);
+    Loom bus =
+        Loom.of(
+            build.withLoom(
+                build
+                    .loom()
+                    .withLaying(laying.withShape(kumite.build.loom.Laying.CommonShape.BUS))),
+            CATALOGUE);
+    BoardKind board = CATALOGUE.boardOf(build).orElseThrow();
+    assertThat(Wiring.planned(board, bus).nets().all().stream().map(n -> n.places()).toList())
+        .isEqualTo(
+            Wiring.planned(board, chain).nets().all().stream().map(n -> n.places()).toList());
+    assertThat(bus.totalMetres()).isLessThan(chain.totalMetres());
+    long bare =
+        bus.strands().stream()
+            .filter(s -> s.from().landing().how() == kumite.kind.Landing.How.BUS)
+            .count();
+    assertThat(bare).isEqualTo(7); // two rows of four, and the step between them lies in line too
+  }
 }

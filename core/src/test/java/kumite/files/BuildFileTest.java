@@ -104,8 +104,8 @@ public class BuildFileTest {
   Object[][] damage() {
     return new Object[][] {
       // the damage, and what the one line must name
-      {replace("\"version\": 3", "\"version\": 9"), "version: is 9, newer"},
-      {replace("\"version\": 3", "\"version\": 0"), "versions begin at 1"},
+      {replace("\"version\": 4", "\"version\": 9"), "version: is 9, newer"},
+      {replace("\"version\": 4", "\"version\": 0"), "versions begin at 1"},
       {replace("kumite-build", "shopping-list"), "format: is \"shopping-list\""},
       {replace("\"thickness_mm\"", "\"thicknes_mm\""), "panel.thickness_mm: is missing"},
       {replace("\"revision\"", "\"colour\": 1, \"revision\""), "colour: unknown key"},
@@ -239,5 +239,22 @@ public class BuildFileTest {
     assertThat(BuildFile.parse(BuildFile.text(build), "own", Catalogue.standard()))
         .isEqualTo(build);
     assertThat(kumite.verdict.Bench.of(build, Catalogue.standard()).gaps().list()).isNotEmpty();
+  }
+
+  /** A file as version 3 wrote it opens as the same build; a control called board gets a new id. */
+  @Test
+  public void theThirdVersionIsBroughtUpToDate() throws Exception {
+    String text;
+    try (var in = getClass().getResourceAsStream("version-3.kumite.json")) {
+      text = new String(in.readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+    }
+    assertThat(text).contains("\"version\": 3");
+    assertThat(BuildFile.parse(text, "old", Catalogue.standard())).isEqualTo(Builds.ferryBridge());
+    String clash = text.replace("\"bilge\"", "\"board\"");
+    Build renamed = BuildFile.parse(clash, "old", Catalogue.standard());
+    assertThat(renamed.control(new kumite.name.ControlId("board-control"))).isPresent();
+    assertThat(renamed.mapping().of(kumite.name.ContactId.parse("board-control"))).isPresent();
+    assertThat(BuildFile.parse(BuildFile.text(renamed), "new", Catalogue.standard()))
+        .isEqualTo(renamed);
   }
 }

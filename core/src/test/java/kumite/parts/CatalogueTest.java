@@ -85,7 +85,8 @@ public class CatalogueTest {
           .ifPresent(text -> assertThat(TargetText.of(TargetText.parse(text))).isEqualTo(text));
       // Terminals that only read may lack a pull; the plan takes them last for contacts.
       boolean readsOnly =
-          terminal.can(Terminal.Ability.ANALOG) && !terminal.can(Terminal.Ability.DRIVE);
+          terminal.can(Terminal.Ability.OHMS)
+              || terminal.can(Terminal.Ability.ANALOG) && !terminal.can(Terminal.Ability.DRIVE);
       if (terminal.role() == Terminal.Role.INPUT && !readsOnly) {
         assertThat(
                 terminal.can(

@@ -124,6 +124,28 @@ public class BenchTest {
     return b -> b.withLoom(b.loom().withAdded(Jumper.parse(wire)));
   }
 
+  /** The wires of two contacts put in at each other's terminals. */
+  private static UnaryOperator<Build> crossed(String one, String other) {
+    return b -> {
+      String first = pin(b, one);
+      String second = pin(b, other);
+      return b.withLoom(
+          b.loom()
+              .withAdded(Jumper.parse(one + ":NO - board:" + second))
+              .withAdded(Jumper.parse(other + ":NO - board:" + first)));
+    };
+  }
+
+  private static String pin(Build build, String contact) {
+    return bench(build)
+        .path(ContactId.parse(contact))
+        .orElseThrow()
+        .pin()
+        .orElseThrow()
+        .terminal()
+        .name();
+  }
+
   private static UnaryOperator<Build> group(kumite.build.loom.Topology topology) {
     List<ContactId> some =
         java.util.stream.Stream.of("horn", "lamps", "bilge", "wiper")
@@ -341,6 +363,102 @@ public class BenchTest {
       },
       {"NT-10", stop, true, added("board:D0 - helper:TX")},
       {"NT-11", look, true, added("bilge:XX - board:GND")},
+      {
+        "NT-12",
+        stop,
+        true,
+        (UnaryOperator<Build>)
+            b -> {
+              Build next = b;
+              for (Jumper wire : planned(b, "port:end 2")) {
+                next = next.withLoom(next.loom().withLeftOut(wire));
+              }
+              return added("port:end 2 - board:5V").apply(next);
+            }
+      },
+      {
+        "NT-13",
+        stop,
+        true,
+        signalCut("bilge").andThen(signalCut("wiper")).andThen(crossed("bilge", "wiper"))
+      },
+      {
+        "NT-14", look, true, added("bilge:COM - anchor:COM").andThen(added("bilge:COM - radar:COM"))
+      },
+      {"NT-15", look, false, added("bilgee:NO - board:GND")},
+      {
+        "NT-16",
+        look,
+        true,
+        (UnaryOperator<Build>)
+            b -> b.withLoom(b.loom().withLeftOut(Jumper.parse("bilge:NO - board:D99")))
+      },
+      {"LM-17", look, true, board("pad-unknown")},
+      {
+        "PW-05",
+        look,
+        true,
+        control("horn", c -> c.withKind("button-30-lamp").withLampOhm(OptionalDouble.of(900)))
+      },
+      {
+        "PW-05",
+        look,
+        false,
+        control("horn", c -> c.withKind("button-30-lamp-12v").withLampOhm(OptionalDouble.empty()))
+      },
+      {
+        "PW-13",
+        look,
+        true,
+        control("horn", c -> c.withKind("button-30-lamp-5v").withLampOhm(OptionalDouble.of(91)))
+      },
+      {
+        "PW-14",
+        stop,
+        false,
+        (UnaryOperator<Build>)
+            b ->
+                added("ball:VCC - board:XX")
+                    .apply(
+                        Builds.wired(
+                            b.withControls(
+                                    List.of(
+                                        Control.of(
+                                            new ControlId("ball"),
+                                            "Ball",
+                                            "trackball-38",
+                                            Placement.at(90, 90))))
+                                .withMapping(Mapping.EMPTY),
+                            "encoder-12-ground"))
+      },
+      {
+        "PW-15",
+        look,
+        false,
+        (UnaryOperator<Build>)
+            b ->
+                Builds.wired(
+                    b.withOwn(potOf(b, 220_000))
+                        .withControls(
+                            List.of(
+                                Control.of(
+                                    new ControlId("dial"),
+                                    "Dial",
+                                    "own-pot",
+                                    Placement.at(60, 90))))
+                        .withMapping(Mapping.EMPTY)
+                        .withLoom(kumite.build.loom.LoomSettings.USUAL),
+                    "game-port-15")
+      },
+      {
+        "MP-07",
+        look,
+        true,
+        (UnaryOperator<Build>)
+            b ->
+                lock("b1", "K3")
+                    .apply(Builds.wired(Builds.buttons(60, 60, 110, 60), "encoder-12-ground"))
+      },
       {"PW-01", stop, true, control("horn", c -> c.withLampOhm(OptionalDouble.empty()))},
       {
         "PW-02",

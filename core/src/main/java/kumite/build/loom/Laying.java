@@ -36,7 +36,11 @@ public record Laying(
     /** A wire of its own from the board to each control. */
     STAR("star"),
     /** A wire of its own from the board to each contact, beside its signal. */
-    PAIRS("a pair each");
+    PAIRS("a pair each"),
+    /**
+     * A chain, but bare wire straight from tab to tab along each row of small soldered switches.
+     */
+    BUS("bare bus along rows");
 
     private final String words;
 

@@ -151,7 +151,7 @@ final class MeasureChecks {
                 Working.words("R", LampResistor.ohms(ohm), "all of it"),
                 Working.words("full", LampResistor.ohms(full), "last code of the axis")),
             Working.number(24.2 + 0.011 * ohm, 1) + " us",
-            Source.memory("IBM Game Control Adapter reference"));
+            Source.memory("technical reference of the first game control adapter"));
     findings.add(
         Finding.of(
                 fits ? "PW-24" : "PW-15",

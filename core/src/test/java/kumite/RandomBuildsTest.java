@@ -89,7 +89,7 @@ public class RandomBuildsTest {
         assertThat(mended)
             .as("%s changes something", finding.fix().get().label())
             .isNotEqualTo(bench.build());
-        mends(bench, finding, Bench.of(mended, CATALOGUE));
+        mends(bench, finding, bench.next(mended));
       } else {
         assertThat(
                 finding.severity() == Severity.FINE

@@ -135,8 +135,7 @@ public final class DeckCheck {
       build =
           build.withControl(
               Control.of(id, "C" + i, kind.id(), Placement.at(30 + 40 * (i % 6), 40 + 50 * (i / 6)))
-                  .withHookup(
-                      h -> h.withLampShares(shares).withLampOhm(ohm).withLampFrom(feed)));
+                  .withHookup(h -> h.withLampShares(shares).withLampOhm(ohm).withLampFrom(feed)));
       for (ContactKind contact : kind.contacts()) {
         contacts.add(new ContactId(id, contact.name()));
       }

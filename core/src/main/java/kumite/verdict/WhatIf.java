@@ -78,7 +78,7 @@ public record WhatIf(
             .groupOf(ids.get(0))
             .filter(group -> ids.containsAll(group.contacts()))
             .map(group -> group.name())
-            .orElse(LoomChecks.freshGroup(build));
+            .orElse(PlaceChecks.freshGroup(build));
     List<WhatIf> ways = new ArrayList<>();
     boolean grouped = ids.stream().anyMatch(id -> build.loom().groupOf(id).isPresent());
     for (Common common : Common.values()) {

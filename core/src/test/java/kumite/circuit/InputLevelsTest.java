@@ -244,8 +244,9 @@ public class InputLevelsTest {
   }
 
   /**
-   * The fifteen-pin port times 24.2 us + 0.011 us/ohm x R (technical reference of the first game control adapter, from
-   * memory); two wires a pot, no ground. 100 kohm is its last code, half of it the middle.
+   * The fifteen-pin port times 24.2 us + 0.011 us/ohm x R (technical reference of the first game
+   * control adapter, from memory); two wires a pot, no ground. 100 kohm is its last code, half of
+   * it the middle.
    */
   @Test
   public void thePortTakesAPotByTwoWiresAndItsOhms() {

@@ -57,7 +57,7 @@ final class Branches {
 
   private static String words(Network network, Edge edge, Conditions now) {
     return switch (edge.kind()) {
-      case PULL -> ohms(network, edge, 0) + " to " + ohms(network, edge, 1);
+      case PULL -> pull(network, edge);
       case DIODE -> "silicon";
       case LAMP -> {
         var lamp = ((Component.Light) edge.part()).lamp();
@@ -65,13 +65,26 @@ final class Branches {
       }
       case SKIN -> "0.1 to 1 Mohm";
       case OPEN_CONTACT, RESTING_CONTACT, TAP -> "";
-      case POT_LOW, POT_HIGH -> Quantity.OHM.words(((Component.Pot) edge.part()).ohm()) + " in all";
+      case POT_LOW -> "in all";
+      case POT_HIGH -> Quantity.OHM.words(((Component.Pot) edge.part()).ohm());
       case RESISTOR -> Quantity.OHM.words(((Component.Resistor) edge.part()).ohm());
       case DRIVE_HIGH, DRIVE_LOW -> Quantity.OHM.words(Network.DRIVER_OHM);
       case CHANNEL -> Quantity.OHM.words(Network.CHANNEL_OHM);
       case OUTPUT_HIGH, OUTPUT_LOW -> Quantity.OHM.words(Network.OUTPUT_OHM);
       case LEAK -> Quantity.OHM.words(Math.max(1, network.ohm(edge, now, Corner.USUAL)));
     };
+  }
+
+  /** Both ends of a range in one unit, such as {@code 20 to 50 kohm}. */
+  private static String pull(Network network, Edge edge) {
+    String least = ohms(network, edge, 0);
+    String most = ohms(network, edge, 1);
+    String unit = most.substring(most.indexOf(' ') + 1);
+    return least.equals(most)
+        ? most
+        : (least.endsWith(" " + unit) ? least.substring(0, least.indexOf(' ')) : least)
+            + " to "
+            + most;
   }
 
   private static String ohms(Network network, Edge edge, double pull) {

@@ -293,16 +293,17 @@ public final class Inputs {
     }
     Map<Integer, Double> atRest = volts(idle);
     Map<Integer, Double> down = volts(held);
-    List<Sketch.Level> shown = new ArrayList<>();
+    Map<String, Sketch.Level> shown = new LinkedHashMap<>();
     for (int net : nets) {
-      shown.add(
+      shown.put(
+          network.name(net),
           new Sketch.Level(
               network.name(net),
               network.rail(net),
               known(net, atRest, down),
               known(net, down, atRest)));
     }
-    return new Sketch(network.name(idle.net), how(look), told, branches, shown);
+    return new Sketch(network.name(idle.net), how(look), told, branches, List.copyOf(shown.values()));
   }
 
   private double known(int net, Map<Integer, Double> first, Map<Integer, Double> second) {

@@ -12,6 +12,7 @@ import kumite.loom.Looks;
 import kumite.name.Joint;
 import kumite.wiring.Net;
 import kumite.wiring.Wiring;
+import kumite.working.Working;
 
 /**
  * A wiring as nets and the ways for current between them. Grounds and supplies cut it into islands
@@ -187,10 +188,13 @@ final class Network {
     return wiring.nets().of(joint).isPresent();
   }
 
+  /** {@return the name of a net; of a rail, what stands on it, whichever way it gets there} */
   String name(int net) {
-    return net == Edge.GROUND
-        ? Net.GROUND
-        : net == Edge.LOGIC ? "logic supply" : nets.get(net).name();
+    if (!rail(net)) {
+      return nets.get(net).name();
+    }
+    double volts = railVolts(net, Corner.USUAL);
+    return volts == 0 ? Net.GROUND : Working.number(volts, 1) + " V";
   }
 
   Looks.Pull pull(String terminal) {

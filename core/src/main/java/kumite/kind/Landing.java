@@ -24,7 +24,7 @@ public record Landing(How how, double tabMm) {
     /** A solder tab of a control: two wires, and the lead of a part on top. */
     LUG("solder", 3, 4),
     /** The lead of a part, with tube over the joint. */
-    LEAD("solder, tube over it", 2, 8),
+    LEAD("solder, tube", 2, 8),
     /** A bare wire that runs on through a solder tab. */
     BUS("bare wire through, solder", 2, 0),
     /** A strip or splice made for many. */

@@ -94,7 +94,7 @@ record MatrixGrouping(boolean diodes) implements Grouping {
 
   private Strand.End column(ContactSite site, Cutter cutter) {
     return diodes
-        ? cutter.lead(site, site.joint("D"), "diode on " + site.signalTab() + ", band to the tab")
+        ? cutter.lead(site, site.joint("D"), "diode on " + site.signalTab())
         : cutter.signalIn(site);
   }
 

@@ -282,7 +282,7 @@ public final class BenchSheet {
     table(
         "Wiring chart, tick each strand when both ends are on",
         new String[] {"strand", "colour", "from", "joint", "to", "cut", "done"},
-        new double[] {16, 18, 50, 26, 42, 22, 8},
+        new double[] {14, 14, 54, 24, 48, 20, 8},
         rows,
         bench.board().isEmpty() ? "No strands yet: choose a board." : "No strands yet.");
     for (CommonRun run : bench.loom().runs()) {
@@ -302,24 +302,47 @@ public final class BenchSheet {
     if (all.isEmpty()) {
       return;
     }
-    heading("Parts to solder in");
-    paragraph(
-        String.join(
-            ", ",
-            bench.loom().partCounts().stream().map(p -> p.count() + " x " + p.name()).toList()));
+    double[] widths = {40, 46, 42, 46, 8};
+    List<String[]> rows = new ArrayList<>();
+    List<String> whole = new ArrayList<>();
     for (Fitting fitting : all) {
-      paragraph(
-          "[ ] "
-              + fitting.what()
-              + ", "
-              + fitting.job()
-              + ": from "
-              + fitting.from()
-              + " to "
-              + fitting.to()
-              + (fitting.direction().isEmpty() ? "" : "; " + fitting.direction()));
+      String[] row = {fitting.what(), fitting.from(), fitting.to(), note(fitting), ""};
+      if (uncut(row, widths)) {
+        rows.add(row);
+      } else { // a chip's pins want a line of their own
+        whole.add(String.join(": ", row[0], String.join("; ", row[1], row[2], row[3])));
+      }
     }
+    table(
+        "Parts to solder in",
+        new String[] {"part", "one lead at", "other lead at", "which way, what for", "done"},
+        widths,
+        rows,
+        "Chips only:");
+    for (String line : whole) {
+      paragraph("[ ] " + line);
+    }
+    paragraph(
+        "In all: "
+            + String.join(
+                ", ",
+                bench.loom().partCounts().stream()
+                    .map(p -> p.count() + " x " + p.name())
+                    .toList()));
     y += 3;
+  }
+
+  private boolean uncut(String[] row, double[] widths) throws IOException {
+    for (int i = 0; i < row.length; i++) {
+      if (pen.widthMm(Face.WORDS, 8.5, row[i]) > widths[i] - 2) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static String note(Fitting fitting) {
+    return fitting.direction().isEmpty() ? fitting.job() : fitting.direction();
   }
 
   private void map() throws IOException {

@@ -55,7 +55,9 @@ final class ColourChecks {
               Station.LOOM,
               List.of(),
               "No colour twice in a bundle",
-              loom.bundles().size() + " bundles, one on each used side of the board"));
+              loom.bundles().size()
+                  + (loom.bundles().size() == 1 ? " bundle" : " bundles")
+                  + ", one on each used side of the board"));
     }
   }
 

@@ -129,9 +129,12 @@ public record Fitting(String what, String job, String from, String to, String di
       for (Wiring.Wire wire : wires) {
         Jumper ends = wire.ends();
         Joint far = ends.a().equals(joint) ? ends.b() : ends.a();
-        strands.add(wire.strand().map(id -> id + " ").orElse("wire ") + "to " + tab(far));
+        strands.add(wire.strand().orElseGet(() -> "the wire to " + tab(far)));
       }
-      return String.join(" and ", strands);
+      return (wires.stream().allMatch(w -> w.strand().isPresent())
+              ? strands.size() == 1 ? "strand " : "strands "
+              : "")
+          + String.join(" and ", strands);
     }
 
     /** {@return whether a place is the free lead of a part, not a tab of what it is soldered to} */

@@ -20,11 +20,11 @@ import kumite.working.Working;
  * the highest on top, and each part stands between its two nets, where no other part stands.
  */
 final class CircuitSketch extends Pane {
-  private static final double WIDTH = 222;
+  private static final double WIDTH = 200;
   private static final double TOP = 24;
   private static final double FOOT = 142;
-  private static final double FIRST = 66;
-  private static final double LABELLED_PITCH = 74;
+  private static final double FIRST = 60;
+  private static final double LABELLED_PITCH = 78;
   private static final double BARE_PITCH = 26;
   private static final double BODY = 20;
   private static final int MOST_COLUMNS = 6;

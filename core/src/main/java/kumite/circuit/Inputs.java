@@ -303,7 +303,8 @@ public final class Inputs {
               known(net, atRest, down),
               known(net, down, atRest)));
     }
-    return new Sketch(network.name(idle.net), how(look), told, branches, List.copyOf(shown.values()));
+    return new Sketch(
+        network.name(idle.net), how(look), told, branches, List.copyOf(shown.values()));
   }
 
   private double known(int net, Map<Integer, Double> first, Map<Integer, Double> second) {

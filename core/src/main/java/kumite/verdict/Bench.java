@@ -130,7 +130,7 @@ public record Bench(
     circuit.ifPresent(
         wired -> {
           findings.addAll(NetChecks.of(build, loom, wired.asBuilt(), wired.planned()));
-          findings.addAll(PowerChecks.of(build, loom, paths, wired));
+          findings.addAll(power(build, loom, layout, paths, wired, timing, solves));
         });
     findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
     findings.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
@@ -151,6 +151,34 @@ public record Bench(
             solves);
     trial.bench = bench;
     return bench;
+  }
+
+  /**
+   * Before a short is out nothing can be solved; volts are then judged as planned, so that what
+   * else is wrong is known, and nothing is called fine.
+   */
+  private static List<Finding> power(
+      Build build,
+      Loom loom,
+      ReportLayout layout,
+      List<SignalPath> paths,
+      Wired wired,
+      Timing timing,
+      Solves solves) {
+    if (wired.inputs().dead().isEmpty()) {
+      return PowerChecks.of(build, loom, paths, wired);
+    }
+    Inputs planned = Inputs.of(wired.planned(), wired.inputs().looks(), solves);
+    Wired as =
+        new Wired(
+            wired.planned(),
+            wired.planned(),
+            planned,
+            Budget.of(build, wired.planned().board(), loom, planned));
+    List<SignalPath> ways = SignalPath.all(loom, layout, Optional.of(planned), Latency.of(timing));
+    return PowerChecks.of(build, loom, ways, as).stream()
+        .filter(finding -> finding.severity() != Severity.FINE)
+        .toList();
   }
 
   private List<Finding> from(Station station) {

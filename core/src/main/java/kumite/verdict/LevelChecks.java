@@ -49,7 +49,7 @@ final class LevelChecks {
     if (board.fiveVoltTolerant()) {
       return;
     }
-    double limit = board.logicVolts() * 1.05 + OVER_SUPPLY_V;
+    double limit = board.logicVolts() + OVER_SUPPLY_V;
     for (SignalPath path : paths) {
       Optional<InputLevels> levels = path.levels().filter(l -> l.mostVolts() > limit);
       if (levels.isEmpty()) {

@@ -39,6 +39,11 @@ public final class Remedy {
     return new Remedy(proposals, newJudge);
   }
 
+  /** Whether asking for the fix costs nothing. */
+  synchronized boolean known() {
+    return answer != null || proposals.isEmpty();
+  }
+
   synchronized Optional<Fix> fix(Finding finding) {
     if (answer == null) {
       answer =

@@ -100,6 +100,16 @@ final class Window {
           20,
           TimeUnit.SECONDS,
           () -> onFx(() -> workbench().bench().get().build().equals(workbench().build().get())));
+      // The buttons of fixes come once they have been tried.
+      WaitForAsyncUtils.waitFor(
+          20,
+          TimeUnit.SECONDS,
+          () ->
+              onFx(
+                  () ->
+                      workbench().bench().get().findings().stream()
+                          .filter(f -> f.station() == workbench().station().get())
+                          .allMatch(kumite.verdict.Finding::fixKnown)));
       WaitForAsyncUtils.waitForFxEvents();
     } catch (java.util.concurrent.TimeoutException e) {
       throw new AssertionError("the bench never caught up with the build", e);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import javafx.scene.control.Button;
 import javafx.scene.control.Hyperlink;
@@ -17,6 +18,7 @@ import javafx.scene.layout.VBox;
 import kumite.name.ControlId;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
+import kumite.verdict.Fix;
 import kumite.verdict.Severity;
 import kumite.verdict.Station;
 import kumite.working.Working;
@@ -57,6 +59,17 @@ final class FindingsPane extends VBox {
     here.sort(
         Comparator.comparing((Finding f) -> !aboutSelection(f)).thenComparing(Finding::severity));
     cards.getChildren().setAll(here.stream().map(this::card).toList());
+    List<Finding> untried = here.stream().filter(f -> !f.fixKnown()).toList();
+    if (!untried.isEmpty()) {
+      workbench.workOutFixes(
+          bench,
+          untried,
+          () -> {
+            if (workbench.bench().get() == bench && workbench.station().get() == station) {
+              show();
+            }
+          });
+    }
     if (here.isEmpty()) {
       Label none = new Label(nothingHere(bench, station));
       none.setWrapText(true);
@@ -110,8 +123,7 @@ final class FindingsPane extends VBox {
     foot.getStyleClass().add("card-foot");
     foot.setPrefWrapLength(210);
     foot.setMinWidth(0); // a flow pane would ask for its longest button unwrapped
-    finding
-        .fix()
+    (finding.fixKnown() ? finding.fix() : Optional.<Fix>empty())
         .ifPresent(
             fix -> {
               Button button = new Button(fix.label());
@@ -129,9 +141,10 @@ final class FindingsPane extends VBox {
     }
     card.setOnMouseClicked(
         event ->
-            finding.about().stream()
+            workbench.bench().get().build().controls().stream()
+                .filter(control -> finding.isAbout(control.id().text()))
                 .findFirst()
-                .ifPresent(id -> workbench.select(new ControlId(id.split("\\.")[0]))));
+                .ifPresent(control -> workbench.select(control.id())));
     return card;
   }
 

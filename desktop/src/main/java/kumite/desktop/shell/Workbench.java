@@ -25,6 +25,7 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Finding;
 import kumite.verdict.Station;
 
 /**
@@ -62,6 +63,9 @@ public final class Workbench {
   private Optional<Build> previewBase = Optional.empty();
   private long seed = 1;
 
+  /** The newest bench, maybe not shown yet; the next one is made from it. */
+  private volatile Bench last;
+
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(
           task -> {
@@ -84,7 +88,8 @@ public final class Workbench {
     this.catalogue = catalogue;
     this.build = new ReadOnlyObjectWrapper<>(first);
     this.saved = new ReadOnlyObjectWrapper<>(first);
-    this.bench = new ReadOnlyObjectWrapper<>(Bench.of(first, catalogue));
+    this.last = Bench.of(first, catalogue);
+    this.bench = new ReadOnlyObjectWrapper<>(last);
     selectFirstPath();
   }
 
@@ -267,7 +272,8 @@ public final class Workbench {
     file.set(from);
     saved.set(next);
     build.set(next);
-    bench.set(Bench.of(next, catalogue));
+    last = Bench.of(next, catalogue);
+    bench.set(last);
     selectFirstPath();
   }
 
@@ -300,12 +306,32 @@ public final class Workbench {
       return; // a newer one was worked out in its place
     }
     try {
-      Bench worked = Bench.of(next, catalogue);
+      Bench worked = last.next(next);
+      last = worked;
       Platform.runLater(() -> show(worked));
     } catch (RuntimeException e) {
       Platform.runLater(() -> complain("This could not be worked out: " + e.getMessage()));
       throw e;
     }
+  }
+
+  /**
+   * Works out the fixes of findings, off the interface thread; trying one costs a re-check.
+   *
+   * @param of the bench they belong to; once another one is worked out, the rest is left
+   * @param then run on the interface thread when all are known
+   */
+  void workOutFixes(Bench of, List<Finding> findings, Runnable then) {
+    worker.execute(
+        () -> {
+          for (Finding finding : findings) {
+            if (last != of) {
+              return;
+            }
+            finding.fix();
+          }
+          Platform.runLater(then);
+        });
   }
 
   private void show(Bench worked) {

@@ -104,6 +104,11 @@ public record Finding(
     return remedy.fix(this);
   }
 
+  /** {@return whether the fix has been worked out, so that asking for it costs nothing} */
+  public boolean fixKnown() {
+    return remedy.known();
+  }
+
   /**
    * {@return whether another finding says the same, of all this one is about or of a part of it}
    */

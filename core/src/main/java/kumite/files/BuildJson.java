@@ -286,7 +286,12 @@ final class BuildJson {
     }
     BoardChoice choice =
         key.make(
-            () -> new BoardChoice(kind, placement(key), key.word("seat", BoardChoice.Seat.class)));
+            () ->
+                new BoardChoice(
+                    kind,
+                    placement(key),
+                    key.word("seat", BoardChoice.Seat.class),
+                    key.has("connectors_off") && key.truth("connectors_off")));
     key.done();
     return choice;
   }
@@ -360,6 +365,9 @@ final class BuildJson {
               node.put("kind", board.kind());
               place(node, board.placement());
               node.put("seat", word(board.seat()));
+              if (board.stripped()) {
+                node.put("connectors_off", true);
+              }
             });
     root.set("loom", LoomJson.write(build.loom()));
     ObjectNode map = root.putObject("map");

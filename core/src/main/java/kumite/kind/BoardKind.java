@@ -142,15 +142,18 @@ public record BoardKind(
    * @param standoffHoleMm the clearance hole for their screws
    * @param plugWidthMm width of the plug's grip; 0 where nothing is plugged in
    * @param plugReachMm from the board's back edge to where the cable has bent away
+   * @param strippedMm like the height, with the connectors taken off its face; the same where it has
+   *     none, or where they stay
    */
   public record Seating(
       double heightMm,
       List<Point> standoffs,
       double standoffHoleMm,
       double plugWidthMm,
-      double plugReachMm) {
+      double plugReachMm,
+      double strippedMm) {
     /** A board on 16 mm of height without standoffs or plug. */
-    public static final Seating BARE = new Seating(16, List.of(), 0, 0, 0);
+    public static final Seating BARE = new Seating(16, List.of(), 0, 0, 0, 16);
 
     public Seating {
       standoffs = List.copyOf(standoffs);
@@ -158,6 +161,8 @@ public record BoardKind(
         throw new IllegalArgumentException(
             "a board sits above 0 and up to 200 mm high, its plug takes 0 or more");
       }
+      Check.above(0, strippedMm, "stripped_mm");
+      Check.between(0, heightMm, strippedMm, "stripped_mm");
     }
   }
 

@@ -77,7 +77,8 @@ final class Cutter {
   }
 
   Strand.End terminal(Terminal terminal) {
-    Landing.How how = board.brain().solder() ? Landing.How.HOLE : Landing.How.HEADER_PIN;
+    boolean soldered = build.board().filter(choice -> choice.soldered(board)).isPresent();
+    Landing.How how = soldered ? Landing.How.HOLE : Landing.How.HEADER_PIN;
     return new Strand.End(Joint.board(terminal.name()), "board", terminal.name(), Landing.of(how));
   }
 

@@ -72,7 +72,7 @@ final class Lengths {
     boolean onFloor = onFloor();
     double drop =
         onFloor
-            ? Math.max(0, build.panel().depthAtMm(at.yMm()) - depthMm - board.seating().heightMm())
+            ? Math.max(0, build.panel().depthAtMm(at.yMm()) - depthMm - boardHeightMm())
             : 0;
     double round = ways.mm(at, terminal) - dx - dy;
     Working.Value loop = loop(at, terminal, dx + dy + round + drop + 2 * laying.slackMm());
@@ -91,6 +91,10 @@ final class Lengths {
             + drop
             + 2 * laying.slackMm()
             + loopMm(at, terminal, dx + dy + round + drop));
+  }
+
+  private double boardHeightMm() {
+    return build.board().map(b -> b.heightMm(board)).orElse(board.seating().heightMm());
   }
 
   private boolean onFloor() {

@@ -350,7 +350,8 @@ public final class Arrange {
             new BoardChoice(
                 kind.id(),
                 at,
-                build.board().map(BoardChoice::seat).orElse(BoardChoice.Seat.FLOOR))));
+                build.board().map(BoardChoice::seat).orElse(BoardChoice.Seat.FLOOR),
+                false)));
   }
 
   /** {@return the label of a single control, or how many there are} */

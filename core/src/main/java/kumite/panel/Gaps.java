@@ -137,7 +137,7 @@ public record Gaps(List<Gap> list) {
       if (choice.seat() == BoardChoice.Seat.PANEL) {
         return belowMm > 0;
       }
-      return floorMm - belowMm - kind.seating().heightMm() < BEND_MM;
+      return floorMm - belowMm - choice.heightMm(kind) < BEND_MM;
     }
   }
 
@@ -342,7 +342,7 @@ public record Gaps(List<Gap> list) {
                     Working.value("H", floor, 1, "mm", "underside of panel to case floor"),
                     Working.value("D", below, 1, "mm", "body"),
                     Working.value(
-                        "B", board.kind().seating().heightMm(), 1, "mm", "board on its standoffs"),
+                        "B", board.choice().heightMm(board.kind()), 1, "mm", "board on its standoffs"),
                     Working.value("needed", BODY_MM, 1, "mm", "sideways")),
                 Working.number(between.gapMm(), 1) + " mm sideways",
                 Source.common("heights of boards and standoffs vary: measure yours"))));

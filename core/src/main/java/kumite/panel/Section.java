@@ -127,7 +127,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
             kind -> {
               Gaps.BoardRoom room = Gaps.BoardRoom.of(choice.get(), kind);
               boolean hangs = choice.get().seat() == BoardChoice.Seat.PANEL;
-              double height = kind.seating().heightMm();
+              double height = choice.get().heightMm(kind);
               chord(room.outline(), line)
                   .ifPresent(
                       c -> {

@@ -84,7 +84,11 @@ record BoardData(
   }
 
   record SeatingData(
-      double heightMm, double[][] standoffsMm, double standoffHoleMm, double[] plugMm) {
+      double heightMm,
+      double[][] standoffsMm,
+      double standoffHoleMm,
+      double[] plugMm,
+      Double strippedMm) {
     BoardKind.Seating toSeating() {
       return new BoardKind.Seating(
           heightMm,
@@ -93,7 +97,8 @@ record BoardData(
               : Arrays.stream(standoffsMm).map(at -> new Point(at[0], at[1])).toList(),
           standoffHoleMm,
           plugMm == null ? 0 : plugMm[0],
-          plugMm == null ? 0 : plugMm[1]);
+          plugMm == null ? 0 : plugMm[1],
+          strippedMm == null ? heightMm : strippedMm);
     }
 
     static SeatingData of(BoardKind.Seating seating) {
@@ -103,7 +108,8 @@ record BoardData(
               .map(at -> new double[] {at.xMm(), at.yMm()})
               .toArray(double[][]::new),
           seating.standoffHoleMm(),
-          new double[] {seating.plugWidthMm(), seating.plugReachMm()});
+          new double[] {seating.plugWidthMm(), seating.plugReachMm()},
+          seating.strippedMm() == seating.heightMm() ? null : seating.strippedMm());
     }
   }
 

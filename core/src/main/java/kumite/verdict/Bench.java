@@ -123,6 +123,7 @@ public record Bench(
             () -> {
               Nudge.Search search = new Nudge.Search(build, catalogue);
               List<Finding> found = new ArrayList<>(PanelChecks.of(build, catalogue, gaps, search));
+              found.addAll(BoardChecks.of(build, catalogue));
               found.addAll(HandChecks.of(build, catalogue, reach, search));
               return found;
             }));

@@ -412,7 +412,8 @@ public final class NetFaults {
 
   private Map<Joint, Landing> landings() {
     Map<Joint, Landing> landings = new HashMap<>();
-    Landing.How terminal = board.brain().solder() ? Landing.How.HOLE : Landing.How.HEADER_PIN;
+    boolean soldered = build.board().filter(choice -> choice.soldered(board)).isPresent();
+    Landing.How terminal = soldered ? Landing.How.HOLE : Landing.How.HEADER_PIN;
     board.terminals().forEach(t -> landings.put(Joint.board(t.name()), Landing.of(terminal)));
     for (ContactSite site : loom.sites()) {
       Landing tab = Landing.tab(site.kind().tabMm());

@@ -242,4 +242,34 @@ public class TogetherTest {
     build.controls().forEach(c -> all.add(new ContactId(c.id(), "")));
     assertThat(pressed(inputs, all)).isEqualTo(all);
   }
+
+  /** An island of hundreds of nodes: 120 buttons on one ladder, each by its nodal equations. */
+  @Test
+  public void aLadderOfHundredsOfNodesIsSolved() {
+    Build build = RandomBuilds.sharing(Topology.LADDER, 120, new SplittableRandom(2));
+    Inputs inputs = inputs(build, wiring(build));
+    Look look = inputs.looks().all().get(0);
+    List<Double> ohms = ((Look.Step) look.how()).ohms();
+    List<Sharing.Seat> seats = loom(build).sharings().get(0).seats();
+    double below = 0;
+    for (int k = 0; k < seats.size(); k++) {
+      below += k > 0 ? ohms.get(k) : 0;
+      ContactId id = seats.get(k).site().id();
+      double wanted = 3.3 * (below + 0.1) / (below + 0.1 + ohms.get(0));
+      assertThat(inputs.see(c -> c.equals(id) ? 1 : 0).get(look).volts())
+          .isCloseTo(wanted, within(1e-6));
+    }
+  }
+
+  /** A source across a source, or a supply on ground: named, and nothing is reported. */
+  @Test
+  public void aLoopOfSourcesIsNamedAndNothingWorks() {
+    Build build = RandomBuilds.sharing(Topology.MATRIX, 6, new SplittableRandom(3));
+    for (String wire : new String[] {"board:3V3 - board:GND", "board:3V3 - board:5V"}) {
+      Inputs inputs = inputs(build, wiring(build).with(kumite.name.Jumper.parse(wire)));
+      assertThat(inputs.dead()).isPresent();
+      assertThat(pressed(inputs, some(build, 4, new SplittableRandom(1)))).isEmpty();
+      assertThat(inputs.levels().values()).noneMatch(InputLevels::readable);
+    }
+  }
 }

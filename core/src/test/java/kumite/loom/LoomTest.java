@@ -208,4 +208,49 @@ public class LoomTest {
                     .doesNotContain(
                         WireColour.of(WireColour.Hue.BK), WireColour.of(WireColour.Hue.RD)));
   }
+
+  /**
+   * Of plans of equal length the one in order is taken: a lever's contacts, which all come from one
+   * place, lie on the board in the order they are wired, side by side.
+   */
+  @Test
+  public void contactsOfOneControlLieInOrderAlongTheBoard() {
+    kumite.build.Build build =
+        kumite.Builds.wired(
+            kumite.build.Build.empty("Lever")
+                .withControl(
+                    kumite.build.Control.of(
+                        new kumite.name.ControlId("lever"),
+                        "Lever",
+                        "lever-8",
+                        kumite.measure.Placement.at(60, 60))),
+            "native-3v3-26");
+    Loom loom = Loom.of(build, kumite.parts.Catalogue.standard());
+    kumite.kind.BoardKind board =
+        kumite.parts.Catalogue.standard().boardOf(build).orElseThrow();
+    List<Integer> places =
+        loom.sites().stream()
+            .map(
+                site ->
+                    board.terminals().indexOf(loom.pinOf(site.id()).orElseThrow().terminal()))
+            .toList();
+    assertThat(places).hasSize(4).isSorted();
+    assertThat(places.get(3) - places.get(0)).as("side by side").isLessThanOrEqualTo(4);
+  }
+
+  /** A plan does not hang on the one before it: beginning from another's prices gives the same. */
+  @Test
+  public void aPlanBegunFromAnotherIsTheSame() {
+    java.util.SplittableRandom random = new java.util.SplittableRandom(12);
+    kumite.parts.Catalogue catalogue = kumite.parts.Catalogue.standard();
+    kumite.build.Build build = kumite.RandomBuilds.any(random);
+    Loom loom = Loom.of(build, catalogue);
+    for (int edit = 0; edit < 200; edit++) {
+      build = kumite.RandomBuilds.edited(build, random);
+      loom = Loom.of(build, catalogue, java.util.Optional.of(loom));
+      Loom fresh = Loom.of(build, catalogue);
+      assertThat(loom.plan().choices()).isEqualTo(fresh.plan().choices());
+      assertThat(loom.strands()).isEqualTo(fresh.strands());
+    }
+  }
 }

@@ -395,6 +395,20 @@ public class BenchTest {
       },
       {"LM-17", look, true, board("pad-unknown")},
       {
+        "PN-18",
+        stop,
+        true,
+        (UnaryOperator<Build>)
+            b ->
+                Builds.wired(Builds.buttons(60, 40), "encoder-12-rail")
+                    .withControls(List.of())
+                    .withMapping(Mapping.EMPTY)
+                    .withPanel(
+                        b.panel()
+                            .withInside(
+                                b.panel().inside().deeperBy(12 - b.panel().inside().depthMm())))
+      },
+      {
         "PW-05",
         look,
         true,

@@ -22,6 +22,7 @@ import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.kind.ContactKind;
 import kumite.map.TargetText;
+import kumite.loom.Strand;
 import kumite.verdict.Bench;
 import kumite.working.Working;
 
@@ -179,18 +180,7 @@ public final class PathStrip extends HBox {
     hops.add(contact(path, at, times));
     hops.add(
         path.strand()
-            .map(
-                s ->
-                    new PathTrack.Hop(
-                        s.id() + " " + s.colour() + " · " + s.lengthMm() + " mm",
-                        s.gaugeAwg() + " AWG",
-                        held,
-                        false,
-                        s.colour().words()
-                            + ", from "
-                            + s.from().words()
-                            + " to "
-                            + s.to().words()))
+            .map(s -> strand(bench, s, held))
             .orElse(
                 new PathTrack.Hop(
                     "no strand", "choose a board", false, true, "Nothing is wired yet")));
@@ -247,6 +237,23 @@ public final class PathStrip extends HBox {
             false,
             path.function().isEmpty() ? "Name it at the Map station" : "What the host does"));
     return hops;
+  }
+
+  /** The strand as it is: one that was left out is told here too. */
+  private static PathTrack.Hop strand(Bench bench, Strand strand, boolean held) {
+    boolean there =
+        bench.wiring().filter(w -> w.wires().containsKey(strand.wire())).isPresent();
+    return new PathTrack.Hop(
+        strand.id() + " " + strand.colour() + " · " + strand.lengthMm() + " mm",
+        there ? strand.gaugeAwg() + " AWG" : "left out",
+        held && there,
+        !there,
+        strand.colour().words()
+            + ", from "
+            + strand.from().words()
+            + " to "
+            + strand.to().words()
+            + (there ? "" : "; it was left out by hand"));
   }
 
   private static PathTrack.Hop contact(SignalPath path, double at, Optional<Trace.Hops> times) {

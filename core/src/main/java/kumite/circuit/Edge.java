@@ -41,6 +41,17 @@ record Edge(Kind kind, int a, int b, Component part, int index, String terminal)
     LEAK
   }
 
+  /** Each way is there once, so that it is told apart by being itself; thousands are looked up. */
+  @Override
+  public boolean equals(Object other) {
+    return this == other;
+  }
+
+  @Override
+  public int hashCode() {
+    return System.identityHashCode(this);
+  }
+
   int other(int net) {
     return a == net ? b : a;
   }

@@ -9,6 +9,7 @@ import kumite.component.Component;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Looks;
+import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.wiring.Net;
 import kumite.wiring.Wiring;
@@ -54,6 +55,7 @@ final class Network {
   private final double[] sources;
   private final List<List<Edge>> edges = new ArrayList<>();
   private final Map<Integer, List<Component.Register>> registers = new HashMap<>();
+  private final List<ContactId> contacts = new ArrayList<>();
   private final Optional<String> dead;
 
   Network(Wiring wiring, Looks looks, Solves solves) {
@@ -92,7 +94,13 @@ final class Network {
 
   // ---- what there is
 
+  /** {@return the contacts of all its parts, as the parts name them} */
+  List<ContactId> contacts() {
+    return contacts;
+  }
+
   private void edgesOf(Component part) {
+    part.moved().ifPresent(contacts::add);
     if (part instanceof Component.Pole pole) {
       add(Edge.Kind.OPEN_CONTACT, pole.open(), pole.common(), part, 0);
       add(Edge.Kind.RESTING_CONTACT, pole.closed(), pole.common(), part, 0);

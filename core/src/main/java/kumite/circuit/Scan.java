@@ -3,6 +3,7 @@ package kumite.circuit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +35,16 @@ final class Scan {
 
   Scan(Network network, ToDoubleFunction<ContactId> hands) {
     this.network = network;
-    this.hands = hands;
+    // Hands are asked once for each contact; the parts name theirs by the same object every time.
+    Map<ContactId, Double> asked = new IdentityHashMap<>();
+    for (ContactId contact : network.contacts()) {
+      asked.put(contact, hands.applyAsDouble(contact));
+    }
+    this.hands =
+        contact -> {
+          Double travel = asked.get(contact);
+          return travel != null ? travel : hands.applyAsDouble(contact);
+        };
     // Between looks registers are neither loading nor clocked, and select lines are low.
     for (Look look : network.looks().all()) {
       if (look.how() instanceof Look.Bit bit) {

@@ -2,6 +2,7 @@ package kumite.component;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import kumite.kind.Lamp;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
@@ -18,6 +19,11 @@ public sealed interface Component {
   /** {@return what to buy, such as {@code resistor 150 ohm}; parts of one kind say the same} */
   String words();
 
+  /** The contact that a hand moves it by, where it is part of a control. */
+  default Optional<ContactId> moved() {
+    return Optional.empty();
+  }
+
   /** Whether it is bought and soldered beside the controls and the board themselves. */
   default boolean fitted() {
     return false;
@@ -32,6 +38,11 @@ public sealed interface Component {
     @Override
     public List<Joint> ends() {
       return List.of(common, open, closed);
+    }
+
+    @Override
+    public Optional<ContactId> moved() {
+      return Optional.of(contact);
     }
 
     @Override
@@ -56,6 +67,11 @@ public sealed interface Component {
     }
 
     @Override
+    public Optional<ContactId> moved() {
+      return Optional.of(contact);
+    }
+
+    @Override
     public String words() {
       return "stepped switch";
     }
@@ -73,6 +89,11 @@ public sealed interface Component {
     @Override
     public List<Joint> ends() {
       return List.of(low, wiper, high);
+    }
+
+    @Override
+    public Optional<ContactId> moved() {
+      return Optional.of(contact);
     }
 
     @Override
@@ -257,6 +278,11 @@ public sealed interface Component {
     }
 
     @Override
+    public Optional<ContactId> moved() {
+      return Optional.of(contact);
+    }
+
+    @Override
     public String words() {
       return "a person's skin";
     }
@@ -273,6 +299,11 @@ public sealed interface Component {
     @Override
     public List<Joint> ends() {
       return List.of(out, supply, ground);
+    }
+
+    @Override
+    public Optional<ContactId> moved() {
+      return Optional.of(contact);
     }
 
     @Override

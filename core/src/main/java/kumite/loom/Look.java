@@ -81,6 +81,12 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
     public static final double FULL_OHM = 100_000;
   }
 
+  /** Looks are keys of every answer: what tells most of them apart is enough. */
+  @Override
+  public int hashCode() {
+    return 31 * contact.hashCode() + read.name().hashCode();
+  }
+
   /** {@return whether volts are taken as they are, so that no threshold counts} */
   public boolean measured() {
     return how instanceof Volts

@@ -171,7 +171,9 @@ public record WhatIf(
     for (ContactId id : ids) {
       InputLevels level = inputs.levels().get(id);
       if (level == null || !level.readable()) {
-        return Optional.of("the level cannot be told");
+        return Optional.of(
+            loom.site(id).map(site -> site.label() + ": ").orElse("")
+                + "the level cannot be told");
       }
       if (level.look().how() instanceof Look.Step step
           && step.ohms().size() > 1

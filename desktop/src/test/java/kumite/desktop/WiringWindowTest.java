@@ -250,4 +250,71 @@ public class WiringWindowTest {
     }
     all.assertAll();
   }
+
+  /**
+   * From an empty build in one go: buttons, a board, a ladder, a wire left out by hand. The strip,
+   * the findings, the volts and the host tell of it; its repair brings the press back.
+   */
+  @Test
+  public void aLadderIsBuiltBrokenByHandFoundAndMended() throws Exception {
+    window = Window.open(folder.resolve("state"));
+    window.click("#add-first");
+    for (int i = 0; i < 3; i++) {
+      window.add("button-30");
+    }
+    window.click("#station-loom");
+    window.click("#use-first-board");
+    window.click("#brain-native-3v3-26");
+    window.click("#station-map");
+    window.click("#map-rest");
+    window.click("#station-loom");
+    window.choose("What if");
+    window.click("#use-resistor-ladder");
+    assertThat(window.bench().wiring().orElseThrow().parts().toString()).contains("PULL_UP");
+    window.choose("Cut list");
+    select("button-4");
+    assertThat(pressed()).containsExactly(4);
+    window.choose("By hand");
+    String wire =
+        window.bench().loom().strands().stream()
+            .map(kumite.loom.Strand::wire)
+            .filter(w -> w.toString().contains("button-3:R"))
+            .findFirst()
+            .orElseThrow()
+            .toString();
+    window.type("#hand-wire", wire);
+    window.click("#hand-leave");
+    assertThat(first(window.bench()).orElseThrow().code()).isEqualTo("NT-06");
+    select("button-4");
+    assertThat(pressed()).as("beyond the break").isEmpty();
+    select("button-2");
+    assertThat(pressed()).as("before the break").containsExactly(2);
+    window.click("#station-power");
+    assertThat(window.bench().findings().stream().map(Finding::code)).contains("PW-06");
+    window.click("#station-loom");
+    fix("NT-06");
+    select("button-4");
+    assertThat(pressed()).containsExactly(4);
+    window.click("#station-power");
+    String sheet = kumite.files.Tables.fittings(window.bench());
+    assertThat(sheet.lines().count()).as("a pull-up and three rungs").isEqualTo(1 + 4);
+  }
+
+  /** The buttons the host sees while the shown path is held on the strip. */
+  private java.util.List<Integer> pressed() {
+    javafx.scene.Node press = window.find("#press");
+    window.hands.moveTo(press).press(javafx.scene.input.MouseButton.PRIMARY);
+    window.settle();
+    kumite.hid.HostView seen =
+        kumite.hid.HostView.of(
+            window.bench().layout().fields(),
+            Window.onFx(() -> window.workbench().trace().get())
+                .orElseThrow()
+                .last(0)
+                .orElseThrow()
+                .toBytes());
+    window.hands.release(javafx.scene.input.MouseButton.PRIMARY);
+    window.settle();
+    return seen.on().stream().map(kumite.hid.Usage::id).sorted().toList();
+  }
 }

@@ -23,8 +23,8 @@ final class CircuitSketch extends Pane {
   private static final double WIDTH = 200;
   private static final double TOP = 24;
   private static final double FOOT = 142;
-  private static final double FIRST = 60;
-  private static final double LABELLED_PITCH = 78;
+  private static final double FIRST = 54;
+  private static final double LABELLED_PITCH = 86;
   private static final double BARE_PITCH = 26;
   private static final double BODY = 20;
   private static final int MOST_COLUMNS = 6;
@@ -147,7 +147,8 @@ final class CircuitSketch extends Pane {
     double y = levels.getOrDefault(sketch.place(), (TOP + FOOT) / 2);
     Label pin = new Label(sketch.place());
     pin.getStyleClass().addAll("mono", "circuit-pin");
-    pin.setMaxWidth(FIRST - 18);
+    pin.setMaxWidth(FIRST - 14);
+    pin.setTooltip(new Tooltip(sketch.place()));
     pin.relocate(0, y - 12);
     getChildren().add(pin);
   }

@@ -14,7 +14,7 @@ import kumite.loom.Look;
  * Inputs that are wired alike.
  *
  * @param title what they are, such as {@code Lamp on its contact: Horn}
- * @param levels those of the first of them
+ * @param levels those of the first of them; of a ladder of the last
  * @param paths all of them
  */
 public record InputKind(String title, InputLevels levels, List<SignalPath> paths) {
@@ -30,7 +30,10 @@ public record InputKind(String title, InputLevels levels, List<SignalPath> paths
     }
     List<InputKind> kinds = new ArrayList<>();
     for (List<SignalPath> members : alike.values()) {
-      InputLevels levels = members.get(0).levels().orElseThrow();
+      // Of a ladder the last step shows all its rungs.
+      boolean ladder = members.get(0).levels().orElseThrow().look().how() instanceof Look.Step;
+      InputLevels levels =
+          members.get(ladder ? members.size() - 1 : 0).levels().orElseThrow();
       String title = words(levels);
       kinds.add(
           new InputKind(

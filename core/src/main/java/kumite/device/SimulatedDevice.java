@@ -194,7 +194,8 @@ public final class SimulatedDevice {
 
     private boolean differs(Look look, Seen seen) {
       Seen first = atFirst.get(look);
-      return seen.pressed() != first.pressed() || seen.code() != first.code();
+      boolean travels = look.measured() && !(look.how() instanceof Look.Step);
+      return travels ? seen.code() != first.code() : seen.pressed() != first.pressed();
     }
 
     /** Each set of closed contacts is solved once. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import kumite.build.Build;
 import kumite.kind.BoardKind;
 import kumite.kind.Landing;
@@ -30,6 +31,7 @@ final class Cutter {
   private final List<Strand> strands = new ArrayList<>();
   private final Set<String> taken = new HashSet<>();
   private final Runs runs;
+  private final Map<String, Point> spots = new TreeMap<>();
   private int ways;
   private int carrierStrands;
 
@@ -48,6 +50,15 @@ final class Cutter {
 
   Runs runs() {
     return runs;
+  }
+
+  /** {@return where parts sit that are no controls: carriers, splices, strips, the common pad} */
+  Map<String, Point> spots() {
+    return spots;
+  }
+
+  void spot(String part, Point at) {
+    spots.put(part, at);
   }
 
   // ---- ends
@@ -171,6 +182,7 @@ final class Cutter {
   Strand.End ladderTop(Sharing sharing, Line tap) {
     String name = sharing.group().name().text();
     Terminal terminal = plan.of(tap.id()).orElseThrow().terminal();
+    spot(name, PinPlan.place(build, terminal));
     Strand.End splice =
         new Strand.End(new Joint(name, "TAP"), name, "splice", Landing.of(Landing.How.JUNCTION));
     strand(
@@ -227,6 +239,7 @@ final class Cutter {
   }
 
   void feedCarrier(Sharing sharing) {
+    spot(sharing.group().name().text(), sharing.carrier().orElseThrow());
     land(sharing, new Rail.Supply(board.logicVolts()), "VCC");
     land(sharing, new Rail.Ground(), "GND");
   }

@@ -51,12 +51,7 @@ public record Harness(List<Bundle> bundles, List<Point> branches) {
     for (Control control : build.controls()) {
       places.put(control.id().text(), round(control.placement().centre()));
     }
-    loom.sharings()
-        .forEach(
-            sharing ->
-                sharing
-                    .carrier()
-                    .ifPresent(at -> places.put(sharing.group().name().text(), round(at))));
+    loom.spots().forEach((part, at) -> places.put(part, round(at)));
     Map<String, List<Point>> routes = new LinkedHashMap<>();
     for (Strand strand : loom.strands()) {
       Point from = place(build, board, places, strand.from().place());

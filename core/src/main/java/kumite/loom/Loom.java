@@ -19,6 +19,7 @@ import kumite.kind.Common;
 import kumite.kind.Landing;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
+import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
@@ -37,6 +38,7 @@ import kumite.parts.Catalogue;
  * @param plan the terminals of the wires
  * @param parts all electrical parts: of controls, lamps, and what groups add
  * @param strands all strands: signals first, then commons, supplies and lamps
+ * @param spots where parts sit that are no controls: carriers, splices, strips, the common pad
  * @param runs the shared sides, in the order they are laid
  * @param bundles the wires that leave the board together, by the board's side
  * @param colours the colour of each wire that has a terminal
@@ -48,6 +50,7 @@ public record Loom(
     PinPlan plan,
     List<Component> parts,
     List<Strand> strands,
+    Map<String, Point> spots,
     List<CommonRun> runs,
     Map<String, List<ContactId>> bundles,
     Map<ContactId, WireColour> colours) {
@@ -61,6 +64,7 @@ public record Loom(
     sharings = List.copyOf(sharings);
     parts = List.copyOf(parts);
     strands = List.copyOf(strands);
+    spots = Collections.unmodifiableMap(spots);
     runs = List.copyOf(runs);
     bundles = Collections.unmodifiableMap(bundles);
     colours = Collections.unmodifiableMap(colours);
@@ -91,7 +95,7 @@ public record Loom(
     Optional<BoardKind> board = catalogue.boardOf(build);
     if (board.isEmpty()) {
       return new Loom(
-          sites, lines, sharings, plan, parts, List.of(), List.of(), Map.of(), Map.of());
+          sites, lines, sharings, plan, parts, List.of(), Map.of(), List.of(), Map.of(), Map.of());
     }
     Map<String, List<ContactId>> bundles = bundles(lines, plan);
     Map<ContactId, WireColour> colours =
@@ -116,6 +120,7 @@ public record Loom(
         plan,
         parts,
         cutter.strands(),
+        cutter.spots(),
         cutter.runs().done(),
         bundles,
         colours);
@@ -185,6 +190,7 @@ public record Loom(
       Lamps.wire(board, site, cutter);
     }
     if (!pads.isEmpty()) {
+      cutter.spot(kumite.name.Joint.PERSON, Grouping.middle(pads));
       cutter.runs().land(new Rail.Ground(), person(pads));
     }
   }

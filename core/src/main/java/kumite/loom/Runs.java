@@ -225,6 +225,7 @@ final class Runs {
     /** One strand from the strip to the board. */
     void feed() {
       if (strip) {
+        cutter.spot(stripEnd().place().part(), PinPlan.place(build, start));
         used.merge(start.name(), 1, Integer::sum);
         cutter.strand(
             'F',

@@ -68,8 +68,12 @@ final class MeasureChecks {
 
   private void buttons(Sharing sharing, Look.Step step) {
     String name = sharing.group().name().text();
-    if (step.ohms().size() < 2) {
-      return;
+    boolean all =
+        sharing.seats().stream()
+            .map(seat -> inputs.levels().get(seat.site().id()))
+            .allMatch(levels -> levels != null && levels.readable());
+    if (step.ohms().size() < 2 || !all) {
+      return; // what cannot be told is told as a stop
     }
     Ladder ladder =
         Ladder.buttons(

@@ -237,6 +237,16 @@ final class NetChecks {
             .map(control -> control.label())
             .findFirst()
             .orElse(joint.part());
-    return joint.part().equals(Joint.BOARD) ? joint.tab() : part + " " + joint.tab();
+    if (joint.part().equals(Joint.BOARD)) {
+      return joint.tab();
+    }
+    // The free lead of a part has no mark on it: it is called by what it is.
+    return switch (joint.tab().substring(joint.tab().lastIndexOf('.') + 1)) {
+      case "R" -> part + "'s resistor";
+      case "D" -> part + "'s diode";
+      case "PULL" -> part + "'s pull-up";
+      case "TAP" -> part + "'s splice";
+      default -> part + " " + joint.tab();
+    };
   }
 }

@@ -91,7 +91,7 @@ final class PlaceChecks {
               loom.sites().size()
                   + " contacts on "
                   + loom.lines().size()
-                  + " wires, "
+                  + (loom.lines().size() == 1 ? " wire, " : " wires, ")
                   + loom.plan().free().size()
                   + " inputs left, of these "
                   + loom.plan().free().stream().filter(PinPlan::keptBack).count()

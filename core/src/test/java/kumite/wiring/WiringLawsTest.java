@@ -263,4 +263,21 @@ public class WiringLawsTest {
     }
     return groups;
   }
+
+  /** Every strand is drawn between places on the panel or its board, none from nowhere. */
+  @Test(dataProvider = "seeds")
+  public void everyEndOfEveryStrandHasItsPlace(int seed) {
+    Build build = RandomBuilds.any(new SplittableRandom(seed));
+    Loom loom = Loom.of(build, CATALOGUE);
+    for (Strand strand : loom.strands()) {
+      for (Strand.End end : List.of(strand.from(), strand.to())) {
+        String part = end.place().part();
+        boolean known =
+            part.equals(Joint.BOARD)
+                || loom.spots().containsKey(part)
+                || build.controls().stream().anyMatch(c -> c.id().text().equals(part));
+        assertThat(known).as("%s of %s", end.place(), strand.id()).isTrue();
+      }
+    }
+  }
 }

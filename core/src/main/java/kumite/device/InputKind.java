@@ -32,8 +32,7 @@ public record InputKind(String title, InputLevels levels, List<SignalPath> paths
     for (List<SignalPath> members : alike.values()) {
       // Of a ladder the last step shows all its rungs.
       boolean ladder = members.get(0).levels().orElseThrow().look().how() instanceof Look.Step;
-      InputLevels levels =
-          members.get(ladder ? members.size() - 1 : 0).levels().orElseThrow();
+      InputLevels levels = members.get(ladder ? members.size() - 1 : 0).levels().orElseThrow();
       String title = words(levels);
       kinds.add(
           new InputKind(

@@ -142,8 +142,8 @@ public record BoardKind(
    * @param standoffHoleMm the clearance hole for their screws
    * @param plugWidthMm width of the plug's grip; 0 where nothing is plugged in
    * @param plugReachMm from the board's back edge to where the cable has bent away
-   * @param strippedMm like the height, with the connectors taken off its face; the same where it has
-   *     none, or where they stay
+   * @param strippedMm like the height, with the connectors taken off its face; the same where it
+   *     has none, or where they stay
    */
   public record Seating(
       double heightMm,

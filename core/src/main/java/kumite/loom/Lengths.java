@@ -71,9 +71,7 @@ final class Lengths {
     double dy = Math.abs(at.yMm() - terminal.yMm());
     boolean onFloor = onFloor();
     double drop =
-        onFloor
-            ? Math.max(0, build.panel().depthAtMm(at.yMm()) - depthMm - boardHeightMm())
-            : 0;
+        onFloor ? Math.max(0, build.panel().depthAtMm(at.yMm()) - depthMm - boardHeightMm()) : 0;
     double round = ways.mm(at, terminal) - dx - dy;
     Working.Value loop = loop(at, terminal, dx + dy + round + drop + 2 * laying.slackMm());
     return Cut.of(

@@ -342,7 +342,11 @@ public record Gaps(List<Gap> list) {
                     Working.value("H", floor, 1, "mm", "underside of panel to case floor"),
                     Working.value("D", below, 1, "mm", "body"),
                     Working.value(
-                        "B", board.choice().heightMm(board.kind()), 1, "mm", "board on its standoffs"),
+                        "B",
+                        board.choice().heightMm(board.kind()),
+                        1,
+                        "mm",
+                        "board on its standoffs"),
                     Working.value("needed", BODY_MM, 1, "mm", "sideways")),
                 Working.number(between.gapMm(), 1) + " mm sideways",
                 Source.common("heights of boards and standoffs vary: measure yours"))));

@@ -172,8 +172,7 @@ public record WhatIf(
       InputLevels level = inputs.levels().get(id);
       if (level == null || !level.readable()) {
         return Optional.of(
-            loom.site(id).map(site -> site.label() + ": ").orElse("")
-                + "the level cannot be told");
+            loom.site(id).map(site -> site.label() + ": ").orElse("") + "the level cannot be told");
       }
       if (level.look().how() instanceof Look.Step step
           && step.ohms().size() > 1

@@ -2,9 +2,7 @@ package kumite.wiring;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -14,9 +12,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import kumite.build.Build;
-import kumite.kind.BoardKind;
-import kumite.kind.Landing;
-import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
 import kumite.name.Joint;
@@ -24,11 +19,7 @@ import kumite.name.Jumper;
 
 /** Holds the wiring as it is against the rules of any wiring, and against the plan. */
 public final class NetFaults {
-  /** A terminal bears this much above its logic supply: common practice, no source. */
-  private static final double OVER_SUPPLY_V = 0.3;
-
   private final Build build;
-  private final BoardKind board;
   private final Loom loom;
   private final Nets nets;
   private final Nets plan;
@@ -41,7 +32,6 @@ public final class NetFaults {
 
   private NetFaults(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
     this.build = build;
-    this.board = asBuilt.board();
     this.loom = loom;
     this.nets = asBuilt.nets();
     this.plan = planned.nets();
@@ -55,121 +45,15 @@ public final class NetFaults {
   /** {@return all faults, the most dangerous first; empty where all is sound} */
   public static List<NetFault> of(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
     NetFaults check = new NetFaults(build, loom, asBuilt, planned);
-    for (Net net : check.nets.joined()) {
-      check.power(net);
-      check.signals(net);
-      check.serial(net);
-    }
+    check.faults.addAll(NetRules.of(asBuilt, check.added));
     check.wrongRails();
     check.misplaced();
     check.grounds();
     check.open();
     check.byHand();
-    check.crowded();
+    check.faults.addAll(Crowding.of(build, loom, check.nets, check.plan, check.added));
     check.faults.sort(Comparator.comparing(NetFault::kind));
     return check.faults;
-  }
-
-  // ---- rules of any wiring
-
-  private void power(Net net) {
-    Optional<Place> source = net.source();
-    if (source.isEmpty()) {
-      return;
-    }
-    Joint supply = source.get().joint();
-    if (net.grounded()) {
-      Joint ground = net.places().stream().filter(Place::zero).findFirst().orElseThrow().joint();
-      tell(NetFault.Kind.SUPPLY_ON_GROUND, between(supply, ground), supply, ground);
-    }
-    for (Place other : net.places()) {
-      if (other.gives() && other.volts() != source.get().volts()) {
-        Joint joint = other.joint();
-        tell(NetFault.Kind.SUPPLIES_JOINED, between(supply, joint), supply, joint);
-        break;
-      }
-    }
-    double volts = net.places().stream().mapToDouble(Place::volts).max().orElse(0);
-    boolean over = !board.fiveVoltTolerant() && volts > board.logicVolts() + OVER_SUPPLY_V;
-    for (Place input : net.places(Place.Role.INPUT)) {
-      // A lamp may be fed by hand from a terminal; only what the plan reads is stuck.
-      tell(
-          over ? NetFault.Kind.TOO_MANY_VOLTS : NetFault.Kind.INPUT_STUCK,
-          between(input.joint(), supply),
-          input.joint(),
-          supply);
-    }
-  }
-
-  private void signals(Net net) {
-    List<Place> inputs = net.places(Place.Role.INPUT);
-    List<Place> drivers = net.places(Place.Role.DRIVE);
-    if (net.grounded()) {
-      Joint ground =
-          net.places().stream()
-              .filter(
-                  p ->
-                      p.role() != Place.Role.INPUT
-                          && p.role() != Place.Role.DRIVE
-                          && p.role() != Place.Role.PASSIVE)
-              .findFirst()
-              .orElseThrow()
-              .joint();
-      for (Place input : inputs) {
-        tell(NetFault.Kind.INPUT_STUCK, between(input.joint(), ground), input.joint(), ground);
-      }
-    } else if (inputs.size() > 1) {
-      Joint one = inputs.get(0).joint();
-      Joint other = inputs.get(1).joint();
-      tell(NetFault.Kind.INPUTS_JOINED, between(one, other), one, other);
-    }
-    if (drivers.size() > 1 || drivers.size() == 1 && (net.rail() || !inputs.isEmpty())) {
-      Joint one = drivers.get(0).joint();
-      Joint other =
-          drivers.size() > 1
-              ? drivers.get(1).joint()
-              : net.places().stream()
-                  .map(Place::joint)
-                  .filter(j -> !j.equals(one))
-                  .min(Comparator.comparing(j -> nets.places().get(j).role()))
-                  .orElseThrow();
-      tell(NetFault.Kind.DRIVERS_JOINED, between(one, other), one, other);
-    }
-  }
-
-  /** TX goes to RX: two devices whose senders, or receivers, are joined are crossed over. */
-  private void serial(Net net) {
-    for (String word : List.of("TX", "RX")) {
-      List<Joint> same =
-          net.places().stream()
-              .map(Place::joint)
-              .filter(joint -> joint.tab().toUpperCase(Locale.ROOT).startsWith(word))
-              .toList();
-      Optional<Joint> other =
-          same.stream().filter(j -> !j.part().equals(same.get(0).part())).findFirst();
-      if (other.isPresent()) {
-        Joint one = same.get(0);
-        List<Jumper> remove = new ArrayList<>(between(one, other.get()));
-        Joint mate = new Joint(one.part(), mate(one.tab()));
-        Joint far = new Joint(other.get().part(), mate(other.get().tab()));
-        remove.addAll(between(mate, far));
-        List<Jumper> join =
-            remove.isEmpty()
-                ? List.of()
-                : List.of(new Jumper(one, far), new Jumper(mate, other.get()));
-        faults.add(
-            new NetFault(
-                NetFault.Kind.SERIAL_NOT_CROSSED,
-                List.of(one, other.get()),
-                remove,
-                List.of(),
-                join));
-      }
-    }
-  }
-
-  private static String mate(String tab) {
-    return (tab.toUpperCase(Locale.ROOT).startsWith("TX") ? "RX" : "TX") + tab.substring(2);
   }
 
   // ---- against the plan
@@ -376,65 +260,7 @@ public final class NetFaults {
     }
   }
 
-  // ---- how many wires an end takes
-
-  private void crowded() {
-    if (added.isEmpty()) {
-      return; // the plan gives no end more than it takes
-    }
-    Map<Joint, Landing> landings = landings();
-    Map<Joint, List<Jumper>> at = new LinkedHashMap<>();
-    for (Jumper wire : nets.wiring().wires().keySet()) {
-      at.computeIfAbsent(wire.a(), j -> new ArrayList<>()).add(wire);
-      at.computeIfAbsent(wire.b(), j -> new ArrayList<>()).add(wire);
-    }
-    at.forEach(
-        (joint, wires) -> {
-          Optional<Landing> landing = Optional.ofNullable(landings.get(joint));
-          int takes = landing.map(l -> l.takes(gauge())).orElse(Integer.MAX_VALUE);
-          Optional<Jumper> last =
-              wires.stream().filter(added::contains).reduce((one, other) -> other);
-          if (wires.size() > takes && last.isPresent()) {
-            faults.add(
-                new NetFault(
-                    NetFault.Kind.CROWDED,
-                    List.of(joint),
-                    List.of(last.get()),
-                    List.of(),
-                    List.of()));
-          }
-        });
-  }
-
-  private int gauge() {
-    return build.loom().laying().gaugeAwg();
-  }
-
-  private Map<Joint, Landing> landings() {
-    Map<Joint, Landing> landings = new HashMap<>();
-    boolean soldered = build.board().filter(choice -> choice.soldered(board)).isPresent();
-    Landing.How terminal = soldered ? Landing.How.HOLE : Landing.How.HEADER_PIN;
-    board.terminals().forEach(t -> landings.put(Joint.board(t.name()), Landing.of(terminal)));
-    for (ContactSite site : loom.sites()) {
-      Landing tab = Landing.tab(site.kind().tabMm());
-      for (Joint joint : plan.places().keySet()) {
-        if (joint.part().equals(site.control().id().text())) {
-          landings.put(joint, tab);
-        }
-      }
-    }
-    for (Strand strand : loom.strands()) {
-      landings.put(strand.from().place(), strand.from().landing());
-      landings.put(strand.to().place(), strand.to().landing());
-    }
-    return landings;
-  }
-
   // ---- ways between places
-
-  private void tell(NetFault.Kind kind, List<Jumper> remove, Joint one, Joint other) {
-    faults.add(new NetFault(kind, List.of(one, other), remove, List.of(), List.of()));
-  }
 
   /** {@return the first wire put in by hand on the shortest way between two places} */
   private List<Jumper> between(Joint a, Joint b) {

@@ -226,13 +226,10 @@ public class LoomTest {
                         kumite.measure.Placement.at(60, 60))),
             "native-3v3-26");
     Loom loom = Loom.of(build, kumite.parts.Catalogue.standard());
-    kumite.kind.BoardKind board =
-        kumite.parts.Catalogue.standard().boardOf(build).orElseThrow();
+    kumite.kind.BoardKind board = kumite.parts.Catalogue.standard().boardOf(build).orElseThrow();
     List<Integer> places =
         loom.sites().stream()
-            .map(
-                site ->
-                    board.terminals().indexOf(loom.pinOf(site.id()).orElseThrow().terminal()))
+            .map(site -> board.terminals().indexOf(loom.pinOf(site.id()).orElseThrow().terminal()))
             .toList();
     assertThat(places).hasSize(4).isSorted();
     assertThat(places.get(3) - places.get(0)).as("side by side").isLessThanOrEqualTo(4);

@@ -21,8 +21,8 @@ import kumite.circuit.Seen;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.kind.ContactKind;
-import kumite.map.TargetText;
 import kumite.loom.Strand;
+import kumite.map.TargetText;
 import kumite.verdict.Bench;
 import kumite.working.Working;
 
@@ -241,8 +241,7 @@ public final class PathStrip extends HBox {
 
   /** The strand as it is: one that was left out is told here too. */
   private static PathTrack.Hop strand(Bench bench, Strand strand, boolean held) {
-    boolean there =
-        bench.wiring().filter(w -> w.wires().containsKey(strand.wire())).isPresent();
+    boolean there = bench.wiring().filter(w -> w.wires().containsKey(strand.wire())).isPresent();
     return new PathTrack.Hop(
         strand.id() + " " + strand.colour() + " · " + strand.lengthMm() + " mm",
         there ? strand.gaugeAwg() + " AWG" : "left out",

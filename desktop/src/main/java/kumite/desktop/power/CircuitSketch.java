@@ -25,6 +25,7 @@ final class CircuitSketch extends Pane {
   private static final double FOOT = 142;
   private static final double FIRST = 54;
   private static final double LABELLED_PITCH = 86;
+  private static final int MOST_LETTERS = 12;
   private static final double BARE_PITCH = 26;
   private static final double BODY = 20;
   private static final int MOST_COLUMNS = 6;
@@ -173,7 +174,19 @@ final class CircuitSketch extends Pane {
     }
     if (labelled && foot - top > 14) {
       String words = branch.words().isEmpty() ? branch.name() : branch.words();
-      note(branch.kind() == Sketch.Kind.LAMP ? "lamp " + words : words, x + 11, middle - 8);
+      part(branch.kind() == Sketch.Kind.LAMP ? "lamp " + words : words, x + 11, middle, foot - top);
+    }
+  }
+
+  /** A part's words: on two lines where one would run into the next column. */
+  private void part(String words, double x, double middle, double height) {
+    boolean two = words.length() > MOST_LETTERS && height > 34 && columns.size() > 1;
+    int cut = two ? words.lastIndexOf(' ', words.length() / 2 + 1) : -1;
+    if (cut > 0) {
+      note(words.substring(0, cut), x, middle - 15);
+      note(words.substring(cut + 1), x, middle - 1);
+    } else {
+      note(words, x, middle - 8);
     }
   }
 

@@ -54,6 +54,7 @@ final class Network {
   private final List<Net> nets;
   private final double[] sources;
   private final List<List<Edge>> edges = new ArrayList<>();
+  private final List<Component.Register> allRegisters = new ArrayList<>();
   private final Map<Integer, List<Component.Register>> registers = new HashMap<>();
   private final List<ContactId> contacts = new ArrayList<>();
   private final Optional<String> dead;
@@ -127,6 +128,7 @@ final class Network {
         add(Edge.Kind.CHANNEL, multiplexer.out(), multiplexer.channels().get(i), part, i);
       }
     } else if (part instanceof Component.Register register) {
+      allRegisters.add(register);
       registers.computeIfAbsent(net(register.out()), n -> new ArrayList<>()).add(register);
     }
   }
@@ -215,6 +217,11 @@ final class Network {
 
   int size() {
     return nets.size();
+  }
+
+  /** {@return all registers, in the order of the wiring} */
+  List<Component.Register> registers() {
+    return allRegisters;
   }
 
   List<Component.Register> registersOn(int net) {

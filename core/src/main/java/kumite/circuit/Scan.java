@@ -1,6 +1,5 @@
 package kumite.circuit;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -181,63 +180,86 @@ final class Scan {
   }
 
   private Logic[] shift(Look.Bit look, Terminal data) {
-    Map<Component.Register, Logic[]> chips = new LinkedHashMap<>();
-    for (Component part : network.wiring().parts()) {
-      if (part instanceof Component.Register register) {
-        Logic[] open = new Logic[register.inputs().size()];
-        Arrays.fill(open, Logic.UNDEFINED);
-        chips.put(register, open);
-      }
+    List<Component.Register> chips = network.registers();
+    Logic[][] states = new Logic[chips.size()][];
+    for (int chip = 0; chip < states.length; chip++) {
+      states[chip] = new Logic[chips.get(chip).inputs().size()];
+      Arrays.fill(states[chip], Logic.UNDEFINED);
     }
-    Conditions idle = new Conditions(hands, rest);
-    Conditions loading = idle.driving(look.load().name(), false);
-    step(chips, loading, loading);
-    step(chips, loading, idle);
-    Conditions clocked = idle.driving(look.clock().name(), true);
+    Conditions at = new Conditions(hands, rest);
+    Lines idle = new Lines(at, chips);
+    Lines loading = new Lines(at.driving(look.load().name(), false), chips);
+    Lines clocked = new Lines(at.driving(look.clock().name(), true), chips);
+    step(states, loading, loading);
+    step(states, loading, idle);
+    Data out = new Data(at, data, chips);
     Logic[] bits = new Logic[look.bits()];
     for (int i = 0; i < bits.length; i++) {
-      bits[i] = data(network.net(Joint.board(data.name())), chips, idle, data);
-      step(chips, idle, clocked);
-      step(chips, clocked, idle);
+      bits[i] = out.read(states);
+      step(states, idle, clocked);
+      step(states, clocked, idle);
     }
     return bits;
+  }
+
+  /** How the lines of all chips stand in one state of the terminals; worked out once. */
+  private final class Lines {
+    private final Logic[] load;
+    private final Logic[] clock;
+    private final Logic[][] inputs;
+    private final Logic[] serial;
+    private final int[] sender;
+
+    Lines(Conditions now, List<Component.Register> chips) {
+      int count = chips.size();
+      load = new Logic[count];
+      clock = new Logic[count];
+      inputs = new Logic[count][];
+      serial = new Logic[count];
+      sender = new int[count];
+      for (int i = 0; i < count; i++) {
+        Component.Register chip = chips.get(i);
+        boolean powered = network.powered(chip.supply(), chip.ground());
+        load[i] = powered ? network.logic(network.net(chip.load()), now) : Logic.UNDEFINED;
+        clock[i] = network.logic(network.net(chip.clock()), now);
+        inputs[i] = load[i] == Logic.LOW ? inputs(chip, now) : new Logic[0];
+        int net = network.net(chip.next());
+        List<Component.Register> sending = network.registersOn(net);
+        sender[i] = sending.size() == 1 ? chips.indexOf(sending.get(0)) : -1;
+        serial[i] = sender[i] < 0 ? network.logic(net, now) : Logic.UNDEFINED;
+      }
+    }
+
+    private Logic[] inputs(Component.Register chip, Conditions now) {
+      return chip.inputs().stream()
+          .map(input -> chipInput(network.net(input), now))
+          .toArray(Logic[]::new);
+    }
+
+    Logic serial(int chip, Logic[][] states) {
+      return sender[chip] < 0 ? serial[chip] : states[sender[chip]][0];
+    }
   }
 
   /**
    * From one state of the lines to the next: load low takes the inputs in, a rising clock shifts.
    */
-  private void step(Map<Component.Register, Logic[]> chips, Conditions before, Conditions after) {
-    Map<Component.Register, Logic> coming = new HashMap<>();
-    chips.forEach((chip, state) -> coming.put(chip, serial(chip, chips, after)));
-    chips.forEach(
-        (chip, state) -> {
-          Logic load = network.logic(network.net(chip.load()), after);
-          Logic was = network.logic(network.net(chip.clock()), before);
-          Logic is = network.logic(network.net(chip.clock()), after);
-          boolean lost =
-              !network.powered(chip.supply(), chip.ground())
-                  || load == Logic.UNDEFINED
-                  || is == Logic.UNDEFINED;
-          if (lost) {
-            Arrays.fill(state, Logic.UNDEFINED);
-          } else if (load == Logic.LOW) {
-            for (int i = 0; i < state.length; i++) {
-              state[i] = chipInput(network.net(chip.inputs().get(i)), after);
-            }
-          } else if (was == Logic.LOW && is == Logic.HIGH) {
-            System.arraycopy(state, 1, state, 0, state.length - 1);
-            state[state.length - 1] = coming.get(chip);
-          }
-        });
-  }
-
-  private Logic serial(
-      Component.Register chip, Map<Component.Register, Logic[]> chips, Conditions now) {
-    int net = network.net(chip.next());
-    List<Component.Register> before = network.registersOn(net);
-    return before.size() == 1 && chips.containsKey(before.get(0))
-        ? chips.get(before.get(0))[0]
-        : network.logic(net, now);
+  private static void step(Logic[][] states, Lines before, Lines after) {
+    Logic[] coming = new Logic[states.length];
+    for (int chip = 0; chip < states.length; chip++) {
+      coming[chip] = after.serial(chip, states);
+    }
+    for (int chip = 0; chip < states.length; chip++) {
+      Logic[] state = states[chip];
+      if (after.load[chip] == Logic.UNDEFINED || after.clock[chip] == Logic.UNDEFINED) {
+        Arrays.fill(state, Logic.UNDEFINED);
+      } else if (after.load[chip] == Logic.LOW) {
+        System.arraycopy(after.inputs[chip], 0, state, 0, state.length);
+      } else if (before.clock[chip] == Logic.LOW && after.clock[chip] == Logic.HIGH) {
+        System.arraycopy(state, 1, state, 0, state.length - 1);
+        state[state.length - 1] = coming[chip];
+      }
+    }
   }
 
   private Logic chipInput(int net, Conditions now) {
@@ -246,18 +268,35 @@ final class Scan {
     return Logic.of(volts(net, now, any), CHIP_LOW * logic, CHIP_HIGH * logic);
   }
 
-  private Logic data(
-      int net, Map<Component.Register, Logic[]> chips, Conditions now, Terminal data) {
-    List<Logic> driven = new ArrayList<>();
-    for (Component.Register chip : network.registersOn(net)) {
-      if (network.powered(chip.supply(), chip.ground())) {
-        driven.add(chips.get(chip)[0]);
+  /** What the data terminal reads: the chips that send to it, else the volts of its net. */
+  private final class Data {
+    private final int[] senders;
+    private final Logic otherwise;
+
+    Data(Conditions now, Terminal data, List<Component.Register> chips) {
+      int net = network.net(Joint.board(data.name()));
+      senders =
+          network.rail(net)
+              ? new int[0]
+              : network.registersOn(net).stream()
+                  .filter(chip -> network.powered(chip.supply(), chip.ground()))
+                  .mapToInt(chips::indexOf)
+                  .toArray();
+      otherwise =
+          senders.length > 0
+              ? Logic.UNDEFINED
+              : Logic.of(
+                  volts(net, now, data), network.board().lowVolts(), network.board().highVolts());
+    }
+
+    Logic read(Logic[][] states) {
+      if (senders.length == 0) {
+        return otherwise;
       }
+      Logic first = states[senders[0]][0];
+      return Arrays.stream(senders).allMatch(chip -> states[chip][0] == first)
+          ? first
+          : Logic.UNDEFINED;
     }
-    if (network.rail(net) || driven.isEmpty()) {
-      double volts = volts(net, now, data);
-      return Logic.of(volts, network.board().lowVolts(), network.board().highVolts());
-    }
-    return driven.stream().distinct().count() == 1 ? driven.get(0) : Logic.UNDEFINED;
   }
 }

@@ -24,6 +24,11 @@ final class Solver {
   private static final double ABSOLUTE_VOLTS = 1e-9;
   private static final double RELATIVE = 1e-9;
 
+  /** Past so many steps rounding is what still moves: large and small ohms on one node. */
+  private static final int FINE_STEPS = 50;
+
+  private static final double ROUNDING_VOLTS = 1e-6;
+
   private final Circuit circuit;
   private final Map<String, Integer> index = new HashMap<>();
   private final List<Element.Source> sources = new ArrayList<>();
@@ -192,17 +197,16 @@ final class Solver {
       }
       lu.solve(right, x);
       boolean settled = step > 1 || junctions.isEmpty();
+      double near = step > FINE_STEPS ? ROUNDING_VOLTS : ABSOLUTE_VOLTS;
       for (Junction junction : junctions) {
         double wanted = volts(x, junction.inner) - volts(x, junction.cathode);
-        settled &=
-            Math.abs(wanted - junction.volts) <= ABSOLUTE_VOLTS + RELATIVE * Math.abs(wanted);
+        settled &= Math.abs(wanted - junction.volts) <= near + RELATIVE * Math.abs(wanted);
         junction.step(wanted);
       }
       for (int i = 0; i < size && settled; i++) {
         settled =
             junctions.isEmpty()
-                || Math.abs(x.data[i] - before.data[i])
-                    <= ABSOLUTE_VOLTS + RELATIVE * Math.abs(x.data[i]);
+                || Math.abs(x.data[i] - before.data[i]) <= near + RELATIVE * Math.abs(x.data[i]);
       }
       if (settled) {
         return solved(x, step);

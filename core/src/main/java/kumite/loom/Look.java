@@ -19,7 +19,12 @@ import kumite.name.Joint;
 public record Look(Optional<ContactId> contact, Terminal read, How how, Optional<String> fixed) {
 
   /** What a look does and expects. */
-  public sealed interface How {}
+  public sealed interface How {
+    /** {@return the terminals that are driven for it} */
+    default List<Terminal> driven() {
+      return List.of();
+    }
+  }
 
   /**
    * Reads high or low.
@@ -36,7 +41,12 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
    *
    * @param row the row of the contact
    */
-  public record Row(Terminal row) implements How {}
+  public record Row(Terminal row) implements How {
+    @Override
+    public List<Terminal> driven() {
+      return List.of(row);
+    }
+  }
 
   /**
    * Loads the registers and shifts until the contact's bit is out; low counts as pressed.
@@ -45,7 +55,12 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
    * @param bit which one it is, 0 for the first out
    * @param input the chip's input that is meant for the contact
    */
-  public record Bit(Terminal load, Terminal clock, int bits, int bit, Joint input) implements How {}
+  public record Bit(Terminal load, Terminal clock, int bits, int bit, Joint input) implements How {
+    @Override
+    public List<Terminal> driven() {
+      return List.of(load, clock);
+    }
+  }
 
   /**
    * Sets the select lines and reads what the channel shows.
@@ -57,6 +72,11 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
   public record Channel(List<Terminal> selects, int code, boolean measured) implements How {
     public Channel {
       selects = List.copyOf(selects);
+    }
+
+    @Override
+    public List<Terminal> driven() {
+      return selects;
     }
   }
 
@@ -79,6 +99,12 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
   public record Ohms() implements How {
     /** Ohm to the supply that give the last code: common practice for the port, no source. */
     public static final double FULL_OHM = 100_000;
+  }
+
+  /** {@return whether a terminal is read or driven for it} */
+  public boolean takes(String terminal) {
+    return read.name().equals(terminal)
+        || how.driven().stream().anyMatch(driven -> driven.name().equals(terminal));
   }
 
   /** Looks are keys of every answer: what tells most of them apart is enough. */

@@ -14,6 +14,7 @@ import kumite.build.map.Target;
 import kumite.build.map.Timing;
 import kumite.circuit.Budget;
 import kumite.circuit.Inputs;
+import kumite.circuit.Presses;
 import kumite.circuit.Solves;
 import kumite.device.SignalPath;
 import kumite.device.SimulatedDevice;
@@ -80,7 +81,8 @@ public record Bench(
    * @param inputs what the board reads
    * @param budget what is taken from the supply
    */
-  public record Wired(Wiring planned, Wiring asBuilt, Inputs inputs, Budget budget) {}
+  public record Wired(
+      Wiring planned, Wiring asBuilt, Inputs inputs, Budget budget, Presses presses) {}
 
   public Bench {
     paths = List.copyOf(paths);
@@ -130,8 +132,9 @@ public record Bench(
     findings.addAll(LoomChecks.of(build, catalogue, loom));
     circuit.ifPresent(
         wired -> {
-          findings.addAll(NetChecks.of(build, loom, wired.asBuilt(), wired.planned()));
-          findings.addAll(power(build, loom, layout, paths, wired, timing, solves));
+          List<Finding> wires = new ArrayList<>(NetChecks.of(build, loom, wired));
+          wires.addAll(power(build, loom, layout, paths, wired, timing, solves));
+          findings.addAll(PressChecks.completed(build, loom, wired.presses(), wires));
         });
     findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
     findings.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
@@ -175,7 +178,8 @@ public record Bench(
             wired.planned(),
             wired.planned(),
             planned,
-            Budget.of(build, wired.planned().board(), loom, planned));
+            Budget.of(build, wired.planned().board(), loom, planned),
+            Presses.AS_PLANNED);
     List<SignalPath> ways = SignalPath.all(loom, layout, Optional.of(planned), Latency.of(timing));
     return PowerChecks.of(build, loom, ways, as).stream()
         .filter(finding -> finding.severity() != Severity.FINE)
@@ -201,7 +205,13 @@ public record Bench(
             .map(Wired::inputs)
             .filter(in -> in.looks().equals(looks) && in.wiring().equals(asBuilt))
             .orElseGet(() -> Inputs.of(asBuilt, looks, solves));
-    return new Wired(planned, asBuilt, inputs, Budget.of(build, board, loom, inputs));
+    Presses presses =
+        before
+            .flatMap(Bench::circuit)
+            .filter(b -> b.inputs() == inputs && b.planned().equals(planned))
+            .map(Wired::presses)
+            .orElseGet(() -> Presses.of(planned, inputs, solves));
+    return new Wired(planned, asBuilt, inputs, Budget.of(build, board, loom, inputs), presses);
   }
 
   /** What of the bench before still holds. */

@@ -21,6 +21,12 @@ import kumite.working.Working;
 
 /** Checks of levels: does a press change what the board reads, and do its terminals bear it? */
 final class LevelChecks {
+  /** The code of a contact whose press the board cannot tell. */
+  static final String UNREAD = "PW-06";
+
+  /** The code of levels that all read cleanly. */
+  static final String CLEAN = "PW-21";
+
   /** A terminal bears this much above its supply: common practice, no source. */
   private static final double OVER_SUPPLY_V = 0.3;
 
@@ -116,7 +122,7 @@ final class LevelChecks {
       InputLevels levels = sample.get();
       findings.add(
           Finding.of(
-                  "PW-21",
+                  CLEAN,
                   Severity.FINE,
                   Station.POWER,
                   List.of(),
@@ -139,7 +145,7 @@ final class LevelChecks {
   private Finding unreadable(SignalPath path, InputLevels levels) {
     Finding finding =
         Finding.of(
-                "PW-06",
+                UNREAD,
                 Severity.STOP,
                 Station.POWER,
                 List.of(path.id().toString()),

@@ -1,10 +1,14 @@
 package kumite.verdict;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import kumite.build.Build;
 import kumite.build.loom.LoomSettings;
+import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.name.Joint;
 import kumite.name.Jumper;
@@ -15,25 +19,38 @@ import kumite.working.Working;
 
 /** Checks of what is joined to what, wires put in and left out by hand included. */
 final class NetChecks {
+  /** The code of sound nets. */
+  static final String SOUND = "NT-20";
+
+  /** Faults that spoil all that the board reads by the terminals they are at. */
+  private static final Set<NetFault.Kind> READ_WRONG =
+      EnumSet.of(
+          NetFault.Kind.INPUT_STUCK, NetFault.Kind.INPUTS_JOINED, NetFault.Kind.DRIVERS_JOINED);
+
   private final Build build;
   private final Wiring wiring;
+  private final Looks looks;
+  private final Called called;
 
-  private NetChecks(Build build, Wiring wiring) {
+  private NetChecks(Build build, Wiring wiring, Looks looks) {
     this.build = build;
     this.wiring = wiring;
+    this.looks = looks;
+    this.called = new Called(build);
   }
 
-  static List<Finding> of(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
-    NetChecks checks = new NetChecks(build, asBuilt);
+  static List<Finding> of(Build build, Loom loom, Bench.Wired wired) {
+    Wiring asBuilt = wired.asBuilt();
+    NetChecks checks = new NetChecks(build, asBuilt, wired.inputs().looks());
     List<Finding> findings = new ArrayList<>();
-    for (NetFault fault : NetFaults.of(build, loom, asBuilt, planned)) {
+    for (NetFault fault : NetFaults.of(build, loom, asBuilt, wired.planned())) {
       findings.add(checks.finding(fault));
     }
     int nets = asBuilt.nets().joined().size();
     if (findings.isEmpty() && nets > 0) {
       findings.add(
           Finding.of(
-              "NT-20",
+              SOUND,
               Severity.FINE,
               Station.LOOM,
               List.of(),
@@ -44,13 +61,13 @@ final class NetChecks {
   }
 
   private Finding finding(NetFault fault) {
-    String one = words(fault.at().get(0));
-    String other = fault.at().size() > 1 ? words(fault.at().get(1)) : "";
-    String third = fault.at().size() > 2 ? words(fault.at().get(2)) : "";
+    String one = called.place(fault.at().get(0));
+    String other = fault.at().size() > 1 ? called.place(fault.at().get(1)) : "";
+    String third = fault.at().size() > 2 ? called.place(fault.at().get(2)) : "";
     String byHand =
         fault.remove().isEmpty()
             ? ""
-            : "; the wire " + words(fault.remove().get(0)) + " was put in by hand";
+            : "; the wire " + called.wire(fault.remove().get(0)) + " was put in by hand";
     String volts = Working.number(wiring.board().logicVolts(), 1);
     Finding finding =
         switch (fault.kind()) {
@@ -199,11 +216,11 @@ final class NetChecks {
       return "Change the two wires over";
     }
     if (!fault.restore().isEmpty()) {
-      return "Put back " + words(fault.restore().get(0));
+      return "Put back " + called.wire(fault.restore().get(0));
     }
     return fault.remove().isEmpty()
-        ? "Join " + words(fault.join().get(0))
-        : "Take out " + words(fault.remove().get(0));
+        ? "Join " + called.wire(fault.join().get(0))
+        : "Take out " + called.wire(fault.remove().get(0));
   }
 
   private Finding stop(String code, NetFault fault, String title, String detail) {
@@ -214,39 +231,27 @@ final class NetChecks {
     return Finding.of(code, Severity.LOOK, Station.LOOM, about(fault), title, detail);
   }
 
-  /** The first control it is about, then the places by name. */
+  /** The first control it is about, the places by name, then whom the board reads there. */
   private List<String> about(NetFault fault) {
-    List<String> about = new ArrayList<>();
+    Set<String> about = new LinkedHashSet<>();
     fault.at().stream()
         .map(Joint::part)
         .filter(part -> build.controls().stream().anyMatch(c -> c.id().text().equals(part)))
         .findFirst()
         .ifPresent(about::add);
     fault.at().stream().map(Joint::toString).forEach(about::add);
-    return about;
-  }
-
-  private String words(Jumper wire) {
-    return words(wire.a()) + " to " + words(wire.b());
-  }
-
-  private String words(Joint joint) {
-    String part =
-        build.controls().stream()
-            .filter(control -> control.id().text().equals(joint.part()))
-            .map(control -> control.label())
-            .findFirst()
-            .orElse(joint.part());
-    if (joint.part().equals(Joint.BOARD)) {
-      return joint.tab();
+    if (READ_WRONG.contains(fault.kind())) {
+      for (Joint joint : fault.at()) {
+        looks
+            .byContact()
+            .forEach(
+                (contact, look) -> {
+                  if (joint.part().equals(Joint.BOARD) && look.takes(joint.tab())) {
+                    about.add(contact.toString());
+                  }
+                });
+      }
     }
-    // The free lead of a part has no mark on it: it is called by what it is.
-    return switch (joint.tab().substring(joint.tab().lastIndexOf('.') + 1)) {
-      case "R" -> part + "'s resistor";
-      case "D" -> part + "'s diode";
-      case "PULL" -> part + "'s pull-up";
-      case "TAP" -> part + "'s splice";
-      default -> part + " " + joint.tab();
-    };
+    return List.copyOf(about);
   }
 }

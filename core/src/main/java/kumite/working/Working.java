@@ -72,8 +72,11 @@ public record Working(
     return new Value(symbol, 0, 0, "", words, meaning);
   }
 
-  /** {@return a number with a point and a fixed count of decimals; never "-0.0"} */
+  /** {@return a number with a point and a fixed count of decimals; never "-0.0", "?" for none} */
   public static String number(double value, int decimals) {
+    if (!Double.isFinite(value)) {
+      return "?";
+    }
     // Not String.format: this runs thousands of times on an edit, and that is several times slower.
     return BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP).toPlainString();
   }

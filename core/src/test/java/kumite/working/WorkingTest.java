@@ -17,6 +17,7 @@ public class WorkingTest {
     assertThat(Working.number(2.675, 2)).isEqualTo("2.68"); // as it is written, not as it is stored
     assertThat(Working.number(1234567.5, 0)).isEqualTo("1234568");
     assertThat(Working.number(1e-9, 3)).isEqualTo("0.000");
+    assertThat(Working.number(Double.NaN, 3)).isEqualTo("?"); // volts that did not come to rest
     SplittableRandom random = new SplittableRandom(2);
     for (int i = 0; i < 500; i++) {
       double value = random.nextDouble(-5000, 5000);

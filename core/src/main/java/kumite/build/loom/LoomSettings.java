@@ -157,6 +157,11 @@ public record LoomSettings(
     return new LoomSettings(laying, locks, colours, groups, dead, added, minus(leftOut, wire));
   }
 
+  /** {@return these settings with no wire added or left out by hand} */
+  public LoomSettings asPlanned() {
+    return new LoomSettings(laying, locks, colours, groups, dead, Set.of(), Set.of());
+  }
+
   /** {@return these settings without the entries of one control} */
   public LoomSettings without(ControlId control) {
     Predicate<ContactId> stays = contact -> !contact.control().equals(control);

@@ -1,0 +1,87 @@
+package kumite.circuit;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import kumite.loom.Look;
+import kumite.name.ContactId;
+import kumite.wiring.Wiring;
+
+/**
+ * What the board takes in otherwise than planned, with nobody pressing and with each contact held
+ * alone. Nothing is known of the fault here: two wirings are solved and what they show is compared.
+ *
+ * @param rest what is seen otherwise while nobody presses
+ * @param held what is seen otherwise while a contact is held alone; no list is empty
+ */
+public record Presses(List<Otherwise> rest, Map<ContactId, List<Otherwise>> held) {
+  /** Nothing is seen otherwise. */
+  public static final Presses AS_PLANNED = new Presses(List.of(), Map.of());
+
+  /** Measured volts that differ by less than this share of the supply are the same: our choice. */
+  private static final double SAME_SHARE = 0.02;
+
+  public Presses {
+    rest = List.copyOf(rest);
+    held = Collections.unmodifiableMap(new LinkedHashMap<>(held));
+  }
+
+  /**
+   * One contact that is seen otherwise.
+   *
+   * @param contact which one the look is meant for
+   * @param planned what the look should take in
+   * @param is what it takes in
+   */
+  public record Otherwise(ContactId contact, Seen planned, Seen is) {}
+
+  /**
+   * {@return what is seen otherwise}
+   *
+   * @param inputs the wiring as it is, solved; where a supply is shorted nothing is compared
+   */
+  public static Presses of(Wiring planned, Inputs inputs, Solves solves) {
+    if (inputs.wiring().equals(planned) || inputs.dead().isPresent()) {
+      return AS_PLANNED;
+    }
+    Network plan = new Network(planned, inputs.looks(), solves);
+    List<Otherwise> rest =
+        differing(new Scan(plan, c -> 0), new Scan(inputs.network(), c -> 0), inputs);
+    Map<ContactId, List<Otherwise>> held = new LinkedHashMap<>();
+    for (ContactId contact : inputs.levels().keySet()) {
+      List<Otherwise> otherwise =
+          differing(
+              new Scan(plan, c -> c.equals(contact) ? 1 : 0),
+              new Scan(inputs.network(), c -> c.equals(contact) ? 1 : 0),
+              inputs);
+      if (!otherwise.isEmpty()) {
+        held.put(contact, otherwise);
+      }
+    }
+    return new Presses(rest, held);
+  }
+
+  private static List<Otherwise> differing(Scan planned, Scan asBuilt, Inputs inputs) {
+    double near = SAME_SHARE * inputs.network().board().logicVolts();
+    List<Otherwise> differing = new ArrayList<>();
+    inputs
+        .looks()
+        .byContact()
+        .forEach(
+            (contact, look) -> {
+              Seen wanted = planned.see(look);
+              Seen is = asBuilt.see(look);
+              boolean step = look.how() instanceof Look.Step;
+              boolean same =
+                  look.measured() && !step
+                      ? Math.abs(wanted.volts() - is.volts()) <= near
+                      : wanted.pressed() == is.pressed();
+              if (!same) {
+                differing.add(new Otherwise(contact, wanted, is));
+              }
+            });
+    return differing;
+  }
+}

@@ -1,0 +1,151 @@
+package kumite.verdict;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
+import kumite.RandomBuilds;
+import kumite.build.Build;
+import kumite.build.Control;
+import kumite.build.loom.LoomSettings;
+import kumite.build.loom.Topology;
+import kumite.device.Holds;
+import kumite.device.Trace;
+import kumite.hid.HostView;
+import kumite.hid.Usage;
+import kumite.loom.Strand;
+import kumite.name.ContactId;
+import kumite.name.Joint;
+import kumite.name.Jumper;
+import kumite.parts.Catalogue;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/**
+ * What is not complained of works. A wiring is spoiled by chance; wherever the host then sees
+ * something else than it did, a stop says so and names the contact that is held or the one that
+ * shows.
+ */
+public class SilenceLawTest {
+  private static final Catalogue CATALOGUE = Catalogue.standard();
+
+  @DataProvider
+  Object[][] seeds() {
+    List<Object[]> seeds = new ArrayList<>();
+    for (Topology topology : Topology.values()) {
+      for (int seed = 0; topology != Topology.TOUCH && seed < 24; seed++) {
+        seeds.add(new Object[] {topology, seed});
+      }
+    }
+    return seeds.toArray(Object[][]::new);
+  }
+
+  @Test(dataProvider = "seeds")
+  public void whatTheHostSeesOtherwiseIsTold(Topology topology, int seed) {
+    SplittableRandom random = new SplittableRandom(seed * 104_729L + topology.ordinal());
+    Build sound = RandomBuilds.sharing(topology, random.nextInt(2, 13), random);
+    Bench before = Bench.of(sound, CATALOGUE);
+    Bench after = before.next(spoiled(before, random));
+    String edit = after.build().loom().leftOut() + " " + after.build().loom().added();
+    Set<Finding> told = new HashSet<>(after.findings());
+    told.removeAll(before.findings());
+    told.removeIf(finding -> finding.severity() != Severity.STOP);
+    boolean dead = after.circuit().orElseThrow().inputs().dead().isPresent();
+    for (Control control : sound.controls()) {
+      Holds held = Holds.NONE.with(new ContactId(control.id(), ""), 1);
+      Set<Integer> changed = buttons(before, held);
+      for (int button : buttons(after, held)) {
+        if (!changed.remove(button)) {
+          changed.add(button);
+        }
+      }
+      if (!changed.isEmpty()) {
+        assertThat(after.findings())
+            .as("fine, while %s shows otherwise, now %s", control.id(), edit)
+            .noneMatch(finding -> finding.code().matches("NT-20|PW-21"));
+      }
+      for (int button : changed) {
+        assertThat(told)
+            .as("b%d while %s is held, now %s", button, control.id(), edit)
+            .anyMatch(
+                finding ->
+                    dead
+                        || finding.about().contains("b" + button)
+                        || finding.about().contains(control.id().text()));
+      }
+    }
+  }
+
+  @DataProvider
+  Object[][] anything() {
+    // The last one has ohms so far apart that rounding kept its volts from settling once.
+    return IntStream.concat(IntStream.range(0, 150), IntStream.of(1387))
+        .mapToObj(i -> new Object[] {i})
+        .toArray(Object[][]::new);
+  }
+
+  /** The same of any parts on any board: no report changes without a stop that was not there. */
+  @Test(dataProvider = "anything")
+  public void noReportChangesInSilence(int seed) {
+    SplittableRandom random = new SplittableRandom(seed * 15_485_863L);
+    Build any = RandomBuilds.any(random);
+    Bench before = Bench.of(any.withLoom(any.loom().asPlanned()), CATALOGUE);
+    if (before.loom().strands().isEmpty() || before.wiring().isEmpty()) {
+      return;
+    }
+    Bench after = before.next(spoiled(before, random));
+    String edit = after.build().loom().leftOut() + " " + after.build().loom().added();
+    Set<Finding> told = new HashSet<>(after.findings());
+    told.removeAll(before.findings());
+    told.removeIf(finding -> finding.severity() != Severity.STOP);
+    for (ContactId contact : before.build().mapping().entries().keySet()) {
+      Holds held = Holds.NONE.with(contact, 1);
+      if (!after.device().steady(held).equals(before.device().steady(held))) {
+        assertThat(told).as("%s held, now %s", contact, edit).isNotEmpty();
+      }
+    }
+  }
+
+  private static Set<Integer> buttons(Bench bench, Holds held) {
+    Set<Integer> on = new TreeSet<>();
+    for (Trace.Report report : bench.device().steady(held)) {
+      HostView.of(bench.layout().fields(), report.toBytes()).on().stream()
+          .filter(usage -> usage.page() == Usage.BUTTON)
+          .forEach(usage -> on.add(usage.id()));
+    }
+    return on;
+  }
+
+  private static Build spoiled(Bench bench, SplittableRandom random) {
+    List<Strand> strands = bench.loom().strands();
+    Strand one = strands.get(random.nextInt(strands.size()));
+    Strand other = strands.get(random.nextInt(strands.size()));
+    List<Joint> places = List.copyOf(bench.wiring().orElseThrow().nets().places().keySet());
+    Joint anywhere = places.get(random.nextInt(places.size()));
+    LoomSettings loom = bench.build().loom();
+    loom =
+        switch (random.nextInt(4)) {
+          case 0 -> loom.withLeftOut(one.wire());
+          case 1 -> added(loom, one.from().place(), anywhere);
+          case 2 -> added(loom.withLeftOut(one.wire()), one.from().place(), anywhere);
+          default ->
+              added(
+                  added(
+                      loom.withLeftOut(one.wire()).withLeftOut(other.wire()),
+                      one.from().place(),
+                      other.to().place()),
+                  other.from().place(),
+                  one.to().place());
+        };
+    return bench.build().withLoom(loom);
+  }
+
+  private static LoomSettings added(LoomSettings loom, Joint one, Joint other) {
+    return one.equals(other) ? loom : loom.withAdded(new Jumper(one, other));
+  }
+}

@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
 import kumite.component.Component;
+import kumite.name.ContactId;
 
 /**
  * What hangs together with one net at one moment, cut off at grounds and supplies, as a circuit
@@ -81,6 +82,34 @@ final class Island {
     }
     prune(network, found, ohms, start);
     return build(network, start, order, found, ohms, corner, loadOhm, loadRail);
+  }
+
+  /**
+   * {@return the contacts of which one, moved alone, can change what stands at a net; empty where a
+   * chip has a say}
+   *
+   * @param start a net that is no rail
+   */
+  static Optional<Set<ContactId>> movers(Network network, int start, Conditions now) {
+    List<Integer> order = new ArrayList<>(List.of(start));
+    Set<Integer> seen = new HashSet<>(order);
+    Set<ContactId> movers = new HashSet<>();
+    for (int i = 0; i < order.size(); i++) {
+      for (Edge edge : network.edges(order.get(i))) {
+        if (edge.kind() == Edge.Kind.CHANNEL) {
+          return Optional.empty();
+        }
+        if (edge.part() != null) {
+          edge.part().moved().ifPresent(movers::add);
+        }
+        int other = edge.other(order.get(i));
+        boolean open = network.ohm(edge, now, Corner.USUAL) < 0;
+        if (!open && !network.rail(other) && seen.add(other)) {
+          order.add(other);
+        }
+      }
+    }
+    return Optional.of(movers);
   }
 
   /** Takes off what hangs on one end only: no current flows there. */

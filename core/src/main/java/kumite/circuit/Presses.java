@@ -2,9 +2,13 @@ package kumite.circuit;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
 import kumite.loom.Look;
 import kumite.name.ContactId;
 import kumite.wiring.Wiring;
@@ -46,16 +50,12 @@ public record Presses(List<Otherwise> rest, Map<ContactId, List<Otherwise>> held
     if (inputs.wiring().equals(planned) || inputs.dead().isPresent()) {
       return AS_PLANNED;
     }
-    Network plan = new Network(planned, inputs.looks(), solves);
-    List<Otherwise> rest =
-        differing(new Scan(plan, c -> 0), new Scan(inputs.network(), c -> 0), inputs);
+    Side plan = new Side(new Network(planned, inputs.looks(), solves));
+    Side built = new Side(inputs.network());
+    List<Otherwise> rest = differing(plan.rest, built.rest, inputs);
     Map<ContactId, List<Otherwise>> held = new LinkedHashMap<>();
     for (ContactId contact : inputs.levels().keySet()) {
-      List<Otherwise> otherwise =
-          differing(
-              new Scan(plan, c -> c.equals(contact) ? 1 : 0),
-              new Scan(inputs.network(), c -> c.equals(contact) ? 1 : 0),
-              inputs);
+      List<Otherwise> otherwise = differing(plan.holding(contact), built.holding(contact), inputs);
       if (!otherwise.isEmpty()) {
         held.put(contact, otherwise);
       }
@@ -63,7 +63,44 @@ public record Presses(List<Otherwise> rest, Map<ContactId, List<Otherwise>> held
     return new Presses(rest, held);
   }
 
-  private static List<Otherwise> differing(Scan planned, Scan asBuilt, Inputs inputs) {
+  /** One wiring: what a look takes in is worked out anew only if the held contact can change it. */
+  private static final class Side {
+    private final Network network;
+    private final Function<Look, Seen> rest;
+    private final Map<Look, Optional<Set<ContactId>>> movers = new HashMap<>();
+
+    Side(Network network) {
+      this.network = network;
+      Scan scan = new Scan(network, contact -> 0);
+      Map<Look, Seen> seen = new HashMap<>();
+      for (Look look : network.looks().all()) {
+        seen.put(look, scan.see(look));
+        movers.put(look, movers(scan, look));
+      }
+      rest = seen::get;
+    }
+
+    private Optional<Set<ContactId>> movers(Scan scan, Look look) {
+      int net = scan.place(look);
+      if (look.how() instanceof Look.Bit || look.how() instanceof Look.Channel) {
+        return Optional.empty();
+      }
+      return network.rail(net)
+          ? Optional.of(Set.of())
+          : Island.movers(network, net, scan.during(look));
+    }
+
+    Function<Look, Seen> holding(ContactId contact) {
+      Scan scan = new Scan(network, c -> c.equals(contact) ? 1 : 0);
+      return look ->
+          movers.get(look).filter(may -> !may.contains(contact)).isPresent()
+              ? rest.apply(look)
+              : scan.see(look);
+    }
+  }
+
+  private static List<Otherwise> differing(
+      Function<Look, Seen> planned, Function<Look, Seen> asBuilt, Inputs inputs) {
     double near = SAME_SHARE * inputs.network().board().logicVolts();
     List<Otherwise> differing = new ArrayList<>();
     inputs
@@ -71,8 +108,8 @@ public record Presses(List<Otherwise> rest, Map<ContactId, List<Otherwise>> held
         .byContact()
         .forEach(
             (contact, look) -> {
-              Seen wanted = planned.see(look);
-              Seen is = asBuilt.see(look);
+              Seen wanted = planned.apply(look);
+              Seen is = asBuilt.apply(look);
               boolean step = look.how() instanceof Look.Step;
               boolean same =
                   look.measured() && !step

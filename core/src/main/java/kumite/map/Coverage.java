@@ -60,6 +60,16 @@ public record Coverage(List<Row> rows, Map<Target, List<ContactId>> clashes) {
               .allMatch(target -> fits(function.wants(), target));
       rows.add(new Row(function, List.copyOf(by), fits));
     }
+    // A whole axis and one of its ends are one number to the host.
+    byTarget.forEach(
+        (target, contacts) -> {
+          if (target instanceof Target.Axis whole) {
+            for (boolean high : new boolean[] {false, true}) {
+              contacts.addAll(
+                  byTarget.getOrDefault(new Target.AxisEnd(whole.axis(), high), List.of()));
+            }
+          }
+        });
     byTarget.values().removeIf(contacts -> contacts.size() < 2);
     return new Coverage(rows, byTarget);
   }

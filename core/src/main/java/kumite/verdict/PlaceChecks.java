@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
@@ -108,12 +109,19 @@ final class PlaceChecks {
                 "LM-02",
                 Severity.STOP,
                 Station.LOOM,
-                unplaced.stream().map(line -> line.id().toString()).toList(),
+                unplaced.stream().flatMap(PlaceChecks::waiting).distinct().toList(),
                 unplaced.size()
                     + (unplaced.size() == 1 ? " wire has" : " wires have")
                     + " no terminal",
                 detail)
             .mendedBy(() -> moreTerminals(board)));
+  }
+
+  /** Whom a wire without a terminal keeps waiting, then the wire: a group is wired whole or not. */
+  private static Stream<String> waiting(Line line) {
+    Stream<ContactId> contacts =
+        line.group().map(group -> group.contacts().stream()).orElseGet(Stream::of);
+    return Stream.concat(contacts, Stream.of(line.id())).map(ContactId::toString);
   }
 
   /** The same board with its plain contacts in a matrix if that is enough, else another board. */

@@ -60,6 +60,22 @@ public class CoverageTest {
   }
 
   @Test
+  public void aWholeAxisAndItsEndAreAClash() {
+    Target whole = new Target.Axis(AxisName.Z);
+    Target end = new Target.AxisEnd(AxisName.Z, true);
+    Mapping mapping =
+        Mapping.EMPTY
+            .with(ContactId.parse("b1"), new Mapping.Entry(end, ""))
+            .with(ContactId.parse("b2"), new Mapping.Entry(whole, ""))
+            .with(
+                ContactId.parse("b3"), new Mapping.Entry(new Target.AxisEnd(AxisName.X, true), ""));
+    Build build = Builds.buttons(60, 60, 110, 60, 160, 60).withMapping(mapping);
+    assertThat(Coverage.of(build).clashes())
+        .containsOnlyKeys(whole)
+        .containsEntry(whole, List.of(ContactId.parse("b2"), ContactId.parse("b1")));
+  }
+
+  @Test
   public void anEncoderOnlyHandsOutWhatItsSocketsMean() {
     Build build =
         Builds.wired(

@@ -111,6 +111,34 @@ public class SilenceLawTest {
     }
   }
 
+  /**
+   * As planned: a mapped contact that no stop names, and that gives something of its own, works.
+   */
+  @Test(dataProvider = "anything")
+  public void aPlanThatIsNotComplainedOfWorks(int seed) {
+    SplittableRandom random = new SplittableRandom(seed * 32_452_843L);
+    Build any = RandomBuilds.any(random);
+    Bench bench = Bench.of(any.withLoom(any.loom().asPlanned()), CATALOGUE);
+    if (bench.circuit().isEmpty()) {
+      return;
+    }
+    Set<String> told = new HashSet<>();
+    for (Finding finding : bench.findings()) {
+      boolean shared = finding.code().equals("MP-04");
+      if (shared || finding.severity() == Severity.STOP) {
+        told.addAll(finding.about());
+      }
+    }
+    List<Trace.Report> rest = bench.device().steady(Holds.NONE);
+    for (ContactId contact : bench.build().mapping().entries().keySet()) {
+      if (!told.contains(contact.toString()) && !told.contains(contact.control().text())) {
+        assertThat(bench.device().steady(Holds.NONE.with(contact, 1)))
+            .as("%s of %s", contact, bench.build().board())
+            .isNotEqualTo(rest);
+      }
+    }
+  }
+
   private static Set<Integer> buttons(Bench bench, Holds held) {
     Set<Integer> on = new TreeSet<>();
     for (Trace.Report report : bench.device().steady(held)) {

@@ -96,6 +96,16 @@ final class NetChecks {
                   fault,
                   one + " is bridged to " + other,
                   "Either press is seen on both" + byHand);
+          case BYPASSED ->
+              stop(
+                  "NT-18",
+                  fault,
+                  one + " is bypassed",
+                  "A wire leads round it to "
+                      + other
+                      + ": a diode no longer blocks, a resistor no longer drops; what it keeps"
+                      + " apart shows as one when several are held"
+                      + byHand);
           case INPUT_STUCK ->
               stop(
                   "NT-05",
@@ -162,6 +172,14 @@ final class NetChecks {
                   one + " has more wires than it takes",
                   "A push-on tab takes two wires, a header pin or hole one, a screw two; more want"
                       + " a splice, a strip or the next tab"
+                      + byHand);
+          case UNPLANNED ->
+              look(
+                  "NT-19",
+                  fault,
+                  one + " is joined to " + other,
+                  "The plan keeps them apart; pressed one by one the contacts may show as planned,"
+                      + " held together they may not"
                       + byHand);
           case UNKNOWN_PART ->
               look(

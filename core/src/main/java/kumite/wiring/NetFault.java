@@ -27,6 +27,8 @@ public record NetFault(
     WRONG_RAIL,
     INPUT_STUCK,
     INPUTS_JOINED,
+    /** A soldered part with both its ends on one net: it does nothing. */
+    BYPASSED,
     /** A tab that goes to another terminal than the plan says. */
     MISPLACED,
     NOT_REACHED,
@@ -35,6 +37,8 @@ public record NetFault(
     NO_SUCH_PLACE,
     /** More wires than an end takes. */
     CROWDED,
+    /** A wire by hand joins what the plan keeps apart, and no other fault speaks of it. */
+    UNPLANNED,
     /** A wire by hand to something the build does not know. */
     UNKNOWN_PART,
     /** A wire noted as left out that the plan no longer has. */

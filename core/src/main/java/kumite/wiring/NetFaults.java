@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import kumite.build.Build;
+import kumite.component.Component;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
 import kumite.name.Joint;
@@ -48,10 +49,12 @@ public final class NetFaults {
     check.faults.addAll(NetRules.of(asBuilt, check.added));
     check.wrongRails();
     check.misplaced();
+    check.bypassed();
     check.grounds();
     check.open();
     check.byHand();
     check.faults.addAll(Crowding.of(build, loom, check.nets, check.plan, check.added));
+    check.unplanned();
     check.faults.sort(Comparator.comparing(NetFault::kind));
     return check.faults;
   }
@@ -139,6 +142,31 @@ public final class NetFaults {
                 List.of(tab, is.get().joint(), wanted),
                 List.copyOf(remove),
                 List.copyOf(restore),
+                List.of()));
+      }
+    }
+  }
+
+  /** Diodes and resistors that a wire by hand leads round. */
+  private void bypassed() {
+    if (added.isEmpty()) {
+      return;
+    }
+    for (Component part : planned.parts()) {
+      if (!(part instanceof Component.Diode || part instanceof Component.Resistor)) {
+        continue;
+      }
+      Joint one = part.ends().get(0);
+      Joint other = part.ends().get(1);
+      if (nets.joined(one, other) && !plan.joined(one, other)) {
+        // The lead that is the part's own comes first: the part is called by it.
+        boolean own = parts.contains(one.part()) && one.tab().matches("(.*\\.)?(R|D|PULL)");
+        faults.add(
+            new NetFault(
+                NetFault.Kind.BYPASSED,
+                own ? List.of(one, other) : List.of(other, one),
+                between(one, other),
+                List.of(),
                 List.of()));
       }
     }
@@ -256,6 +284,26 @@ public final class NetFaults {
                   List.of(),
                   List.of()));
         }
+      }
+    }
+  }
+
+  /** The rest: wires by hand between two nets of the plan, which no fault would take out. */
+  private void unplanned() {
+    Set<Jumper> known = new HashSet<>();
+    faults.stream()
+        .filter(fault -> fault.kind() != NetFault.Kind.CROWDED)
+        .forEach(fault -> known.addAll(fault.remove()));
+    for (Jumper wire : added) {
+      boolean planned = plan.of(wire.a()).isPresent() && plan.of(wire.b()).isPresent();
+      if (planned && !plan.joined(wire.a(), wire.b()) && !known.contains(wire)) {
+        faults.add(
+            new NetFault(
+                NetFault.Kind.UNPLANNED,
+                List.of(wire.a(), wire.b()),
+                List.of(wire),
+                List.of(),
+                List.of()));
       }
     }
   }

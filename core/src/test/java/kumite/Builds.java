@@ -20,6 +20,7 @@ import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
+import kumite.verdict.Bench;
 import kumite.working.Source;
 
 /** Builds that tests share. All are invented. */
@@ -112,5 +113,16 @@ public final class Builds {
         BoardKind.Seating.BARE,
         BoardKind.Brain.PLAIN,
         BoardKind.Current.USUAL);
+  }
+
+  /** {@return the name of the terminal that the plan gives a contact} */
+  public static String terminal(Build build, String contact) {
+    return Bench.of(build, Catalogue.standard())
+        .path(ContactId.parse(contact))
+        .orElseThrow()
+        .pin()
+        .orElseThrow()
+        .terminal()
+        .name();
   }
 }

@@ -127,23 +127,13 @@ public class BenchTest {
   /** The wires of two contacts put in at each other's terminals. */
   private static UnaryOperator<Build> crossed(String one, String other) {
     return b -> {
-      String first = pin(b, one);
-      String second = pin(b, other);
+      String first = Builds.terminal(b, one);
+      String second = Builds.terminal(b, other);
       return b.withLoom(
           b.loom()
               .withAdded(Jumper.parse(one + ":NO - board:" + second))
               .withAdded(Jumper.parse(other + ":NO - board:" + first)));
     };
-  }
-
-  private static String pin(Build build, String contact) {
-    return bench(build)
-        .path(ContactId.parse(contact))
-        .orElseThrow()
-        .pin()
-        .orElseThrow()
-        .terminal()
-        .name();
   }
 
   private static UnaryOperator<Build> group(kumite.build.loom.Topology topology) {

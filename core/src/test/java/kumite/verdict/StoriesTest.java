@@ -70,27 +70,20 @@ public class StoriesTest {
     return b -> b.withLoom(b.loom().withAdded(Jumper.parse(wire)));
   }
 
-  private static String terminal(Build build, String contact) {
-    return bench(build)
-        .path(ContactId.parse(contact))
-        .orElseThrow()
-        .pin()
-        .orElseThrow()
-        .terminal()
-        .name();
-  }
-
   /** The wires of two contacts change places at the board. */
   private static UnaryOperator<Build> swap(String one, String other) {
     return b -> {
-      Jumper first = new Jumper(Joint.parse(one + ":NO"), Joint.board(terminal(b, one)));
-      Jumper second = new Jumper(Joint.parse(other + ":NO"), Joint.board(terminal(b, other)));
+      Jumper first = new Jumper(Joint.parse(one + ":NO"), Joint.board(Builds.terminal(b, one)));
+      Jumper second =
+          new Jumper(Joint.parse(other + ":NO"), Joint.board(Builds.terminal(b, other)));
       return b.withLoom(
           b.loom()
               .withLeftOut(first)
               .withLeftOut(second)
-              .withAdded(new Jumper(Joint.parse(one + ":NO"), Joint.board(terminal(b, other))))
-              .withAdded(new Jumper(Joint.parse(other + ":NO"), Joint.board(terminal(b, one)))));
+              .withAdded(
+                  new Jumper(Joint.parse(one + ":NO"), Joint.board(Builds.terminal(b, other))))
+              .withAdded(
+                  new Jumper(Joint.parse(other + ":NO"), Joint.board(Builds.terminal(b, one)))));
     };
   }
 

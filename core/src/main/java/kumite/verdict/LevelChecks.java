@@ -30,6 +30,9 @@ final class LevelChecks {
   /** A terminal bears this much above its supply: common practice, no source. */
   private static final double OVER_SUPPLY_V = 0.3;
 
+  /** Volts that move less than this have not moved: our choice, about three codes of ten bits. */
+  private static final double MOVED_V = 0.01;
+
   private final Build build;
   private final BoardKind board;
   private final List<SignalPath> paths;
@@ -149,10 +152,21 @@ final class LevelChecks {
                 Severity.STOP,
                 Station.POWER,
                 List.of(path.id().toString()),
-                path.site().label() + " cannot be told from released",
+                path.site().label()
+                    + (otherStep(levels)
+                        ? " is not read as its own step"
+                        : " cannot be told from released"),
                 detail(path, levels))
             .showing(levels.working());
     return mended(finding, path, levels);
+  }
+
+  /** A step of a ladder whose volts do move, but to where another step's are. */
+  private static boolean otherStep(InputLevels levels) {
+    return levels.look().how() instanceof Look.Step
+        && levels.floating().isEmpty()
+        && levels.trouble().isEmpty()
+        && Math.abs(levels.idleVolts() - levels.heldVolts()) > MOVED_V;
   }
 
   private String detail(SignalPath path, InputLevels levels) {

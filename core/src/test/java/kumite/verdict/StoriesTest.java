@@ -182,6 +182,15 @@ public class StoriesTest {
     oneStory(bench);
   }
 
+  @Test
+  public void aStepThatReadsAsAnotherIsToldSo() {
+    Build ladder = grouped(5, Topology.LADDER, "native-3v3-26");
+    assertThat(bench(add("b3:R - b3:NO").apply(ladder)).findings())
+        .filteredOn(finding -> finding.code().equals("PW-06"))
+        .extracting(Finding::title)
+        .containsExactly("B3 is not read as its own step");
+  }
+
   /** Levels, paths, presses and findings of one bench agree, contact by contact. */
   private static void oneStory(Bench bench) {
     boolean powered = bench.circuit().map(c -> c.inputs().dead().isEmpty()).orElse(false);

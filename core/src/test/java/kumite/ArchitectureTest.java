@@ -24,6 +24,8 @@ public class ArchitectureTest {
   @Test
   public void packagesDependDownward() {
     String[] order = {
+      "json",
+      "table",
       "working",
       "measure",
       "name",

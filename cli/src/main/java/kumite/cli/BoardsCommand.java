@@ -1,20 +1,18 @@
 package kumite.cli;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
+import kumite.files.TextFile;
+import kumite.json.JsonText;
+import kumite.json.Key;
+import kumite.json.Misfit;
 import kumite.kind.BoardKind;
 import kumite.parts.BoardFile;
 import kumite.parts.Catalogue;
@@ -135,22 +133,11 @@ final class BoardsCommand implements Runnable {
     private Path into;
 
     @Override
-    public Integer call() throws IOException, BuildFileException {
+    public Integer call() throws BuildFileException {
       BoardKind kind;
       try {
-        JsonNode node = new ObjectMapper().readTree(Files.readString(file));
-        kind = BoardFile.read(node);
-      } catch (NoSuchFileException e) {
-        throw new IllegalArgumentException(file + ": there is no such file; check the name", e);
-      } catch (JsonProcessingException e) {
-        throw new IllegalArgumentException(
-            file
-                + ", line "
-                + e.getLocation().getLineNr()
-                + ": is not JSON: "
-                + e.getOriginalMessage(),
-            e);
-      } catch (IllegalArgumentException e) {
+        kind = BoardFile.read(new Key("", JsonText.read(TextFile.read(file))));
+      } catch (Misfit e) {
         throw new IllegalArgumentException(file + ": " + e.getMessage(), e);
       }
       if (into != null) {

@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import kumite.files.BuildFileException;
+import kumite.files.ExportFolder;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.sheet.Export;
@@ -31,8 +33,8 @@ final class ExportCommand implements Callable<Integer> {
       required = true,
       paramLabel = "WHAT",
       description =
-          "bench-sheet, template-pdf, svg, dxf, drill-csv, cap-labels, header-overlay, wiring-csv,"
-              + " cut-list, netlist, parts-csv, spice, labels or descriptor.")
+          "bench-sheet, template-pdf, svg, dxf, art, drill-csv, cap-labels, header-overlay,"
+              + " wiring-csv, cut-list, netlist, parts-csv, spice, labels or descriptor.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")
@@ -52,6 +54,11 @@ final class ExportCommand implements Callable<Integer> {
       description = "Width of the beam or cutter for svg and dxf, such as 0.2 mm (default: 0).")
   private String kerf;
 
+  @Option(
+      names = "--replace",
+      description = "Replace files of these names that Kumite did not write.")
+  private boolean replace;
+
   @Override
   public Integer call() throws BuildFileException, IOException {
     Export export =
@@ -63,14 +70,26 @@ final class ExportCommand implements Callable<Integer> {
     Export.Choices choices = new Export.Choices(paper(), Length.parse(kerf, LengthUnit.MM).mm());
     Bench bench = input.bench();
     Map<String, byte[]> files = export.files(bench, choices);
-    Files.createDirectories(out);
-    PrintWriter news = spec.commandLine().getOut();
-    for (Map.Entry<String, byte[]> file : files.entrySet()) {
-      Path path = out.resolve(file.getKey());
-      Files.write(path, file.getValue());
-      news.println(path);
+    folder();
+    ExportFolder folder = new ExportFolder(out);
+    List<Path> others = folder.others(files.keySet());
+    if (!replace && !others.isEmpty()) {
+      throw new IllegalArgumentException(
+          others.get(0)
+              + " is there already and is not as Kumite wrote it; add --replace to put it out of"
+              + " the way, or choose another folder");
     }
+    PrintWriter news = spec.commandLine().getOut();
+    export.notes(bench).forEach(note -> spec.commandLine().getErr().println("note: " + note));
+    folder.write(files).forEach(news::println);
     return 0;
+  }
+
+  private void folder() throws IOException {
+    if (Files.exists(out) && !Files.isDirectory(out)) {
+      throw new IllegalArgumentException(out + " is a file; name a folder with --out");
+    }
+    Files.createDirectories(out);
   }
 
   private Paper paper() {

@@ -48,6 +48,19 @@ public final class KumiteCommand implements Runnable {
   static CommandLine commandLine() {
     CommandLine line = new CommandLine(new KumiteCommand());
     SumCommand.addTo(line.getSubcommands().get("sum"));
+    line.setParameterExceptionHandler(
+        (e, args) -> {
+          CommandLine at = e.getCommandLine();
+          String said = e.getMessage().replaceAll("\\s*[\\r\\n]+\\s*", " ").strip();
+          at.getErr()
+              .println(
+                  "kumite: "
+                      + said
+                      + (said.endsWith(".") ? " Try `" : "; try `")
+                      + at.getCommandSpec().qualifiedName()
+                      + " --help`");
+          return CommandLine.ExitCode.USAGE;
+        });
     line.setExecutionExceptionHandler(
         (e, commandLine, parsed) -> {
           PrintWriter err = commandLine.getErr();

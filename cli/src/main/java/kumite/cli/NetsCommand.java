@@ -2,13 +2,12 @@ package kumite.cli;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import kumite.files.BuildFileException;
+import kumite.files.TextFile;
 import kumite.kind.BoardKind;
 import kumite.name.Joint;
 import kumite.verdict.Bench;
@@ -40,7 +39,7 @@ final class NetsCommand implements Callable<Integer> {
   private boolean json;
 
   @Override
-  public Integer call() throws BuildFileException, IOException {
+  public Integer call() throws BuildFileException {
     Bench bench = input.bench();
     BoardKind board =
         bench
@@ -52,7 +51,7 @@ final class NetsCommand implements Callable<Integer> {
     }
     Probe probe;
     try {
-      probe = Probe.parse(Files.readString(probed));
+      probe = Probe.parse(TextFile.read(probed));
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException(probed + ": " + e.getMessage(), e);
     }

@@ -3,17 +3,14 @@ package kumite.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import kumite.build.Build;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
+import kumite.files.TextFile;
 import kumite.kind.ControlKind;
 import kumite.parts.Catalogue;
 import kumite.parts.PartFile;
@@ -35,9 +32,6 @@ import picocli.CommandLine.Spec;
       PartsCommand.ImportParts.class
     })
 final class PartsCommand implements Callable<Integer> {
-  /** Larger files than this hold no list of parts. */
-  private static final long LARGEST_BYTES = 16L * 1024 * 1024;
-
   @Spec private CommandSpec spec;
 
   @Override
@@ -130,13 +124,16 @@ final class PartsCommand implements Callable<Integer> {
     private boolean json;
 
     @Override
-    public Integer call() throws IOException, BuildFileException {
-      PartFile.Imported imported = PartFile.read(text(), file.getFileName().toString());
+    public Integer call() throws BuildFileException {
+      PartFile.Imported imported =
+          PartFile.read(TextFile.read(file), file.getFileName().toString());
       PrintWriter out = spec.commandLine().getOut();
       if (json) {
         ObjectNode node = Json.object();
         ArrayNode parts = node.putArray("parts");
         imported.kinds().forEach(kind -> parts.add(PartFile.write(kind)));
+        ArrayNode notes = node.putArray("notes");
+        imported.notes().forEach(notes::add);
         ArrayNode problems = node.putArray("problems");
         for (PartFile.Problem problem : imported.problems()) {
           problems
@@ -147,6 +144,7 @@ final class PartsCommand implements Callable<Integer> {
         }
         out.println(Json.print(node));
       } else {
+        imported.notes().forEach(n -> spec.commandLine().getErr().println(file + ": " + n));
         imported
             .problems()
             .forEach(p -> spec.commandLine().getErr().println(file + ", " + p.words()));
@@ -163,20 +161,6 @@ final class PartsCommand implements Callable<Integer> {
         BuildFile.write(build, into);
       }
       return 0;
-    }
-
-    private String text() throws IOException {
-      try {
-        if (Files.size(file) > LARGEST_BYTES) {
-          throw new IllegalArgumentException(
-              file + " is larger than any list of parts (16 MB); is it the right file?");
-        }
-        return Files.readString(file, StandardCharsets.UTF_8);
-      } catch (NoSuchFileException e) {
-        throw new IllegalArgumentException(file + ": there is no such file; check the name", e);
-      } catch (java.nio.charset.MalformedInputException e) {
-        throw new IllegalArgumentException(file + " is not UTF-8 text; save it as UTF-8", e);
-      }
     }
   }
 }

@@ -35,6 +35,8 @@ import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
 import kumite.build.panel.Opening;
 import kumite.build.panel.Panel;
+import kumite.json.Key;
+import kumite.json.Misfit;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.ControlKind;
@@ -77,13 +79,13 @@ final class BuildJson {
     String revision = top.text("revision");
     List<ControlKind> own = new ArrayList<>();
     for (JsonNode part : top.array("own_parts")) {
-      own.add(top.make("own_parts[" + own.size() + "]", () -> kumite.parts.PartFile.read(part)));
+      own.add(kumite.parts.PartFile.read(new Key("own_parts[" + own.size() + "]", part)));
     }
     List<BoardKind> ownBoards = new ArrayList<>();
     Catalogue catalogue = shipped.withOwn(own);
     for (JsonNode item : top.array("own_boards")) {
       BoardKind kind =
-          top.make("own_boards[" + ownBoards.size() + "]", () -> kumite.parts.BoardFile.read(item));
+          kumite.parts.BoardFile.read(new Key("own_boards[" + ownBoards.size() + "]", item));
       ownBoards.add(kind);
       catalogue = catalogue.with(kind);
     }
@@ -116,7 +118,7 @@ final class BuildJson {
     Set<ControlId> seen = new HashSet<>();
     for (int i = 0; i < controls.size(); i++) {
       if (!seen.add(controls.get(i).id())) {
-        throw new Key.Misfit(
+        throw new Misfit(
             "controls[" + i + "].id",
             "\"" + controls.get(i).id() + "\" is used by another control",
             "give each control an id of its own");

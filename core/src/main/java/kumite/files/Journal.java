@@ -1,6 +1,5 @@
 package kumite.files;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -10,6 +9,8 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Optional;
 import kumite.build.Build;
+import kumite.json.JsonText;
+import kumite.json.Misfit;
 import kumite.parts.Catalogue;
 
 /**
@@ -33,7 +34,7 @@ public final class Journal {
   }
 
   /** Keeps a build as unsaved work, in place of the one before. */
-  public void keep(Build build, Optional<Path> savedAs) throws IOException {
+  public void keep(Build build, Optional<Path> savedAs) throws IOException, BuildFileException {
     ObjectNode node = JsonNodeFactory.instance.objectNode();
     node.put("format", "kumite-journal");
     node.put("saved_as", savedAs.map(Path::toString).orElse(""));
@@ -58,7 +59,7 @@ public final class Journal {
       if (!Files.isRegularFile(file)) {
         return Optional.empty();
       }
-      JsonNode root = BuildFile.tree(Files.readString(file));
+      JsonNode root = JsonText.read(Files.readString(file));
       if (root.get("build") == null) {
         putAside();
         return Optional.empty();
@@ -68,7 +69,7 @@ public final class Journal {
           new Unsaved(
               BuildJson.read(root.get("build"), catalogue),
               savedAs.isEmpty() ? Optional.empty() : Optional.of(Path.of(savedAs))));
-    } catch (JsonProcessingException | Key.Misfit e) {
+    } catch (Misfit e) {
       putAside();
       return Optional.empty();
     } catch (IOException e) {

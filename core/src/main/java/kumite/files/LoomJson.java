@@ -16,6 +16,7 @@ import kumite.build.loom.Group;
 import kumite.build.loom.Laying;
 import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
+import kumite.json.Key;
 import kumite.kind.WireColour;
 import kumite.name.ContactId;
 import kumite.name.ControlId;

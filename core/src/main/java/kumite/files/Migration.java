@@ -33,8 +33,19 @@ final class Migration {
     if (version.intValue() <= 2) {
       thirdVersion(next);
     }
-    fourthVersion(next);
+    if (version.intValue() <= 3) {
+      fourthVersion(next);
+    }
+    fifthVersion(next);
     return next;
+  }
+
+  /**
+   * Version 5 knows the side that an own part is put in from, and its cap. A part that does not say
+   * comes from the side that its mount usually does, so nothing has to be written.
+   */
+  private static void fifthVersion(ObjectNode root) {
+    root.put("version", 5);
   }
 
   /**

@@ -16,7 +16,8 @@ import kumite.measure.Shape;
  * @param cutout the hole in the panel
  * @param face what it covers on the finished face: flange, bezel or plate
  * @param body what is below the panel, with its terminals
- * @param bodyDepthMm how far it reaches below the underside of a panel of its thinnest thickness
+ * @param bodyDepthMm how far it reaches below the underside of a panel of its thinnest thickness;
+ *     where it is held from below, of any panel
  * @param thinnestMm the thinnest panel it can be mounted in
  * @param thickestMm the thickest
  * @param mount how it is held
@@ -32,6 +33,8 @@ import kumite.measure.Shape;
  * @param ohm resistance end to end of a pot or of one rung of a ladder; 0 for switches
  * @param latching whether it stays where it was put
  * @param feed the supply its outputs need; empty for plain contacts
+ * @param cap the outline of the cap or stem that is pressed, where a label fits on it; empty where
+ *     there is none to write on
  */
 public record ControlKind(
     String id,
@@ -56,7 +59,8 @@ public record ControlKind(
     int steps,
     double ohm,
     boolean latching,
-    Optional<Feed> feed) {
+    Optional<Feed> feed,
+    Optional<Shape> cap) {
 
   /** What a hand does with a control. */
   public enum Family {
@@ -96,22 +100,48 @@ public record ControlKind(
    * How a control is held in the panel.
    *
    * @param how by what
+   * @param from the side it comes from: what is put in from above loses the panel's thickness below
+   *     it, what is held against the underside hangs there whole
    * @param wrenchMm the circle that a wrench or a hand sweeps about the centre below the panel; 0
    *     where nothing is turned there
    */
-  public record Mount(How how, double wrenchMm) {
-    /** By what a control is held. */
-    public enum How {
-      SNAP("snaps in"),
-      NUT("nut from below"),
-      FACE_NUT("nut from above"),
-      SCREWS("screws"),
-      GLUE("glue");
+  public record Mount(How how, From from, double wrenchMm) {
+    /** The side of the panel that a part is put to. */
+    public enum From {
+      ABOVE("put in from above"),
+      BELOW("held from below");
 
       private final String words;
 
-      How(String words) {
+      From(String words) {
         this.words = words;
+      }
+
+      /** {@return in words for people} */
+      public String words() {
+        return words;
+      }
+    }
+
+    /** By what a control is held. */
+    public enum How {
+      SNAP("snaps in", From.ABOVE),
+      NUT("nut from below", From.ABOVE),
+      FACE_NUT("nut from above", From.BELOW),
+      SCREWS("screws", From.BELOW),
+      GLUE("glue", From.ABOVE);
+
+      private final String words;
+      private final From usual;
+
+      How(String words, From usual) {
+        this.words = words;
+        this.usual = usual;
+      }
+
+      /** {@return the side that such parts as a rule come from} */
+      public From usual() {
+        return usual;
       }
 
       /** {@return in words for people} */
@@ -122,7 +152,13 @@ public record ControlKind(
 
     public Mount {
       Objects.requireNonNull(how, "how");
+      Objects.requireNonNull(from, "from");
       Check.between(0, 500, wrenchMm, "wrench_mm");
+    }
+
+    /** A mount from its usual side. */
+    public Mount(How how, double wrenchMm) {
+      this(how, how.usual(), wrenchMm);
     }
   }
 
@@ -235,6 +271,7 @@ public record ControlKind(
     Check.between(0, 64, steps, "steps");
     Check.between(0, 100_000_000, ohm, "ohm");
     Objects.requireNonNull(feed, "feed");
+    Objects.requireNonNull(cap, "cap");
     boolean analog = contacts.stream().anyMatch(contact -> contact.type().analog());
     if (analog && ohm <= 0 && feed.isEmpty()) {
       throw new IllegalArgumentException("a control that is measured needs its ohm");
@@ -274,20 +311,54 @@ public record ControlKind(
         steps,
         ohm,
         latching,
-        feed);
+        feed,
+        cap);
   }
 
   /** {@return how far it reaches below the underside of a panel of that thickness, in mm} */
   public double depthBelowMm(double panelThicknessMm) {
-    return Math.max(0, bodyDepthMm - Math.max(0, panelThicknessMm - thinnestMm));
+    return mount.from() == Mount.From.BELOW
+        ? bodyDepthMm
+        : Math.max(0, bodyDepthMm - Math.max(0, panelThicknessMm - thinnestMm));
   }
 
   /** {@return how much of a height above the face is left on a panel of that thickness, in mm} */
   public double leftAboveMm(double heightMm, double panelThicknessMm) {
     // What hangs from below is swallowed by the panel; what sits on the face is not.
-    boolean fromBelow = mount.how() == Mount.How.SCREWS || mount.how() == Mount.How.FACE_NUT;
-    return fromBelow
+    return mount.from() == Mount.From.BELOW
         ? Math.max(0, heightMm - Math.max(0, panelThicknessMm - thinnestMm))
         : heightMm;
+  }
+
+  /**
+   * {@return by how much the face covers the edge of the cut-out where it covers it least, in mm;
+   * negative where the hole shows}
+   */
+  public double coverMm() {
+    // Both outlines are convex and on one centre: the place that is covered least lies on the
+    // rounding of a corner of the cut-out, its two ends included.
+    double least = Double.POSITIVE_INFINITY;
+    double hw = cutout.widthMm() / 2 - cornerMm(cutout);
+    double hh = cutout.heightMm() / 2 - cornerMm(cutout);
+    for (int degrees = 0; degrees <= 90; degrees += 5) {
+      double x = hw + cornerMm(cutout) * Math.cos(Math.toRadians(degrees));
+      double y = hh + cornerMm(cutout) * Math.sin(Math.toRadians(degrees));
+      least = Math.min(least, insideMm(face, x, y));
+    }
+    return least;
+  }
+
+  private static double cornerMm(Shape shape) {
+    return shape instanceof Shape.Rect rect ? rect.cornerMm() : shape.widthMm() / 2;
+  }
+
+  /** How far a place of the first quarter lies inside a centred outline. */
+  private static double insideMm(Shape shape, double x, double y) {
+    double corner = cornerMm(shape);
+    double beyondX = x - (shape.widthMm() / 2 - corner);
+    double beyondY = y - (shape.heightMm() / 2 - corner);
+    double outside = Math.hypot(Math.max(0, beyondX), Math.max(0, beyondY));
+    double inside = Math.min(0, Math.max(beyondX, beyondY));
+    return corner - outside - inside;
   }
 }

@@ -10,7 +10,6 @@ import kumite.build.panel.Panel;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.measure.Point;
-import kumite.panel.Gaps;
 import kumite.working.Source;
 import kumite.working.Working;
 
@@ -61,7 +60,8 @@ final class Lengths {
   }
 
   Cut toBoard(Control control, ControlKind kind, Point terminal) {
-    return toBoard(control.placement().centre(), Gaps.depthBelowMm(kind, build.panel()), terminal);
+    return toBoard(
+        control.placement().centre(), kind.depthBelowMm(build.panel().thicknessMm()), terminal);
   }
 
   /** {@return the cut from a place that deep below the panel to a terminal} */

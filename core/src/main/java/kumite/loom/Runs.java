@@ -16,7 +16,6 @@ import kumite.loom.Lengths.Cut;
 import kumite.measure.Point;
 import kumite.name.ControlId;
 import kumite.name.Joint;
-import kumite.panel.Gaps;
 
 /**
  * Lays the shared sides: all places that want one are gathered first, then joined as a chain, ring,
@@ -88,7 +87,7 @@ final class Runs {
   }
 
   void depth(ContactSite site) {
-    depths.put(site.control().id(), Gaps.depthBelowMm(site.kind(), build.panel()));
+    depths.put(site.control().id(), site.kind().depthBelowMm(build.panel().thicknessMm()));
   }
 
   /** Takes note of a place; several of one control become one stop. */

@@ -1,12 +1,10 @@
 package kumite.map;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
@@ -40,15 +38,6 @@ public final class Proposal {
           AxisName.RY,
           AxisName.X,
           AxisName.Y);
-
-  private static final Map<Target.Direction, String> LEVER = new EnumMap<>(Target.Direction.class);
-
-  static {
-    LEVER.put(Target.Direction.N, "up");
-    LEVER.put(Target.Direction.S, "down");
-    LEVER.put(Target.Direction.W, "left");
-    LEVER.put(Target.Direction.E, "right");
-  }
 
   private final Build build;
   private final Set<Target> used = new HashSet<>();
@@ -89,7 +78,7 @@ public final class Proposal {
       for (ContactKind contact : kind.contacts()) {
         ContactId id = new ContactId(control.id(), contact.name());
         if (mapping.of(id).isEmpty()) {
-          Optional<Target> target = proposal.next(kind, contact);
+          Optional<Target> target = proposal.next(control, kind, contact);
           if (target.isPresent()) {
             String function = proposal.functionFor(control, contact);
             proposal.used.add(target.get());
@@ -103,13 +92,13 @@ public final class Proposal {
   }
 
   /** {@return a meaning for one contact, if any is left for it} */
-  private Optional<Target> next(ControlKind kind, ContactKind contact) {
+  private Optional<Target> next(Control control, ControlKind kind, ContactKind contact) {
     List<Target> candidates = new ArrayList<>();
     if (contact.type().analog()) {
       AXIS_ORDER.forEach(axis -> candidates.add(new Target.Axis(axis)));
     } else {
       if (kind.family() == ControlKind.Family.LEVER) {
-        candidates.addAll(leverTargets(contact.name()));
+        Turned.pushed(control, contact).map(Turned::proposals).ifPresent(candidates::addAll);
       }
       for (int n = 1; n <= 128; n++) {
         candidates.add(new Target.Button(n));
@@ -119,20 +108,6 @@ public final class Proposal {
         .filter(target -> !used.contains(target))
         .filter(target -> allowed.map(set -> set.contains(target)).orElse(true))
         .findFirst();
-  }
-
-  private static List<Target> leverTargets(String contact) {
-    for (Map.Entry<Target.Direction, String> entry : LEVER.entrySet()) {
-      if (entry.getValue().equals(contact)) {
-        Target.Direction direction = entry.getKey();
-        boolean sideways = direction == Target.Direction.W || direction == Target.Direction.E;
-        boolean high = direction == Target.Direction.E || direction == Target.Direction.S;
-        return List.of(
-            new Target.Hat(direction),
-            new Target.AxisEnd(sideways ? AxisName.X : AxisName.Y, high));
-      }
-    }
-    return List.of();
   }
 
   private String functionFor(Control control, ContactKind contact) {

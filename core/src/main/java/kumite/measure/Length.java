@@ -7,7 +7,8 @@ import kumite.working.Working;
 
 /**
  * Reading and writing lengths the way builders type them: {@code 28.6}, {@code 28,6 mm}, {@code 2.5
- * cm}, {@code 1 1/8 in}, {@code 3/4"}, {@code .75 in}.
+ * cm}, {@code 0.3 m}, {@code 1 1/8 in}, {@code 1-1/8 in}, {@code 3/4"}, {@code .75 in}, {@code 1
+ * ft}, {@code 1 ft 2 1/2 in}.
  *
  * <p>An inch is exactly 25.4 mm (international yard and pound agreement, 1959).
  */
@@ -18,12 +19,23 @@ public final class Length {
   /** Nothing at a bench is longer than this; a larger number is a slip of the unit. */
   public static final double LARGEST_MM = 5000;
 
+  private static final double INCHES_PER_FOOT = 12;
+
+  private static final String NUMBER =
+      "(?:(?<whole>\\d+)(?:\\s+|\\s*-\\s*)(?<num>\\d+)\\s*[/\u2044]\\s*(?<den>\\d+)"
+          + "|(?<fnum>\\d+)\\s*[/\u2044]\\s*(?<fden>\\d+)"
+          + "|(?<dec>\\d+(?:[.,]\\d*)?|[.,]\\d+))";
+
   private static final Pattern TYPED =
       Pattern.compile(
-          "(?<sign>-)?\\s*(?:(?<whole>\\d+)\\s+(?<num>\\d+)\\s*/\\s*(?<den>\\d+)"
-              + "|(?<fnum>\\d+)\\s*/\\s*(?<fden>\\d+)"
-              + "|(?<dec>\\d+(?:[.,]\\d*)?|[.,]\\d+))\\s*"
-              + "(?<unit>mm|cm|in|inch|inches|\"|″)?",
+          "(?<sign>[-\u2212])?\\s*"
+              + NUMBER
+              + "\\s*(?<unit>mm|cm|m|in|inch|inches|\"|\u2033|ft|foot|feet|'|\u2032)?",
+          Pattern.CASE_INSENSITIVE);
+
+  private static final Pattern FEET_AND_INCHES =
+      Pattern.compile(
+          "(?<sign>[-\u2212])?\\s*(?<feet>\\d+)\\s*(?:ft|foot|feet|'|\u2032)\\s*-?\\s*(?<inches>\\S.*)",
           Pattern.CASE_INSENSITIVE);
 
   private Length() {}
@@ -46,6 +58,10 @@ public final class Length {
    *     what to type
    */
   public static Typed parse(String text, LengthUnit unitless) {
+    Matcher both = FEET_AND_INCHES.matcher(text.strip());
+    if (both.matches()) {
+      return feetAndInches(both, text);
+    }
     Matcher match = TYPED.matcher(text.strip());
     if (!match.matches()) {
       throw new IllegalArgumentException(
@@ -69,9 +85,35 @@ public final class Length {
         switch (unit) {
           case "mm" -> number;
           case "cm" -> number * 10;
+          case "m" -> number * 1000;
+          case "ft", "foot", "feet", "'", "\u2032" -> number * INCHES_PER_FOOT * MM_PER_INCH;
           case "" -> fraction || unitless == LengthUnit.INCH ? number * MM_PER_INCH : number;
           default -> number * MM_PER_INCH;
         };
+    return checked(mm, text);
+  }
+
+  /** Inches after feet are less than a foot and are not in another unit. */
+  private static Typed feetAndInches(Matcher match, String text) {
+    Matcher inches = TYPED.matcher(match.group("inches").strip());
+    boolean plain =
+        inches.matches()
+            && inches.group("sign") == null
+            && (inches.group("unit") == null
+                || inches
+                    .group("unit")
+                    .toLowerCase(Locale.ROOT)
+                    .matches("in|inch|inches|\"|\u2033"));
+    double rest = plain ? parse(match.group("inches"), LengthUnit.INCH).mm() : Double.NaN;
+    if (!(rest >= 0 && rest < INCHES_PER_FOOT * MM_PER_INCH)) {
+      throw new IllegalArgumentException(
+          "\"" + text.strip() + "\" is not a length; type for example 1 ft 2 1/2 in");
+    }
+    double mm = Double.parseDouble(match.group("feet")) * INCHES_PER_FOOT * MM_PER_INCH + rest;
+    return checked(match.group("sign") == null ? mm : -mm, text);
+  }
+
+  private static Typed checked(double mm, String text) {
     if (!(Math.abs(mm) <= LARGEST_MM)) {
       throw new IllegalArgumentException(
           "\""

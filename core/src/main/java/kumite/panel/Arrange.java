@@ -380,7 +380,7 @@ public final class Arrange {
     places.sort(Comparator.comparingDouble(at -> at.distanceMm(wished)));
     for (Point at : places) {
       Control there = probe.withPlacement(probe.placement().movedTo(at.xMm(), at.yMm()));
-      if (room.clear(List.of(Gaps.Placed.of(there, kind)), List.of())) {
+      if (room.clear(List.of(Placed.of(there, kind)), List.of())) {
         return at;
       }
     }

@@ -61,12 +61,9 @@ final class Boundary {
           true,
           0);
     }
-    Geometry outer = polygon(panel.corners());
-    BufferParameters mitred =
-        new BufferParameters(1, BufferParameters.CAP_FLAT, BufferParameters.JOIN_MITRE, 10);
-    Geometry inner = BufferOp.bufferOp(outer, -in, mitred);
+    Geometry inner = inner(panel);
     return inner.isEmpty()
-        ? new Boundary(outer, panel.rectangular(), 0)
+        ? new Boundary(polygon(panel.corners()), panel.rectangular(), 0)
         : new Boundary(inner, panel.rectangular(), 0);
   }
 
@@ -103,6 +100,36 @@ final class Boundary {
         && bounds.getMaxX() - e.getMaxX() > limit
         && e.getMinY() - bounds.getMinY() > limit
         && bounds.getMaxY() - e.getMaxY() > limit;
+  }
+
+  /** Measures the one of several that is nearest; null where all are clearly further inside. */
+  Swept.Between nearest(List<Swept> parts, double limitMm) {
+    Swept.Between nearest = null;
+    for (Swept part : parts) {
+      if (!clearlyInside(part, limitMm)) {
+        Swept.Between between = from(part);
+        nearest = nearest == null || between.gapMm() < nearest.gapMm() ? between : nearest;
+      }
+    }
+    return nearest;
+  }
+
+  /** {@return whether nothing of it lies over the area} */
+  boolean clearOf(Swept part) {
+    return part.radiusMm() > 0
+        ? area.distance(part.core()) > part.radiusMm()
+        : !area.intersects(part.core()) || area.touches(part.core());
+  }
+
+  /** {@return whether walls leave any room between them} */
+  static boolean leavesRoom(Panel panel) {
+    return !inner(panel).isEmpty();
+  }
+
+  private static Geometry inner(Panel panel) {
+    BufferParameters mitred =
+        new BufferParameters(1, BufferParameters.CAP_FLAT, BufferParameters.JOIN_MITRE, 10);
+    return BufferOp.bufferOp(polygon(panel.corners()), -panel.inside().wallMm(), mitred);
   }
 
   /** Measures the gap from a part to the line; negative by how far the part sticks out. */

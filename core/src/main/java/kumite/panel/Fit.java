@@ -127,18 +127,18 @@ public record Fit(Map<ControlId, Placement> places, double spread, boolean fits)
       double spread) {
     List<Placement> places = layout.places(ids.size(), middle, spread);
     double web = build.panel().material().webMm(build.panel().thicknessMm());
-    List<Gaps.Placed> parts = new ArrayList<>();
+    List<Placed> parts = new ArrayList<>();
     for (int i = 0; i < ids.size(); i++) {
       Control control = build.control(ids.get(i)).orElseThrow();
-      parts.add(Gaps.Placed.of(control.withPlacement(places.get(i)), catalogue.kindOf(control)));
+      parts.add(Placed.of(control.withPlacement(places.get(i)), catalogue.kindOf(control)));
     }
-    List<Gap> found = new ArrayList<>();
+    Measured found = new Measured();
     for (int i = 0; i < parts.size(); i++) {
       for (int j = 0; j < i; j++) {
-        Gaps.pair(parts.get(j), parts.get(i), web, found);
+        PairGaps.measure(parts.get(j), parts.get(i), web, found);
       }
     }
-    return found.stream().allMatch(gap -> gap.missingMm() == 0);
+    return !found.narrow();
   }
 
   private static List<Point> middles(Build build, Point wished, boolean onCentreLine) {

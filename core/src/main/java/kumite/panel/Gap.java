@@ -4,21 +4,20 @@ import java.util.List;
 import java.util.Optional;
 import kumite.measure.Point;
 import kumite.name.ControlId;
+import kumite.working.Shown;
 import kumite.working.Working;
 
 /**
- * One measured gap.
+ * The room between two things, or between one and what surrounds it.
  *
  * @param kind what it lies between
- * @param controls the controls it lies between: two, one against something else, or none where the
- *     board meets a wall
- * @param against what the other side is where it is no control, such as {@code the left wall};
- *     empty between two controls
- * @param gapMm how much there is; negative for an overlap
- * @param neededMm how much is needed
- * @param from its end at the first control, or at the board
- * @param to its other end
- * @param working how it was measured
+ * @param controls the controls that take part, one or two; none where the board meets a wall
+ * @param against what else: a wall, a block, the board; empty between two controls
+ * @param gapMm what is there, negative by how far they must part
+ * @param neededMm what should be there
+ * @param from where it is narrowest, on the first
+ * @param to and on the other
+ * @param shown how it came about
  */
 public record Gap(
     Kind kind,
@@ -28,30 +27,52 @@ public record Gap(
     double neededMm,
     Point from,
     Point to,
-    Working working) {
+    Shown shown) {
+
+  /** What makes a gap one that cannot be built. */
+  enum Stops {
+    /** The two meet or cross. */
+    MEETING,
+    /** Less than half of what the material needs is left. */
+    HALF,
+    /** It is a matter of the order of work, or of a hole elsewhere. */
+    NEVER
+  }
 
   /** What a gap lies between. */
   public enum Kind {
-    SWING_SWING(Height.ABOVE, "swing to swing"),
-    FLANGE_FLANGE(Height.FACE, "flange to flange"),
-    HOLE_HOLE(Height.PANEL, "hole to hole"),
-    HOLE_EDGE(Height.PANEL, "hole to panel edge"),
-    BODY_BODY(Height.BELOW, "body to body"),
-    WRENCH_BODY(Height.BELOW, "wrench to body"),
-    BODY_WALL(Height.BELOW, "body to wall"),
-    BODY_BLOCK(Height.BELOW, "body to block"),
-    BODY_BOARD(Height.BELOW, "body to board"),
-    BODY_PLUG(Height.BELOW, "body to the board's plug"),
-    BOARD_WALL(Height.BELOW, "board to wall"),
-    PLUG_WALL(Height.BELOW, "plug to wall"),
-    BOARD_BLOCK(Height.BELOW, "board or plug to block"),
-    DEPTH(Height.BELOW, "body to case floor");
+    SWING_SWING(Height.ABOVE, Stops.MEETING, "swing to swing"),
+    CAP_CAP(Height.ABOVE, Stops.MEETING, "cap to cap"),
+    FLANGE_FLANGE(Height.FACE, Stops.MEETING, "flange to flange"),
+    HEAD_FLANGE(Height.FACE, Stops.MEETING, "screw head to flange"),
+    FLANGE_EDGE(Height.FACE, Stops.MEETING, "flange to panel edge"),
+    HOLE_HOLE(Height.PANEL, Stops.HALF, "hole to hole"),
+    HOLE_EDGE(Height.PANEL, Stops.HALF, "hole to panel edge"),
+    BODY_BODY(Height.BELOW, Stops.MEETING, "body to body"),
+    WRENCH_BODY(Height.BELOW, Stops.NEVER, "wrench to body"),
+    WRENCH_WALL(Height.BELOW, Stops.NEVER, "wrench to wall"),
+    WRENCH_BLOCK(Height.BELOW, Stops.NEVER, "wrench to block"),
+    WRENCH_BOARD(Height.BELOW, Stops.NEVER, "wrench to board"),
+    BODY_WALL(Height.BELOW, Stops.MEETING, "body to wall"),
+    BODY_BLOCK(Height.BELOW, Stops.MEETING, "body to block"),
+    BODY_BOARD(Height.BELOW, Stops.MEETING, "body to board"),
+    BODY_PLUG(Height.BELOW, Stops.MEETING, "body to the board's plug"),
+    BOARD_WALL(Height.BELOW, Stops.MEETING, "board to wall"),
+    PLUG_WALL(Height.BELOW, Stops.NEVER, "plug to wall"),
+    BOARD_BLOCK(Height.BELOW, Stops.MEETING, "board or plug to block"),
+    LID_WALL(Height.BELOW, Stops.MEETING, "body to wall as the lid swings"),
+    LID_BLOCK(Height.BELOW, Stops.MEETING, "body to block as the lid swings"),
+    LID_BOARD(Height.BELOW, Stops.MEETING, "body to board as the lid swings"),
+    DEPTH(Height.BELOW, Stops.MEETING, "body to case floor"),
+    BOARD_DEPTH(Height.BELOW, Stops.MEETING, "board in the case's depth");
 
     private final Height height;
+    private final Stops stops;
     private final String words;
 
-    Kind(Height height, String words) {
+    Kind(Height height, Stops stops, String words) {
       this.height = height;
+      this.stops = stops;
       this.words = words;
     }
 
@@ -63,6 +84,11 @@ public record Gap(
     /** {@return the kind in words for people} */
     public String words() {
       return words;
+    }
+
+    /** {@return whether it is measured downward, from the panel to the floor} */
+    public boolean downward() {
+      return this == DEPTH || this == BOARD_DEPTH;
     }
   }
 
@@ -85,10 +111,31 @@ public record Gap(
     return controls.contains(id);
   }
 
+  /** {@return how it came about} */
+  public Working working() {
+    return shown.working();
+  }
+
   /** {@return how much is missing, 0 where there is enough} */
   public double missingMm() {
     // A hundredth of a millimetre is less than any drill holds and more than rounding adds.
     double missing = neededMm - gapMm;
     return missing > 0.01 ? missing : 0;
+  }
+
+  /** {@return whether the two meet or cross} */
+  public boolean meets() {
+    // Two edges laid on each other by arithmetic may come out a rounding apart.
+    return gapMm <= 1e-9;
+  }
+
+  /** {@return whether it cannot be built so; what is merely narrow can, with care} */
+  public boolean stops() {
+    return missingMm() > 0
+        && switch (kind.stops) {
+          case MEETING -> meets();
+          case HALF -> gapMm < neededMm / 2;
+          case NEVER -> false;
+        };
   }
 }

@@ -12,19 +12,27 @@ import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 
 /**
- * A small move that gives a control, or the board, its room.
+ * A small move that gives controls, or the board, their room.
  *
- * @param control the control to move; empty moves the board
+ * @param controls what moves together, often a single one; none moves the board
  * @param dxMm to the right
  * @param dyMm to the back
  */
-public record Nudge(Optional<ControlId> control, double dxMm, double dyMm) {
+public record Nudge(List<ControlId> controls, double dxMm, double dyMm) {
   private static final double STEP_MM = 0.5;
   private static final double FURTHEST_MM = 60;
 
-  private static final int[][] DIRECTIONS = {
-    {1, 0}, {-1, 0}, {0, 1}, {0, -1}, {1, 1}, {1, -1}, {-1, 1}, {-1, -1}
-  };
+  /**
+   * A straight move keeps a row or column; so much longer than a diagonal one it is still taken.
+   */
+  private static final double STRAIGHT_WORTH = 3;
+
+  private static final int[][] STRAIGHT = {{1, 0}, {-1, 0}, {0, 1}, {0, -1}};
+  private static final int[][] DIAGONAL = {{1, 1}, {1, -1}, {-1, 1}, {-1, -1}};
+
+  public Nudge {
+    controls = List.copyOf(controls);
+  }
 
   /** Looks for moves on one build; the outlines of its parts are laid out once. */
   public static final class Search {
@@ -46,7 +54,9 @@ public record Nudge(Optional<ControlId> control, double dxMm, double dyMm) {
     }
 
     /**
-     * Looks for the shortest move, in steps of half a millimetre, straight before diagonal.
+     * Looks for the shortest move that clears everything, in steps of half a millimetre: straight,
+     * so that rows and columns stay, unless a diagonal one is far shorter. Where no part can move
+     * alone, a row or a column moves together.
      *
      * @param gap a gap that is too narrow
      * @return the move, or empty where none within 60 mm helps
@@ -67,27 +77,97 @@ public record Nudge(Optional<ControlId> control, double dxMm, double dyMm) {
     }
   }
 
+  private double lengthMm() {
+    return Math.hypot(dxMm, dyMm);
+  }
+
   private static Optional<Nudge> forGap(Build build, PartRoom room, Gap gap) {
     double first = Math.max(STEP_MM, Math.ceil(gap.missingMm() / 2 / STEP_MM) * STEP_MM);
-    for (double step = first; step <= FURTHEST_MM; step += step < 15 ? STEP_MM : 2) {
-      for (int[] direction : DIRECTIONS) {
-        double dx = direction[0] * step;
-        double dy = direction[1] * step;
-        // The second of a pair goes first: it was as a rule the later one to be placed.
-        for (int i = gap.controls().size() - 1; i >= 0; i--) {
-          if (room.clear(gap.controls().get(i), dx, dy)) {
-            return Optional.of(new Nudge(Optional.of(gap.controls().get(i)), dx, dy));
-          }
-        }
-        if (gap.controls().isEmpty()) {
-          Placement at = build.board().orElseThrow().placement();
-          if (room.boardClear(at.movedTo(at.xMm() + dx, at.yMm() + dy))) {
-            return Optional.of(new Nudge(Optional.empty(), dx, dy));
-          }
+    if (gap.controls().isEmpty()) {
+      return shortest(first, (dx, dy) -> board(build, room, dx, dy));
+    }
+    // The second of a pair goes first: it was as a rule the later one to be placed.
+    List<List<ControlId>> alone = new ArrayList<>();
+    for (int i = gap.controls().size() - 1; i >= 0; i--) {
+      alone.add(List.of(gap.controls().get(i)));
+    }
+    Optional<Nudge> single = shortest(first, (dx, dy) -> any(room, alone, dx, dy));
+    return single.isPresent()
+        ? single
+        : shortest(first, (dx, dy) -> any(room, lines(room, gap, dx, dy), dx, dy));
+  }
+
+  /** Tries a shift. */
+  private interface Try {
+    Optional<Nudge> by(double dxMm, double dyMm);
+  }
+
+  private static Optional<Nudge> shortest(double first, Try tried) {
+    Optional<Nudge> straight = first(first, STRAIGHT, FURTHEST_MM, tried);
+    double furthest =
+        straight.map(s -> s.lengthMm() / STRAIGHT_WORTH).orElse(FURTHEST_MM) / Math.sqrt(2);
+    Optional<Nudge> diagonal = first(first, DIAGONAL, furthest, tried);
+    return diagonal.isPresent() ? diagonal : straight;
+  }
+
+  private static Optional<Nudge> first(
+      double first, int[][] directions, double furthest, Try tried) {
+    for (double step = first; step <= furthest; step += step < 15 ? STEP_MM : 2) {
+      for (int[] direction : directions) {
+        Optional<Nudge> found = tried.by(direction[0] * step, direction[1] * step);
+        if (found.isPresent()) {
+          return found;
         }
       }
     }
     return Optional.empty();
+  }
+
+  private static Optional<Nudge> any(
+      PartRoom room, List<List<ControlId>> groups, double dx, double dy) {
+    for (List<ControlId> group : groups) {
+      if (room.clear(room.shifted(group, dx, dy))) {
+        return Optional.of(new Nudge(group, dx, dy));
+      }
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * Rows and columns through the parts of a gap: the whole line, and along it the end of it that a
+   * shift pushes away from the rest.
+   */
+  private static List<List<ControlId>> lines(PartRoom room, Gap gap, double dx, double dy) {
+    List<List<ControlId>> lines = new ArrayList<>();
+    for (ControlId id : gap.controls()) {
+      for (boolean alongX : new boolean[] {true, false}) {
+        List<ControlId> line = room.line(id, alongX);
+        if (line.size() < 2) {
+          continue;
+        }
+        double by = alongX ? dx : dy;
+        if (by != 0) {
+          Placement at = room.at(id);
+          line.removeIf(
+              other -> {
+                Placement there = room.at(other);
+                double ahead = alongX ? there.xMm() - at.xMm() : there.yMm() - at.yMm();
+                return ahead * by < 0;
+              });
+        }
+        if (line.size() > 1 && !(gap.controls().size() == 2 && line.containsAll(gap.controls()))) {
+          lines.add(line);
+        }
+      }
+    }
+    return lines;
+  }
+
+  private static Optional<Nudge> board(Build build, PartRoom room, double dx, double dy) {
+    Placement at = build.board().orElseThrow().placement();
+    return room.boardClear(at.movedTo(at.xMm() + dx, at.yMm() + dy))
+        ? Optional.of(new Nudge(List.of(), dx, dy))
+        : Optional.empty();
   }
 
   private static Optional<Nudge> towards(
@@ -102,7 +182,7 @@ public record Nudge(Optional<ControlId> control, double dxMm, double dyMm) {
         double dx = Math.rint(step * Math.cos(angle) * 2) / 2;
         double dy = Math.rint(step * Math.sin(angle) * 2) / 2;
         if (from.plus(dx, dy).distanceMm(to) <= reachMm && room.clear(id, dx, dy)) {
-          return Optional.of(new Nudge(Optional.of(id), dx, dy));
+          return Optional.of(new Nudge(List.of(id), dx, dy));
         }
       }
     }

@@ -2,6 +2,7 @@ package kumite.panel;
 
 import java.util.List;
 import java.util.Optional;
+import kumite.kind.ScrewHole;
 
 /**
  * Machine screws of mounting holes.
@@ -22,6 +23,9 @@ public record Screw(String name, double clearanceMm, double headMm) {
           new Screw("M5", 5.5, 11.20),
           new Screw("M6", 6.6, 13.44));
 
+  /** A head or washer of a screw that no table here has, in holes: common practice, no source. */
+  private static final double HEAD_PER_HOLE = 2;
+
   /** {@return all screws, smallest first} */
   public static List<Screw> all() {
     return ALL;
@@ -30,5 +34,19 @@ public record Screw(String name, double clearanceMm, double headMm) {
   /** {@return the screw of that name, if it is known} */
   public static Optional<Screw> named(String name) {
     return ALL.stream().filter(screw -> screw.name().equals(name)).findFirst();
+  }
+
+  /** {@return the circle that the head, nut or washer at a hole takes, in mm} */
+  static double headRoomMm(ScrewHole hole) {
+    double known = named(hole.screw()).map(Screw::headMm).orElse(0.0);
+    return known > 0 ? known : HEAD_PER_HOLE * hole.diameterMm();
+  }
+
+  /**
+   * {@return how deep a 90 degree sink for the head goes into the sheet, in mm: half of what the
+   * head is wider than its hole, since the cone's side stands at 45 degrees}
+   */
+  public static double sinkDepthMm(double headMm, double holeMm) {
+    return Math.max(0, (headMm - holeMm) / 2);
   }
 }

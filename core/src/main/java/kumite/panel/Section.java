@@ -70,7 +70,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
     List<double[]> holes = new ArrayList<>();
     for (Control control : build.controls()) {
       ControlKind kind = catalogue.kindOf(control);
-      Gaps.Placed part = Gaps.Placed.of(control, kind);
+      Placed part = Placed.of(control, kind);
       for (Swept hole : part.holes()) {
         chord(hole, line).ifPresent(holes::add);
       }
@@ -82,7 +82,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
             .ifPresent(
                 c -> pieces.add(new Piece(Role.ABOVE, control.label(), c[0], c[1], 0, stands)));
       }
-      double below = Gaps.depthBelowMm(kind, panel);
+      double below = part.depthMm(panel);
       chord(part.body(), line)
           .ifPresent(
               c ->
@@ -125,7 +125,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
         .flatMap(c -> catalogue.board(c.kind()))
         .ifPresent(
             kind -> {
-              Gaps.BoardRoom room = Gaps.BoardRoom.of(choice.get(), kind);
+              BoardRoom room = BoardRoom.of(choice.get(), kind);
               boolean hangs = choice.get().seat() == BoardChoice.Seat.PANEL;
               double height = choice.get().heightMm(kind);
               chord(room.outline(), line)

@@ -9,6 +9,7 @@ import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.geom.util.AffineTransformation;
 import org.locationtech.jts.operation.distance.DistanceOp;
 
 /**
@@ -21,10 +22,12 @@ final class Swept {
   private final Geometry core;
   private final double radiusMm;
   private final Envelope envelope;
+  private final boolean point;
 
   private Swept(Geometry core, double radiusMm) {
     this.core = core;
     this.radiusMm = radiusMm;
+    this.point = core.getDimension() == 0;
     this.envelope = new Envelope(core.getEnvelopeInternal());
     this.envelope.expandBy(radiusMm);
   }
@@ -105,6 +108,28 @@ final class Swept {
             : new double[] {cut.getMinY(), cut.getMaxY()});
   }
 
+  /** {@return what it passes over on a straight way} */
+  Swept dragged(double dxMm, double dyMm) {
+    Geometry moved = new AffineTransformation().translate(dxMm, dyMm).transform(core);
+    Geometry both = FACTORY.createGeometryCollection(new Geometry[] {core, moved});
+    return new Swept(both.convexHull(), radiusMm);
+  }
+
+  /** {@return whether no part of it lies outside of another} */
+  boolean within(Swept other) {
+    for (Coordinate corner : core.getCoordinates()) {
+      double outside = other.core.distance(FACTORY.createPoint(corner));
+      double inside =
+          outside > 0 || other.core.getDimension() < 2
+              ? 0
+              : other.core.getBoundary().distance(FACTORY.createPoint(corner));
+      if (outside - inside + radiusMm > other.radiusMm + 1e-9) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   /** {@return the axis-parallel box around it} */
   Envelope envelope() {
     return envelope;
@@ -124,7 +149,10 @@ final class Swept {
 
   /** Measures the gap to another outline. */
   Between to(Swept other) {
-    Coordinate[] nearest = new DistanceOp(core, other.core).nearestPoints();
+    Coordinate[] nearest =
+        point && other.point
+            ? new Coordinate[] {core.getCoordinate(), other.core.getCoordinate()}
+            : new DistanceOp(core, other.core).nearestPoints();
     double apart = nearest[0].distance(nearest[1]);
     double ux;
     double uy;

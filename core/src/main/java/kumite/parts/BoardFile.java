@@ -1,22 +1,18 @@
 package kumite.parts;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.MappingIterator;
-import com.fasterxml.jackson.dataformat.csv.CsvMapper;
-import com.fasterxml.jackson.dataformat.csv.CsvParser;
-import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import kumite.json.Key;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.Terminal;
 import kumite.measure.Point;
+import kumite.table.Table;
 import kumite.working.Source;
 
 /**
@@ -59,59 +55,47 @@ public final class BoardFile {
    *
    * @param board the board; empty where there are problems
    * @param problems what is wrong, each with its row and column
+   * @param notes what was passed over or guessed
    */
-  public record Imported(java.util.Optional<BoardKind> board, List<PartFile.Problem> problems) {
+  public record Imported(
+      java.util.Optional<BoardKind> board, List<PartFile.Problem> problems, List<String> notes) {
     public Imported {
+      notes = List.copyOf(notes);
       problems = List.copyOf(problems);
     }
   }
 
   /** {@return a board as JSON} */
   public static JsonNode write(BoardKind kind) {
-    return CatalogueReader.JSON.valueToTree(BoardData.of(kind));
+    return BoardJson.write(kind);
   }
 
   /**
    * Reads a board from JSON.
    *
-   * @throws IllegalArgumentException if a key is unknown or missing or does not fit
+   * @throws kumite.json.Misfit if a key is unknown or missing or does not fit; it names the key
    */
-  public static BoardKind read(JsonNode node) {
-    try {
-      BoardData data = CatalogueReader.JSON.treeToValue(node, BoardData.class);
-      boolean listed = data.terminals() != null;
-      boolean edges = data.left() != null && data.right() != null && data.groups() != null;
-      if (data.id() == null
-          || data.name() == null
-          || data.sizeMm() == null
-          || data.sizeMm().length != 2
-          || data.pullOhm() == null
-          || data.pullOhm().length != 2
-          || data.common() == null
-          || data.levelsFrom() == null
-          || !listed && !edges) {
-        throw new IllegalArgumentException(
-            "a board needs id, name, size_mm, common, levels_from, pull_ohm and terminals");
-      }
-      return data.toKind();
-    } catch (JsonMappingException e) {
-      throw new IllegalArgumentException(
-          CatalogueReader.where(e) + " does not fit; see docs/parts-file.md", e);
-    } catch (JsonProcessingException e) {
-      throw new IllegalArgumentException(e.getOriginalMessage(), e);
-    }
+  public static BoardKind read(Key key) {
+    return BoardJson.read(key);
   }
 
   /** Reads a board from the table of its terminals. */
   public static Imported readTable(Traits traits, String csv) {
     List<PartFile.Problem> problems = new ArrayList<>();
-    List<List<String>> rows = rows(csv, problems);
+    Table table;
+    try {
+      table = Table.read(csv, COLUMNS);
+    } catch (IllegalArgumentException e) {
+      problems.add(new PartFile.Problem(0, "", e.getMessage()));
+      return new Imported(java.util.Optional.empty(), problems, List.of());
+    }
+    List<Table.Row> rows = table.rows();
     if (rows.isEmpty()) {
       problems.add(new PartFile.Problem(1, "", "the table is empty; begin with a header line"));
-      return new Imported(java.util.Optional.empty(), problems);
+      return new Imported(java.util.Optional.empty(), problems, table.notes());
     }
     List<String> header =
-        rows.get(0).stream().map(cell -> cell.strip().toLowerCase(Locale.ROOT)).toList();
+        rows.get(0).cells().stream().map(cell -> cell.toLowerCase(Locale.ROOT)).toList();
     for (String column : header) {
       if (!COLUMNS.contains(column)) {
         problems.add(
@@ -126,16 +110,16 @@ public final class BoardFile {
       problems.add(new PartFile.Problem(MOST_TERMINALS, "", "more terminals than any board has"));
     }
     if (!problems.isEmpty()) {
-      return new Imported(java.util.Optional.empty(), problems);
+      return new Imported(java.util.Optional.empty(), problems, table.notes());
     }
     List<Terminal> terminals = new ArrayList<>();
     Set<String> seen = new HashSet<>();
     int[] perSide = sides(rows, header);
     int[] at = new int[2];
-    double pitch = BoardData.PITCH_MM;
+    double pitch = BoardJson.PITCH_MM;
     double height = Math.max(20, pitch * (Math.max(perSide[0], perSide[1]) + 2));
     for (int row = 1; row < rows.size(); row++) {
-      Cells cells = new Cells(header, rows.get(row));
+      Cells cells = new Cells(header, rows.get(row).cells());
       try {
         String name = cells.text("terminal");
         if (name.isEmpty()) {
@@ -150,19 +134,20 @@ public final class BoardFile {
         double x = (side == Terminal.Side.LEFT ? -1 : 1) * 17.78 / 2;
         terminals.add(cells.terminal(name, new Point(x, y), side));
       } catch (Misplaced e) {
-        problems.add(new PartFile.Problem(row + 1, e.column, e.getMessage()));
+        problems.add(new PartFile.Problem(rows.get(row).line(), e.column, e.getMessage()));
       } catch (IllegalArgumentException e) {
-        problems.add(new PartFile.Problem(row + 1, "", e.getMessage()));
+        problems.add(new PartFile.Problem(rows.get(row).line(), "", e.getMessage()));
       }
     }
     if (!problems.isEmpty()) {
-      return new Imported(java.util.Optional.empty(), problems);
+      return new Imported(java.util.Optional.empty(), problems, table.notes());
     }
     try {
-      return new Imported(java.util.Optional.of(kind(traits, terminals, height)), problems);
+      return new Imported(
+          java.util.Optional.of(kind(traits, terminals, height)), problems, table.notes());
     } catch (IllegalArgumentException e) {
       problems.add(new PartFile.Problem(1, "", e.getMessage()));
-      return new Imported(java.util.Optional.empty(), problems);
+      return new Imported(java.util.Optional.empty(), problems, table.notes());
     }
   }
 
@@ -193,43 +178,16 @@ public final class BoardFile {
         BoardKind.Current.USUAL);
   }
 
-  private static int[] sides(List<List<String>> rows, List<String> header) {
+  private static int[] sides(List<Table.Row> rows, List<String> header) {
     int[] count = new int[2];
     for (int row = 1; row < rows.size(); row++) {
       try {
-        count[new Cells(header, rows.get(row)).side(row, rows.size()).ordinal()]++;
+        count[new Cells(header, rows.get(row).cells()).side(row, rows.size()).ordinal()]++;
       } catch (Misplaced e) {
         count[0]++; // told with its row when the terminals are read
       }
     }
     return count;
-  }
-
-  private static List<List<String>> rows(String csv, List<PartFile.Problem> problems) {
-    String text = csv.startsWith("\uFEFF") ? csv.substring(1) : csv;
-    // A table copied from a page or a sheet comes parted by tabs.
-    boolean tabs = text.lines().findFirst().orElse("").contains("\t");
-    CsvMapper mapper =
-        CsvMapper.csvBuilder()
-            .enable(CsvParser.Feature.WRAP_AS_ARRAY)
-            .enable(CsvParser.Feature.SKIP_EMPTY_LINES)
-            .build();
-    List<List<String>> rows = new ArrayList<>();
-    try (MappingIterator<String[]> lines =
-        mapper
-            .readerFor(String[].class)
-            .with(
-                com.fasterxml.jackson.dataformat.csv.CsvSchema.emptySchema()
-                    .withColumnSeparator(tabs ? '\t' : ','))
-            .readValues(text)) {
-      while (lines.hasNext()) {
-        rows.add(Arrays.asList(lines.next()));
-      }
-    } catch (IOException | RuntimeException e) {
-      problems.add(
-          new PartFile.Problem(rows.size() + 1, "", "cannot be read as a table; check its quotes"));
-    }
-    return rows;
   }
 
   /** One cell is wrong. */
@@ -282,15 +240,31 @@ public final class BoardFile {
       if (role.equals("supply") && volts <= 0) {
         throw new Misplaced("volts", "a supply needs its volts");
       }
-      return BoardData.terminal(
+      Set<Terminal.Ability> does = EnumSet.noneOf(Terminal.Ability.class);
+      abilities.forEach(word -> does.add(constant("can", word, Terminal.Ability.class)));
+      return new Terminal(
           name,
-          role,
+          constant("role", role, Terminal.Role.class),
           at,
           side,
-          abilities,
-          keep.isEmpty() ? null : keep,
-          means.isEmpty() ? null : means,
+          does,
+          keep.isEmpty()
+              ? java.util.Optional.empty()
+              : java.util.Optional.of(constant("keep", keep, Terminal.Keep.class)),
+          means.isEmpty() ? java.util.Optional.empty() : java.util.Optional.of(means),
           role.equals("supply") ? volts : 0);
+    }
+
+    private static <E extends Enum<E>> E constant(String column, String text, Class<E> type) {
+      List<String> allowed = new ArrayList<>();
+      for (E value : type.getEnumConstants()) {
+        if (PartJson.word(value).equals(text)) {
+          return value;
+        }
+        allowed.add(PartJson.word(value));
+      }
+      throw new Misplaced(
+          column, "\"" + text + "\" is unknown; use one of " + String.join(", ", allowed));
     }
 
     private double volts(String bare) {

@@ -1,15 +1,8 @@
 package kumite.parts;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.exc.UnrecognizedPropertyException;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import com.fasterxml.jackson.dataformat.csv.CsvMapper;
-import com.fasterxml.jackson.dataformat.csv.CsvParser;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -19,9 +12,13 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import kumite.json.JsonText;
+import kumite.json.Key;
+import kumite.json.Misfit;
 import kumite.kind.ControlKind;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.table.Table;
 
 /**
  * Own parts as JSON or CSV; both are described in docs/parts-file.md.
@@ -36,9 +33,34 @@ public final class PartFile {
   public static final int MOST_PARTS = 2000;
 
   private static final String[] COLUMNS = {
-    "id", "name", "trait", "family", "cutout", "face", "body", "body_depth", "panel_min",
-    "panel_max", "mount", "wrench", "screw", "screw_at", "swing", "stands", "fingers", "force_n",
-    "throw", "contacts", "tab", "bounce_us", "lamp", "steps", "ohm", "latching"
+    "id",
+    "name",
+    "trait",
+    "family",
+    "cutout",
+    "face",
+    "body",
+    "body_depth",
+    "panel_min",
+    "panel_max",
+    "mount",
+    "from",
+    "wrench",
+    "screw",
+    "screw_at",
+    "swing",
+    "stands",
+    "fingers",
+    "force_n",
+    "throw",
+    "cap",
+    "contacts",
+    "tab",
+    "bounce_us",
+    "lamp",
+    "steps",
+    "ohm",
+    "latching"
   };
 
   private static final Pattern SHAPE =
@@ -54,9 +76,11 @@ public final class PartFile {
    *
    * @param kinds the parts that could be read
    * @param problems what is wrong, each with its row and column
+   * @param notes what was passed over or guessed
    */
-  public record Imported(List<ControlKind> kinds, List<Problem> problems) {
+  public record Imported(List<ControlKind> kinds, List<Problem> problems, List<String> notes) {
     public Imported {
+      notes = List.copyOf(notes);
       kinds = List.copyOf(kinds);
       problems = List.copyOf(problems);
     }
@@ -66,14 +90,16 @@ public final class PartFile {
    * One thing wrong in a file.
    *
    * @param row the line of the file, 1 upward, its header line counted; in JSON the number of the
-   *     part
-   * @param column the column or key
+   *     part; 0 where the column tells the place
+   * @param column the column or key, or line and column of a text
    * @param what what is wrong and what to write instead
    */
   public record Problem(int row, String column, String what) {
     /** {@return in words for people} */
     public String words() {
-      return "row " + row + (column.isEmpty() ? "" : ", " + column) + ": " + what;
+      String where = row == 0 ? "" : "row " + row;
+      String place = column.isEmpty() || where.isEmpty() ? where + column : where + ", " + column;
+      return place.isEmpty() ? what : place + ": " + what;
     }
   }
 
@@ -102,56 +128,54 @@ public final class PartFile {
     List<ControlKind> kinds = new ArrayList<>();
     List<Problem> problems = new ArrayList<>();
     new Row(1, given, problems).add(kinds);
-    return new Imported(kinds, problems);
+    return new Imported(kinds, problems, List.of());
   }
 
   /** {@return one part as JSON} */
   public static JsonNode write(ControlKind kind) {
-    return CatalogueReader.JSON.valueToTree(PartData.of(kind));
+    return PartJson.write(kind);
   }
 
   /**
    * Reads one part from JSON.
    *
-   * @throws IllegalArgumentException if a key is unknown or a value does not fit; the message names
-   *     the key
+   * @throws kumite.json.Misfit if a key is unknown or missing or a value does not fit; it names the
+   *     key
    */
-  public static ControlKind read(JsonNode node) {
-    try {
-      return CatalogueReader.JSON.treeToValue(node, PartData.class).toKind();
-    } catch (UnrecognizedPropertyException e) {
-      throw new IllegalArgumentException("unknown key \"" + e.getPropertyName() + "\"", e);
-    } catch (JsonMappingException e) {
-      throw new IllegalArgumentException(
-          CatalogueReader.where(e) + " does not fit; see docs/parts-file.md", e);
-    } catch (JsonProcessingException e) {
-      throw new IllegalArgumentException(e.getOriginalMessage(), e);
-    }
+  public static ControlKind read(Key key) {
+    return PartJson.read(key);
   }
 
   private static Imported json(String text) {
     List<ControlKind> kinds = new ArrayList<>();
     List<Problem> problems = new ArrayList<>();
+    List<String> notes =
+        text.startsWith("\uFEFF")
+            ? List.of("a byte order mark before it was passed over")
+            : List.of();
     JsonNode root;
     try {
-      root = CatalogueReader.JSON.readTree(text);
-    } catch (JsonProcessingException e) {
-      int line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
-      problems.add(new Problem(line, "", "is not JSON: " + e.getOriginalMessage()));
-      return new Imported(kinds, problems);
+      root = JsonText.read(text);
+    } catch (Misfit e) {
+      problems.add(new Problem(0, e.place(), complaint(e)));
+      return new Imported(kinds, problems, notes);
     }
     Iterable<JsonNode> items = root.isArray() ? root : List.of(root);
     int row = 0;
     for (JsonNode item : items) {
       row++;
       try {
-        kinds.add(read(item));
-      } catch (IllegalArgumentException e) {
-        problems.add(new Problem(row, "", e.getMessage()));
+        kinds.add(read(new Key("", item)));
+      } catch (Misfit e) {
+        problems.add(new Problem(row, e.place(), complaint(e)));
       }
     }
     finish(kinds, problems);
-    return new Imported(kinds, problems);
+    return new Imported(kinds, problems, notes);
+  }
+
+  private static String complaint(Misfit e) {
+    return e.what() + (e.remedy().isEmpty() ? "" : "; " + e.remedy());
   }
 
   private static void finish(List<ControlKind> kinds, List<Problem> problems) {
@@ -174,50 +198,44 @@ public final class PartFile {
   private static Imported csv(String text) {
     List<ControlKind> kinds = new ArrayList<>();
     List<Problem> problems = new ArrayList<>();
-    List<String[]> rows;
-    try (var values =
-        new CsvMapper()
-            .enable(CsvParser.Feature.WRAP_AS_ARRAY)
-            .enable(CsvParser.Feature.TRIM_SPACES)
-            .readerFor(String[].class)
-            .<String[]>readValues(text)) {
-      rows = values.readAll();
-    } catch (JsonProcessingException e) {
-      int line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
-      problems.add(new Problem(line, "", "is not CSV: " + e.getOriginalMessage()));
-      return new Imported(kinds, problems);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+    Table table;
+    try {
+      table = Table.read(text, List.of(COLUMNS));
+    } catch (IllegalArgumentException e) {
+      problems.add(new Problem(0, "", e.getMessage()));
+      return new Imported(kinds, problems, List.of());
     }
-    if (rows.isEmpty()) {
+    if (table.rows().isEmpty()) {
       finish(kinds, problems);
-      return new Imported(kinds, problems);
+      return new Imported(kinds, problems, table.notes());
     }
     List<String> head = new ArrayList<>();
-    for (String cell : rows.get(0)) {
-      head.add(cell.strip().toLowerCase(Locale.ROOT).replace("\uFEFF", ""));
-    }
-    for (String column : head) {
+    for (String cell : table.rows().get(0).cells()) {
+      String column = cell.toLowerCase(Locale.ROOT);
       if (!List.of(COLUMNS).contains(column)) {
         problems.add(new Problem(1, column, "unknown column; use " + String.join(", ", COLUMNS)));
+      } else if (head.contains(column)) {
+        problems.add(new Problem(1, column, "the column is there twice; keep one"));
       }
+      head.add(column);
     }
-    for (int r = 1; r < rows.size() && kinds.size() <= MOST_PARTS; r++) {
+    for (int r = 1; r < table.rows().size() && kinds.size() <= MOST_PARTS; r++) {
+      Table.Row row = table.rows().get(r);
       Map<String, String> cells = new LinkedHashMap<>();
-      String[] row = rows.get(r);
-      for (int c = 0; c < Math.min(head.size(), row.length); c++) {
-        if (!row[c].isBlank()) {
-          cells.put(head.get(c), row[c].strip());
+      for (int c = 0; c < Math.min(head.size(), row.cells().size()); c++) {
+        if (!row.cells().get(c).isEmpty()) {
+          cells.put(head.get(c), row.cells().get(c));
         }
       }
-      if (row.length > head.size()) {
-        problems.add(new Problem(r + 1, "", "has more cells than the header line has columns"));
-      } else if (!cells.isEmpty()) {
-        new Row(r + 1, cells, problems).add(kinds);
+      if (row.cells().size() > head.size()) {
+        problems.add(
+            new Problem(row.line(), "", "has more cells than the header line has columns"));
+      } else {
+        new Row(row.line(), cells, problems).add(kinds);
       }
     }
     finish(kinds, problems);
-    return new Imported(kinds, problems);
+    return new Imported(kinds, problems, table.notes());
   }
 
   /** One row on its way to a part. Every bad cell is reported, not only the first. */
@@ -250,6 +268,7 @@ public final class PartFile {
       node.putArray("panel_mm").add(length("panel_min", 0.5)).add(length("panel_max", 60));
       ObjectNode mount = node.putObject("mount").put("how", "snap").put("wrench_mm", 0);
       at("mount", value -> mount.put("how", value.toLowerCase(Locale.ROOT)));
+      at("from", value -> mount.put("from", value.toLowerCase(Locale.ROOT)));
       at("wrench", value -> mount.put("wrench_mm", mm(value)));
       at("screw", this::screws);
       if (cells.containsKey("stands") || cells.containsKey("swing")) {
@@ -266,12 +285,14 @@ public final class PartFile {
       at("lamp", this::lamp);
       at("steps", value -> node.put("steps", (int) number(value)));
       at("ohm", value -> node.put("ohm", number(value)));
+      at("cap", value -> node.set("cap_mm", shape(value)));
       at("latching", value -> node.put("latching", value.matches("(?i)yes|true|1")));
       if (problems.size() == before) {
         try {
-          kinds.add(read(node));
-        } catch (IllegalArgumentException e) {
-          problems.add(new Problem(number, "", e.getMessage()));
+          kinds.add(read(new Key("", node)));
+        } catch (Misfit e) {
+          String place = e.place().equals("top level") ? "" : e.place();
+          problems.add(new Problem(number, place, complaint(e)));
         }
       }
     }

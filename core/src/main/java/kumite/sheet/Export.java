@@ -114,6 +114,11 @@ public enum Export {
     };
   }
 
+  /** {@return what to know before it is written; mostly empty} */
+  public java.util.List<String> notes(Bench bench) {
+    return java.util.List.of();
+  }
+
   /** {@return all its files by name; most have one} */
   public Map<String, byte[]> files(Bench bench, Choices choices) {
     Map<String, byte[]> files = new LinkedHashMap<>();

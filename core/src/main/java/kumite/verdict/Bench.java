@@ -125,7 +125,6 @@ public record Bench(
             () -> {
               Nudge.Search search = new Nudge.Search(build, catalogue);
               List<Finding> found = new ArrayList<>(PanelChecks.of(build, catalogue, gaps, search));
-              found.addAll(BoardChecks.of(build, catalogue));
               found.addAll(HandChecks.of(build, catalogue, reach, search));
               return found;
             }));
@@ -137,7 +136,8 @@ public record Bench(
           findings.addAll(PressChecks.completed(build, loom, wired.presses(), wires));
         });
     findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
-    findings.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
+    List<Finding> joined = new ArrayList<>(Alike.joined(findings));
+    joined.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
     Trial trial = new Trial();
     Bench bench =
         new Bench(
@@ -151,7 +151,7 @@ public record Bench(
             layout,
             paths,
             coverage,
-            findings.stream().map(finding -> finding.judgedBy(trial)).toList(),
+            joined.stream().map(finding -> finding.judgedBy(trial)).toList(),
             solves);
     trial.bench = bench;
     return bench;

@@ -61,7 +61,7 @@ final class HandChecks {
               few
                   ? search
                       .towards(row.control(), row.rest().at(), most)
-                      .map(nudge -> PanelChecks.move(build, nudge, unit))
+                      .map(nudge -> GapChecks.move(build, nudge, unit))
                   : Optional.empty();
       findings.add(
           look("HD-01", List.of(row.control()), label(row.control()) + " is out of reach")
@@ -163,7 +163,7 @@ final class HandChecks {
                       pair.other(),
                       build.control(pair.one()).orElseThrow().placement().centre(),
                       build.brief().hand().spanMm())
-                  .map(nudge -> PanelChecks.move(build, nudge, unit));
+                  .map(nudge -> GapChecks.move(build, nudge, unit));
       findings.add(
           look(
                   "HD-03",

@@ -25,6 +25,7 @@ final class LoomChecks {
           findings.addAll(CommonChecks.of(build, catalogue, loom, b));
           findings.addAll(SharingChecks.of(build, loom));
           findings.addAll(ColourChecks.of(build, loom));
+          LidChecks.of(build, catalogue, loom).ifPresent(findings::add);
         });
     return findings;
   }

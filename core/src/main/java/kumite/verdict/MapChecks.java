@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import kumite.build.Build;
+import kumite.build.Control;
 import kumite.build.brief.Host;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
@@ -14,11 +15,13 @@ import kumite.build.map.Timing;
 import kumite.hid.ReportLayout;
 import kumite.hid.Usage;
 import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
 import kumite.map.Proposal;
 import kumite.map.TargetText;
+import kumite.map.Turned;
 import kumite.name.ContactId;
 import kumite.parts.Catalogue;
 import kumite.working.Source;
@@ -48,6 +51,7 @@ final class MapChecks {
       checks.coverage(coverage);
       checks.buttons(layout);
       checks.bounce(loom);
+      checks.turned();
     }
     return checks.findings;
   }
@@ -306,6 +310,38 @@ final class MapChecks {
                                   b.timing().debounce(),
                                   most,
                                   b.timing().pollUs())))));
+    }
+  }
+
+  /** A lever turned in its panel closes other contacts than the way it is pushed names. */
+  private void turned() {
+    for (Control control : build.controls()) {
+      ControlKind kind = catalogue.kindOf(control);
+      if (kind.family() != ControlKind.Family.LEVER) {
+        continue;
+      }
+      List<ContactId> wrong = Turned.notTurned(control, kind, build.mapping());
+      if (!wrong.isEmpty()) {
+        ContactId first = wrong.get(0);
+        ContactKind contact = sites.get(first).contact();
+        findings.add(
+            Finding.of(
+                    "MP-09",
+                    Severity.LOOK,
+                    Station.MAP,
+                    wrong.stream().map(ContactId::toString).toList(),
+                    control.label() + " is turned and its map is not",
+                    "As it sits, pushing it "
+                        + Turned.pushed(control, contact).orElseThrow().words()
+                        + " closes its contact \""
+                        + contact.name()
+                        + "\", which the host takes for "
+                        + contact.name())
+                .mendedBy(
+                    Fix.of(
+                        "Turn the map of " + control.label(),
+                        b -> b.withMapping(Turned.turned(control, kind, b.mapping())))));
+      }
     }
   }
 

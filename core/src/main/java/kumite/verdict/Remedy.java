@@ -35,6 +35,11 @@ public final class Remedy {
     return new Remedy(next, judge);
   }
 
+  /** The first proposal there is, not tried on anything yet. */
+  Optional<Fix> first() {
+    return proposals.stream().flatMap(proposal -> proposal.get().stream()).findFirst();
+  }
+
   Remedy judgedBy(Judge newJudge) {
     return new Remedy(proposals, newJudge);
   }

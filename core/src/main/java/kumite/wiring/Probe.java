@@ -12,6 +12,7 @@ import java.util.TreeSet;
 import kumite.loom.Loom;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.table.Table;
 import org.jgrapht.alg.util.UnionFind;
 
 /**
@@ -26,6 +27,8 @@ import org.jgrapht.alg.util.UnionFind;
 public record Probe(List<Reading> readings) {
   /** More pairs than anyone probes by hand. */
   public static final int MOST_READINGS = 20_000;
+
+  private static final List<String> COLUMNS = List.of("from", "to", "beeps");
 
   /**
    * One probing.
@@ -78,64 +81,87 @@ public record Probe(List<Reading> readings) {
    * @throws IllegalArgumentException if a line does not fit; the message names its row
    */
   public static Probe parse(String csv) {
+    Table table = Table.read(csv, COLUMNS);
     List<Reading> readings = new ArrayList<>();
-    String[] lines = csv.replace("\uFEFF", "").split("\\R", -1);
-    int beepsAt = -1;
-    boolean first = true;
-    for (int i = 0; i < lines.length; i++) {
-      String line = lines[i].strip();
-      if (line.isEmpty()) {
-        continue;
-      }
-      String[] cells = line.split("\\s*[,;\\t]\\s*", -1);
-      boolean header = first && !line.contains(":");
-      first = false;
+    List<String> columns = COLUMNS;
+    for (Table.Row row : table.rows()) {
+      boolean header = row == table.rows().get(0) && !row.cells().get(0).contains(":");
       if (header) {
-        for (int c = 0; c < cells.length; c++) {
-          beepsAt = cells[c].equalsIgnoreCase("beeps") ? c : beepsAt;
-        }
+        columns = row.cells().stream().map(c -> c.toLowerCase(Locale.ROOT)).toList();
         continue;
       }
-      readings.add(reading(i + 1, cells, beepsAt < 0 ? 2 : beepsAt));
+      readings.add(reading(row.line(), row.cells(), columns.indexOf("beeps")));
       if (readings.size() > MOST_READINGS) {
         throw new IllegalArgumentException(
-            "row " + (i + 1) + ": more than " + MOST_READINGS + " pairs; is it the right file?");
+            "row " + row.line() + ": more than " + MOST_READINGS + " pairs; is it the right file?");
       }
     }
     if (readings.isEmpty()) {
       throw new IllegalArgumentException(
           "row 1: the table has no pairs; write lines such as horn:NO,board:D9");
     }
+    requireAgreement(readings);
     return new Probe(readings);
   }
 
-  private static Reading reading(int row, String[] cells, int beepsAt) {
-    if (cells.length < 2) {
+  /** Two places that beep to a third beep to each other; a meter that says otherwise misread. */
+  private static void requireAgreement(List<Reading> readings) {
+    Set<Joint> places = new LinkedHashSet<>();
+    for (Reading reading : readings) {
+      places.add(reading.a());
+      places.add(reading.b());
+    }
+    UnionFind<Joint> joined = new UnionFind<>(places);
+    readings.stream().filter(Reading::beeps).forEach(r -> joined.union(r.a(), r.b()));
+    for (Reading silent : readings) {
+      if (silent.beeps() || !joined.inSameSet(silent.a(), silent.b())) {
+        continue;
+      }
+      String others =
+          readings.stream()
+              .filter(r -> r.beeps() && joined.inSameSet(r.a(), silent.a()))
+              .sorted(
+                  java.util.Comparator.comparing(
+                      (Reading r) -> !Set.of(r.a(), r.b()).equals(Set.of(silent.a(), silent.b()))))
+              .limit(3)
+              .map(r -> String.valueOf(r.row()))
+              .collect(java.util.stream.Collectors.joining(", "));
+      throw new IllegalArgumentException(
+          "row "
+              + silent.row()
+              + ": says "
+              + silent.a()
+              + " and "
+              + silent.b()
+              + " are silent, against row "
+              + others
+              + ", by which they beep; probe them again and keep one");
+    }
+  }
+
+  private static Reading reading(int row, List<String> cells, int beepsAt) {
+    if (cells.size() < 2) {
       throw new IllegalArgumentException(
           "row " + row + ": needs two places, such as horn:NO,board:D9");
     }
     try {
       boolean beeps = true;
-      if (cells.length > beepsAt && !cells[beepsAt].isBlank()) {
+      if (beepsAt >= 0 && cells.size() > beepsAt && !cells.get(beepsAt).isEmpty()) {
         beeps =
-            switch (cells[beepsAt].toLowerCase(Locale.ROOT)) {
+            switch (cells.get(beepsAt).toLowerCase(Locale.ROOT)) {
               case "yes", "y", "1", "true", "beep" -> true;
               case "no", "n", "0", "false", "silent" -> false;
               default ->
                   throw new IllegalArgumentException(
-                      "beeps is \"" + cells[beepsAt] + "\"; write yes or no");
+                      "beeps is \"" + cells.get(beepsAt) + "\"; write yes or no");
             };
       }
-      Joint a = Joint.parse(unquoted(cells[0]));
-      Joint b = Joint.parse(unquoted(cells[1]));
+      Joint a = Joint.parse(cells.get(0));
+      Joint b = Joint.parse(cells.get(1));
       return new Reading(row, a, b, beeps);
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException("row " + row + ": " + e.getMessage(), e);
     }
-  }
-
-  private static String unquoted(String cell) {
-    return cell.replaceAll("^\"|\"$", "");
   }
 
   /**

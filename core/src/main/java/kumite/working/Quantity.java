@@ -10,8 +10,9 @@ import java.util.regex.Pattern;
  * Electrical quantities as builders type and read them: {@code 4k7}, {@code 4.7 kOhm}, {@code 20
  * mA}, {@code 100n}.
  *
- * <p>A letter may stand where the point would: {@code 4k7} is 4.7 kilo, {@code 4R7} 4.7 and {@code
- * 3V3} 3.3. Without a prefix letter the number is taken in the unit itself, for amps in mA.
+ * <p>A letter may stand where the point would: {@code 4k7} is 4.7 kilo, {@code 4R7} 4.7, {@code
+ * R47} 0.47 and {@code 3V3} 3.3. Without a prefix letter the number is taken in the unit itself,
+ * for amps in mA.
  */
 public enum Quantity {
   OHM("ohm", "ohms?|Ω|Ω|r", 1, "220, 220 ohm or 4k7"),
@@ -35,7 +36,7 @@ public enum Quantity {
     this.examples = examples;
     // "M" and "m" differ; a unit may be written in any case.
     plain = Pattern.compile(NUMBER + "\\s*([pnuµmkKMG]?)\\s*((?i:" + units + ")?)");
-    inside = Pattern.compile("(\\d+)([pnuµmkKMRrVv])(\\d+)\\s*(?i:" + units + ")?");
+    inside = Pattern.compile("(\\d*)([pnuµmkKMRrVv])(\\d+)\\s*(?i:" + units + ")?");
   }
 
   /** {@return its unit} */
@@ -53,7 +54,8 @@ public enum Quantity {
     String text = typed.strip();
     Matcher match = inside.matcher(text);
     if (match.matches()) {
-      return Double.parseDouble(match.group(1) + "." + match.group(3)) * factor(match.group(2));
+      String whole = match.group(1).isEmpty() ? "0" : match.group(1);
+      return Double.parseDouble(whole + "." + match.group(3)) * factor(match.group(2));
     }
     match = plain.matcher(text);
     if (!match.matches()) {

@@ -39,7 +39,16 @@ public class LengthTest {
   @DataProvider
   Object[][] refused() {
     return new Object[][] {
-      {""}, {"x"}, {"1/0"}, {"12 ft"}, {"1e400"}, {"6000 mm"}, {"NaN"}, {"--3"}
+      {""},
+      {"x"},
+      {"1/0"},
+      {"17 ft"},
+      {"1 ft 13 in"},
+      {"1 ft 2 mm"},
+      {"1e400"},
+      {"6000 mm"},
+      {"NaN"},
+      {"--3"}
     };
   }
 

@@ -261,7 +261,8 @@ public class InputLevelsTest {
                               (com.fasterxml.jackson.databind.node.ObjectNode)
                                   kumite.parts.PartFile.write(k);
                           return kumite.parts.PartFile.read(
-                              node.put("id", "own-pot").put("ohm", 100_000));
+                              new kumite.json.Key(
+                                  "", node.put("id", "own-pot").put("ohm", 100_000)));
                         })
                     .orElseThrow())
             .withControl(new ControlId("b1"), c -> c.withKind("own-pot"));

@@ -131,10 +131,10 @@ public class GapsTest {
       Optional<Nudge> nudge = new Nudge.Search(build, CATALOGUE).forGap(narrow.get(0));
       if (nudge.isPresent()) {
         helped++;
-        ControlId mover = nudge.get().control().orElseThrow();
+        List<ControlId> movers = nudge.get().controls();
+        ControlId mover = movers.get(0);
         Build after =
-            Arrange.shift(build, List.of(mover), nudge.get().dxMm(), nudge.get().dyMm())
-                .apply(build);
+            Arrange.shift(build, movers, nudge.get().dxMm(), nudge.get().dyMm()).apply(build);
         assertThat(Gaps.of(after, CATALOGUE).of(mover).stream().mapToDouble(Gap::missingMm).sum())
             .as("round %d", round)
             .isZero();

@@ -24,7 +24,7 @@ public class BoardFileTest {
 
   @Test(dataProvider = "boards")
   public void everyBoardIsWrittenAndReadBack(BoardKind board) {
-    assertThat(BoardFile.read(BoardFile.write(board))).isEqualTo(board);
+    assertThat(BoardFile.read(new kumite.json.Key("", BoardFile.write(board)))).isEqualTo(board);
   }
 
   @Test
@@ -83,9 +83,13 @@ public class BoardFileTest {
   @Test
   public void badJsonIsRefusedByKey() throws Exception {
     ObjectMapper json = new ObjectMapper();
-    assertThatThrownBy(() -> BoardFile.read(json.readTree("{\"id\": \"x\", \"colour\": 1}")))
-        .hasMessageContaining("colour");
-    assertThatThrownBy(() -> BoardFile.read(json.readTree("{\"id\": \"x\"}")))
-        .hasMessageContaining("needs id, name");
+    assertThatThrownBy(
+            () ->
+                BoardFile.read(
+                    new kumite.json.Key("", json.readTree("{\"id\": \"x\", \"size_mm\": 1}"))))
+        .hasMessageContaining("size_mm: must be 2 numbers");
+    assertThatThrownBy(
+            () -> BoardFile.read(new kumite.json.Key("", json.readTree("{\"id\": \"x\"}"))))
+        .hasMessageContaining("size_mm: is missing");
   }
 }

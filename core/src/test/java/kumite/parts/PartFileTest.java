@@ -11,6 +11,9 @@ import org.testng.annotations.Test;
 
 /** Own parts: every shipped one survives its JSON; bad files are refused by row and column. */
 public class PartFileTest {
+  private static final kumite.kind.ControlKind KIND =
+      Catalogue.standard().control("button-30").orElseThrow();
+
   private static final String HEAD =
       "id,name,family,cutout,face,body,body_depth,panel_min,panel_max,force_n,contacts\n";
 
@@ -58,11 +61,11 @@ public class PartFileTest {
       {HEAD + good.replace(",40,", ",deep,"), 2, "body_depth", "not a length"},
       {HEAD + good.replace(",40,", ",40 km,"), 2, "body_depth", "not a length"},
       {HEAD + good + "\n" + good.replace(",40,", ",60 in x,"), 3, "body_depth", "not a length"},
-      {HEAD + good.replace("button", "bouton"), 2, "", "family \"bouton\" is unknown"},
+      {HEAD + good.replace("button", "bouton"), 2, "family", "\"bouton\" is unknown"},
       {HEAD + good.replace("switch", "lever"), 2, "contacts", "use switch"},
       {HEAD + good.replace(",A,", ",,"), 2, "name", "is missing"},
       {HEAD + good + ",more,cells", 2, "", "more cells"},
-      {HEAD + good.replace("30 round,33", "0 round,33"), 2, "", "above 0"},
+      {HEAD + good.replace("30 round,33", "0 round,33"), 2, "cutout_mm", "above 0"},
       {HEAD + good.replace(",1,4,", ",9,4,"), 2, "", "thickest panel"},
       {HEAD + good.replace("switch", "wiper"), 2, "", "ohm"},
       {HEAD + good + "\n" + good, 2, "id", "twice"},
@@ -84,12 +87,22 @@ public class PartFileTest {
 
   @Test
   public void badJsonIsNamedByItsKey() {
-    assertThat(PartFile.read("[{\"id\": \"a\", \"colour\": 3}]", "x.json").problems())
+    assertThat(
+            PartFile.read(
+                    PartFile.write(KIND).toString().replace("\"ohm\"", "\"colour\": 3, \"ohm\""),
+                    "x.json")
+                .problems())
         .singleElement()
-        .satisfies(p -> assertThat(p.words()).contains("row 1", "unknown key \"colour\""));
-    assertThat(PartFile.read("[{\"id\": \"a\", \"panel_mm\": \"thin\"}]", "x.json").problems())
+        .satisfies(p -> assertThat(p.words()).contains("row 1", "colour: unknown key"));
+    assertThat(
+            PartFile.read(
+                    PartFile.write(KIND)
+                        .toString()
+                        .replaceAll("\"panel_mm\":[^]]*]", "\"panel_mm\":\"thin\""),
+                    "x.json")
+                .problems())
         .singleElement()
-        .satisfies(p -> assertThat(p.what()).contains("panel_mm"));
+        .satisfies(p -> assertThat(p.words()).contains("panel_mm"));
     assertThat(PartFile.read("[{", "x.json").problems()).hasSize(1);
   }
 }

@@ -112,6 +112,51 @@ public class BenchTest {
                         .withBlocks(List.of(new kumite.build.panel.Block("bracket", x, y, w, h)))));
   }
 
+  private static UnaryOperator<Build> inside(UnaryOperator<kumite.build.panel.CaseInside> change) {
+    return b -> b.withPanel(b.panel().withInside(change.apply(b.panel().inside())));
+  }
+
+  private static UnaryOperator<Build> depth(double mm) {
+    return inside(in -> in.withDepth(mm));
+  }
+
+  private static Build only(Build build, String... ids) {
+    return build.withControls(
+        java.util.Arrays.stream(ids)
+            .map(id -> build.control(new ControlId(id)).orElseThrow())
+            .toList());
+  }
+
+  private static UnaryOperator<Build> keys(double pitchMm) {
+    return b -> {
+      Build one =
+          only(b, "rudder")
+              .withControl(
+                  Control.of(new ControlId("k1"), "K1", "keyswitch-14", Placement.at(200, 100)));
+      return one.withControl(
+          Control.of(new ControlId("k2"), "K2", "keyswitch-14", Placement.at(200 + pitchMm, 100)));
+    };
+  }
+
+  private static UnaryOperator<Build> pile(int parts) {
+    return b -> {
+      Build piled = only(b, "rudder");
+      for (int i = 0; i < parts; i++) {
+        piled =
+            piled.withControl(
+                Control.of(
+                    new ControlId("p" + i), "P " + i, "button-24", Placement.at(200 + i, 100)));
+      }
+      return piled;
+    };
+  }
+
+  private static UnaryOperator<Build> ownPart(String control, String value, String pattern) {
+    return b ->
+        b.withOwn(own(b, control, "own-x", value, pattern))
+            .withControl(new ControlId(control), c -> c.withKind("own-x"));
+  }
+
   private static UnaryOperator<Build> boardAt(double x, double y) {
     return b -> b.withBoard(b.board().map(board -> board.at(Placement.at(x, y))));
   }
@@ -218,7 +263,9 @@ public class BenchTest {
         (UnaryOperator<Build>) b -> b.withPanel(b.panel().withInside(new CaseInside(12, 45)))
       },
       {"PN-07", stop, true, (UnaryOperator<Build>) b -> b.withPanel(b.panel().withThickness(6))},
-      {"PN-08", stop, true, place("horn", 302, 160)},
+      // 66 mm deep: the horn's 54 mm and the board's 16 mm share 4 mm of it; at 72 mm 2 mm are left
+      {"PN-08", stop, true, place("horn", 302, 160).andThen(depth(66))},
+      {"PN-08", look, true, place("horn", 302, 160)},
       {"PN-09", stop, true, place("bilge", -40, 96)},
       // slider caps 12 mm wide, 17 mm apart: 5 mm for fingers that need 6
       {"PN-10", look, true, place("starboard", 351, 112)},
@@ -230,10 +277,45 @@ public class BenchTest {
             .andThen(place("wiper", 197.5, 96))
       },
       {"PN-12", stop, true, block(150, 80, 30, 10)},
-      {"PN-13", stop, true, place("horn", 302, 188)},
+      {"PN-13", stop, true, place("horn", 302, 188).andThen(depth(66))},
       {"PN-14", stop, true, boardAt(12, 176)},
       {"PN-15", look, true, boardAt(302, 170)},
       {"PN-16", stop, true, block(292, 140, 20, 10)},
+      {"PN-23", look, true, block(500, 300, 30, 10)},
+      {"PN-24", stop, true, inside(in -> in.withWall(110))},
+      // ISO 10642 and ISO 273, from memory: an M4 head of 8.96 over a hole of 4.5 sinks 2.23 mm
+      {"PN-25", look, false, (UnaryOperator<Build>) b -> b.withPanel(b.panel().withThickness(2.2))},
+      {
+        "PN-26", stop, false, ownPart("horn", "\"face_mm\":{\"round\":28}", "\"face_mm\":\\{[^}]*}")
+      },
+      {"PN-27", look, true, control("anchor", c -> c.withLabel("horn "))},
+      {"PN-28", stop, true, pile(14)},
+      // 206 mm from the hinge and 54 mm deep, the horn's far edge swings out by 7 mm; 2 are there
+      {"PN-29", stop, true, place("horn", 226, 30)},
+      {
+        "PN-30",
+        stop,
+        true,
+        (UnaryOperator<Build>)
+            b ->
+                control(
+                        "horn",
+                        c -> c.withKind("button-100-lamp").withPlacement(Placement.at(226, 45)))
+                    .apply(only(b, "rudder", "horn"))
+      },
+      {"PN-31", stop, true, keys(17.7)},
+      {"PN-31", look, true, keys(18.3)},
+      {
+        "PN-32",
+        stop,
+        true,
+        (UnaryOperator<Build>)
+            b ->
+                control(
+                        "horn",
+                        c -> c.withKind("button-100-lamp").withPlacement(Placement.at(114, 170)))
+                    .apply(only(b, "rudder", "horn"))
+      },
       {
         "PN-17",
         look,
@@ -561,6 +643,17 @@ public class BenchTest {
         false,
         map("bilge", new Target.Button(17))
             .andThen(b -> b.withBrief(b.brief().withHost(Host.PHONE)))
+      },
+      {"MP-09", look, true, control("rudder", c -> c.withPlacement(c.placement().turnedTo(90)))},
+      {
+        "LM-18",
+        look,
+        true,
+        (UnaryOperator<Build>)
+            b ->
+                inside(in -> in.withOpening(kumite.build.panel.Opening.LIFTS_OFF))
+                    .apply(
+                        b.withLoom(b.loom().withLaying(b.loom().laying().withAllowances(30, 10))))
       },
       {"MP-06", stop, true, map("bilge", new Target.Axis(kumite.build.map.AxisName.RX))},
       {

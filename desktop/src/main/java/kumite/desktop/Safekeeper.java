@@ -49,7 +49,7 @@ final class Safekeeper {
             } else {
               journal.clear();
             }
-          } catch (IOException e) {
+          } catch (IOException | kumite.files.BuildFileException e) {
             javafx.application.Platform.runLater(
                 () ->
                     workbench.complain(

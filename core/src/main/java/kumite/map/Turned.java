@@ -1,0 +1,134 @@
+package kumite.map;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.build.Control;
+import kumite.build.map.AxisName;
+import kumite.build.map.Mapping;
+import kumite.build.map.Target;
+import kumite.build.map.Target.Direction;
+import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
+import kumite.name.ContactId;
+
+/**
+ * Which way the hand pushes for each contact of a lever that is turned in its panel.
+ *
+ * <p>A contact keeps the name it has on the lever. Turned a quarter counter-clockwise, the one
+ * named {@code up} closes when the hand pushes left.
+ */
+public final class Turned {
+  /** A lever this far off a quarter turn gives no clear direction, in degrees. */
+  private static final double OFF_DEGREES = 30;
+
+  /** Arrow keys of the keyboard page (HID Usage Tables, page 0x07). */
+  private static final Map<Direction, Integer> ARROWS = new EnumMap<>(Direction.class);
+
+  static {
+    ARROWS.put(Direction.E, 0x4F);
+    ARROWS.put(Direction.W, 0x50);
+    ARROWS.put(Direction.S, 0x51);
+    ARROWS.put(Direction.N, 0x52);
+  }
+
+  private Turned() {}
+
+  /** {@return the quarter turns of a control, 0 to 3 counter-clockwise; empty between quarters} */
+  public static Optional<Integer> quarters(Control control) {
+    double turn = control.placement().turnDegrees();
+    long quarters = Math.round(turn / 90);
+    return Math.abs(turn - 90 * quarters) <= OFF_DEGREES
+        ? Optional.of((int) Math.floorMod(quarters, 4L))
+        : Optional.empty();
+  }
+
+  /** {@return which way the hand pushes to close a contact, if it is one of a lever} */
+  public static Optional<Direction> pushed(Control control, ContactKind contact) {
+    return quarters(control).flatMap(q -> named(contact).map(d -> turned(d, q)));
+  }
+
+  /** {@return the direction that a contact's name says, where it says one} */
+  public static Optional<Direction> named(ContactKind contact) {
+    for (Direction direction : Direction.values()) {
+      if (direction.words().equals(contact.name())) {
+        return Optional.of(direction);
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static Direction turned(Direction direction, int quarters) {
+    Direction[] all = Direction.values(); // clockwise from north
+    return all[Math.floorMod(direction.ordinal() - quarters, 4)];
+  }
+
+  /** {@return the direction that a meaning has for the host, where it has one} */
+  public static Optional<Direction> meant(Target target) {
+    if (target instanceof Target.Hat hat) {
+      return Optional.of(hat.direction());
+    }
+    if (target instanceof Target.AxisEnd end) {
+      return switch (end.axis()) {
+        case X, RX -> Optional.of(end.high() ? Direction.E : Direction.W);
+        case Y, RY -> Optional.of(end.high() ? Direction.S : Direction.N);
+        default -> Optional.empty();
+      };
+    }
+    if (target instanceof Target.Key key) {
+      return ARROWS.entrySet().stream()
+          .filter(e -> e.getValue() == key.usage())
+          .map(Map.Entry::getKey)
+          .findFirst();
+    }
+    return Optional.empty();
+  }
+
+  /** {@return the meanings that a lever moving that way proposes, the best first} */
+  static List<Target> proposals(Direction direction) {
+    boolean sideways = direction == Direction.W || direction == Direction.E;
+    boolean high = direction == Direction.E || direction == Direction.S;
+    return List.of(
+        new Target.Hat(direction), new Target.AxisEnd(sideways ? AxisName.X : AxisName.Y, high));
+  }
+
+  /**
+   * {@return the contacts of a turned lever that still mean what they are named, and not the way
+   * the hand pushes for them}
+   */
+  public static List<ContactId> notTurned(Control control, ControlKind kind, Mapping mapping) {
+    List<ContactId> wrong = new ArrayList<>();
+    for (ContactKind contact : kind.contacts()) {
+      ContactId id = new ContactId(control.id(), contact.name());
+      Optional<Direction> meant = mapping.of(id).flatMap(entry -> meant(entry.target()));
+      Optional<Direction> pushed = pushed(control, contact);
+      if (meant.isPresent()
+          && pushed.isPresent()
+          && meant.equals(named(contact))
+          && !meant.equals(pushed)) {
+        wrong.add(id);
+      }
+    }
+    return wrong;
+  }
+
+  /** {@return the mapping with the directions of a lever going the way the hand pushes} */
+  public static Mapping turned(Control control, ControlKind kind, Mapping mapping) {
+    Map<Direction, Mapping.Entry> entries = new EnumMap<>(Direction.class);
+    for (ContactKind contact : kind.contacts()) {
+      Optional<Mapping.Entry> entry = mapping.of(new ContactId(control.id(), contact.name()));
+      entry.flatMap(e -> meant(e.target())).ifPresent(d -> entries.put(d, entry.get()));
+    }
+    Mapping turned = mapping;
+    for (ContactKind contact : kind.contacts()) {
+      ContactId id = new ContactId(control.id(), contact.name());
+      Optional<Mapping.Entry> wanted = pushed(control, contact).map(entries::get);
+      if (mapping.of(id).isPresent() && wanted.isPresent()) {
+        turned = turned.with(id, wanted.get());
+      }
+    }
+    return turned;
+  }
+}

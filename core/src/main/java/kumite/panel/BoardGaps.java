@@ -1,0 +1,191 @@
+package kumite.panel;
+
+import java.util.List;
+import kumite.build.panel.Panel;
+import kumite.measure.Point;
+import kumite.working.Source;
+import kumite.working.Working;
+
+/** What lies between the board, its plug and everything else. */
+final class BoardGaps {
+  private static final Source HEIGHTS =
+      Source.common("heights of boards and standoffs vary: measure yours");
+  private static final Source PLUGS = Source.common("plugs and their grips vary: measure yours");
+
+  private BoardGaps() {}
+
+  /** Measures the board and its plug against walls, blocks and the depth of the case. */
+  static void measure(Surroundings around, Measured into) {
+    around
+        .board()
+        .ifPresent(
+            board -> {
+              wall(Gap.Kind.BOARD_WALL, board.outline(), around, into);
+              board.plug().ifPresent(plug -> wall(Gap.Kind.PLUG_WALL, plug, around, into));
+              for (int i = 0; i < around.outlines().size(); i++) {
+                block(board.outline(), i, around, into);
+                int at = i;
+                board.plug().ifPresent(plug -> block(plug, at, around, into));
+              }
+              depth(board, around.panel(), into);
+            });
+  }
+
+  private static void wall(Gap.Kind kind, Swept outline, Surroundings around, Measured into) {
+    Swept.Between between = around.wall().from(outline);
+    boolean plug = kind == Gap.Kind.PLUG_WALL;
+    bare(
+        kind,
+        between,
+        "the " + Boundary.side(between) + " wall",
+        plug
+            ? "gap = from the end of the plug's bend to the inside of the wall"
+            : "gap = from the board to the inside of the wall",
+        plug ? "plug, its grip and the bend of the cable" : "board",
+        into);
+  }
+
+  private static void block(Swept outline, int i, Surroundings around, Measured into) {
+    Swept block = around.outlines().get(i);
+    if (!outline.clearlyBeyond(block, Gaps.INTEREST_MM)) {
+      bare(
+          Gap.Kind.BOARD_BLOCK,
+          outline.to(block),
+          around.blocks().get(i).name(),
+          "gap = nearest distance between the two outlines",
+          "board, or its plug with the bend of the cable",
+          into);
+    }
+  }
+
+  private static void bare(
+      Gap.Kind kind,
+      Swept.Between between,
+      String against,
+      String formula,
+      String what,
+      Measured into) {
+    into.add(
+        kind,
+        List.of(),
+        against,
+        between,
+        0,
+        () ->
+            new Working(
+                kind.words(),
+                formula,
+                List.of(
+                    Working.words("A", what, "sizes from the catalogue"),
+                    Working.value("needed", 0, 1, "mm", "they may touch, not cross")),
+                Working.number(between.gapMm(), 1) + " mm",
+                PLUGS));
+  }
+
+  /** The board, on the floor or under the panel, takes its height of the case's depth. */
+  private static void depth(BoardRoom board, Panel panel, Measured into) {
+    double depth = board.depthMm(panel);
+    double room = depth - board.heightMm();
+    Point centre = board.choice().placement().centre();
+    into.add(
+        Gap.Kind.BOARD_DEPTH,
+        List.of(),
+        board.hangs() ? "the case floor" : "the panel",
+        new Swept.Between(room, centre, centre),
+        Gaps.BOARD_MM,
+        () ->
+            new Working(
+                "room " + (board.hangs() ? "below" : "above") + " the board",
+                "room = depth - height",
+                List.of(
+                    Working.value(
+                        "depth", depth, 1, "mm", "underside of panel to case floor, at the board"),
+                    Working.value(
+                        "height",
+                        board.heightMm(),
+                        1,
+                        "mm",
+                        "board with what stands on it and its standoffs"),
+                    Working.value("needed", Gaps.BOARD_MM, 1, "mm", "so that nothing is pressed")),
+                Working.number(room, 1) + " mm",
+                HEIGHTS));
+  }
+
+  /**
+   * Measures a part against the board and its plug. Where their heights are shared they must stay
+   * apart sideways; where the body hangs above the board, the bend of its wire needs room.
+   */
+  static void toPart(Placed part, Surroundings around, Measured into) {
+    around
+        .board()
+        .ifPresent(
+            board -> {
+              toPart(Gap.Kind.BODY_BOARD, part, board, board.outline(), around.panel(), into);
+              board
+                  .plug()
+                  .ifPresent(
+                      plug -> toPart(Gap.Kind.BODY_PLUG, part, board, plug, around.panel(), into));
+              if (board.hangs()) {
+                Swept.Between turned = Placed.narrowest(part.wrench(), List.of(board.outline()), 0);
+                if (turned != null && turned.gapMm() < 0) {
+                  into.single(
+                      Gap.Kind.WRENCH_BOARD,
+                      part,
+                      turned,
+                      "the board",
+                      0,
+                      "gap = from what the wrench sweeps to the board",
+                      "the wrench just passes");
+                }
+              }
+            });
+  }
+
+  private static void toPart(
+      Gap.Kind kind, Placed part, BoardRoom board, Swept outline, Panel panel, Measured into) {
+    if (part.body().clearlyBeyond(outline, Gaps.INTEREST_MM)) {
+      return;
+    }
+    double below = part.depthMm(panel);
+    double over = board.clearanceMm(panel, part.body(), below);
+    if (over >= Gaps.BEND_MM) {
+      return; // it hangs well above the board
+    }
+    Swept.Between sideways = part.body().to(outline);
+    boolean above = over > 0 && sideways.gapMm() < Gaps.BODY_MM;
+    Swept.Between between =
+        above ? new Swept.Between(over, sideways.from(), sideways.from()) : sideways;
+    double needed = above ? Gaps.BEND_MM : Gaps.BODY_MM;
+    into.add(
+        kind,
+        List.of(part.id()),
+        kind == Gap.Kind.BODY_PLUG ? "the board's plug" : "the board",
+        between,
+        needed,
+        () ->
+            new Working(
+                kind.words(),
+                board.hangs()
+                    ? "both hang below the panel, so they meet sideways"
+                    : above
+                        ? "gap = H - D - B, straight down"
+                        : "they share a height where H - D - B is under 0; then gap = sideways",
+                List.of(
+                    Working.value(
+                        "H",
+                        board.floorMm(panel, part.body()),
+                        1,
+                        "mm",
+                        "underside of panel to case floor"),
+                    Working.value("D", below, 1, "mm", "body"),
+                    Working.value("B", board.heightMm(), 1, "mm", "board on its standoffs"),
+                    Working.value(
+                        "needed",
+                        needed,
+                        1,
+                        "mm",
+                        above ? "bend of the wire above the board" : "sideways")),
+                Working.number(between.gapMm(), 1) + (above ? " mm above it" : " mm sideways"),
+                HEIGHTS));
+  }
+}

@@ -1,0 +1,374 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import kumite.build.BoardChoice;
+import kumite.build.Build;
+import kumite.kind.BoardKind;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
+import kumite.measure.Point;
+import kumite.name.ControlId;
+import kumite.panel.Arrange;
+import kumite.panel.Gap;
+import kumite.panel.Gaps;
+import kumite.panel.Nudge;
+import kumite.parts.Catalogue;
+
+/** Checks of the room between things, sideways and downward. */
+final class GapChecks {
+  /** Looking for a move costs time; beyond this many faults the worst ones are mended first. */
+  private static final int MOST_NUDGES = 24;
+
+  private final Build build;
+  private final Catalogue catalogue;
+  private final LengthUnit unit;
+  private final Nudge.Search search;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private GapChecks(Build build, Catalogue catalogue, Nudge.Search search) {
+    this.build = build;
+    this.catalogue = catalogue;
+    this.unit = build.brief().units();
+    this.search = search;
+  }
+
+  static List<Finding> of(Build build, Catalogue catalogue, Gaps gaps, Nudge.Search search) {
+    GapChecks checks = new GapChecks(build, catalogue, search);
+    Set<ControlId> off = new HashSet<>(Arrange.offPanel(build));
+    Piles piles = Piles.of(gaps);
+    checks.piles(piles);
+    checks.sideways(gaps, off, piles);
+    checks.depth(gaps);
+    return checks.findings;
+  }
+
+  // ---- sideways
+
+  private void piles(Piles piles) {
+    for (List<ControlId> pile : piles.all()) {
+      findings.add(
+          Finding.of(
+                  "PN-28",
+                  Severity.STOP,
+                  Station.PANEL,
+                  pile.stream().map(ControlId::text).toList(),
+                  pile.size() + " parts lie on one another",
+                  "Each runs into many others, so single gaps say nothing: "
+                      + Alike.list(pile.stream().map(this::label).toList())
+                      + ". Lay them out first")
+              .mendedBy(() -> Piles.laidOut(build, catalogue, pile)));
+    }
+  }
+
+  /** One finding for each pair, about the gap that decides: first what cannot be built so. */
+  private void sideways(Gaps gaps, Set<ControlId> off, Piles piles) {
+    Map<String, List<Gap>> byPair = new LinkedHashMap<>();
+    boolean any = !piles.all().isEmpty();
+    for (Gap gap : gaps.tooNarrow()) {
+      any |= !gap.kind().downward();
+      boolean elsewhere = gap.controls().stream().anyMatch(off::contains) || piles.holds(gap);
+      if (!gap.kind().downward() && !elsewhere) {
+        String pair =
+            gap.controls().size() == 2
+                ? new TreeSet<>(gap.controls()).toString()
+                : gap.controls() + "/" + gap.kind().height() + gap.against();
+        byPair.computeIfAbsent(pair, p -> new ArrayList<>()).add(gap);
+      }
+    }
+    int nudges = 0;
+    for (List<Gap> pair : byPair.values()) {
+      Gap worst = pair.get(0);
+      Finding finding = finding(worst, pair).drawn(worst).showing(worst.working());
+      findings.add(
+          nudges++ < MOST_NUDGES
+              ? finding.mendedBy(() -> search.forGap(worst).map(n -> move(build, n, unit)))
+              : finding);
+    }
+    if (!any) {
+      fine(gaps);
+    }
+  }
+
+  private void fine(Gaps gaps) {
+    Optional<Gap> closest = gaps.sideways().stream().findFirst();
+    Finding fine =
+        Finding.of(
+            "PN-20",
+            Severity.FINE,
+            Station.PANEL,
+            List.of(),
+            "Everything has its room",
+            closest
+                .map(
+                    gap ->
+                        "Tightest: "
+                            + between(gap)
+                            + ", "
+                            + gap.kind().words()
+                            + " "
+                            + mm(gap.gapMm())
+                            + " of "
+                            + mm(gap.neededMm())
+                            + " needed")
+                .orElse("No two parts come within " + mm(Gaps.INTEREST_MM)));
+    findings.add(closest.map(gap -> fine.drawn(gap).showing(gap.working())).orElse(fine));
+  }
+
+  private Finding finding(Gap gap, List<Gap> pair) {
+    StringBuilder detail =
+        new StringBuilder(capital(gap.kind().words()))
+            .append(": ")
+            .append(mm(gap.neededMm()))
+            .append(" needed, ")
+            .append(gap.meets() ? "overlap " + mm(-gap.gapMm()) : mm(gap.gapMm()) + " there");
+    pair.stream()
+        .skip(1)
+        .forEach(
+            other ->
+                detail
+                    .append("; ")
+                    .append(other.kind().words())
+                    .append(" ")
+                    .append(mm(other.gapMm())));
+    if (pair.stream().anyMatch(g -> g.kind() == Gap.Kind.PLUG_WALL)) {
+      detail.append(throughTheWall());
+    }
+    return Finding.of(
+        code(gap.kind()),
+        gap.stops() ? Severity.STOP : Severity.LOOK,
+        Station.PANEL,
+        gap.controls().stream().map(ControlId::text).toList(),
+        title(gap),
+        detail.toString());
+  }
+
+  private String title(Gap gap) {
+    boolean meets = gap.meets();
+    String apart = mm(gap.gapMm());
+    return switch (gap.kind()) {
+      case HOLE_HOLE ->
+          between(gap) + (meets ? " holes run into each other" : " leave a web of " + apart);
+      case HOLE_EDGE ->
+          label(gap)
+              + (meets
+                  ? " hole breaks the panel's edge"
+                  : " hole sits " + apart + " from the edge");
+      case FLANGE_FLANGE ->
+          between(gap) + (meets ? " flanges overlap" : " flanges " + apart + " apart");
+      case FLANGE_EDGE ->
+          label(gap) + " hangs " + mm(-gap.gapMm()) + " over " + gap.against() + " of the panel";
+      case HEAD_FLANGE ->
+          label(gap.controls().get(1))
+              + (meets ? " sits on a screw of " : " nearly sits on a screw of ")
+              + label(gap);
+      case CAP_CAP ->
+          between(gap) + (meets ? " caps run into each other" : " caps " + apart + " apart");
+      case SWING_SWING ->
+          between(gap)
+              + (meets ? " swing into each other" : " swing " + apart + " from each other");
+      case BODY_BODY -> between(gap) + (meets ? " bodies collide" : " bodies " + apart + " apart");
+      case WRENCH_BODY ->
+          "No wrench gets round " + label(gap) + " beside " + label(gap.controls().get(1));
+      case WRENCH_WALL, WRENCH_BLOCK, WRENCH_BOARD ->
+          "No wrench gets round " + label(gap) + " beside " + gap.against();
+      case BODY_WALL ->
+          label(gap) + (meets ? " body meets the case wall" : " body " + apart + " from the wall");
+      case BODY_BLOCK ->
+          label(gap) + (meets ? " body meets " : " body " + apart + " from ") + gap.against();
+      case BODY_BOARD ->
+          label(gap) + (meets ? " body sits on the board" : " body " + apart + " from the board");
+      case BODY_PLUG ->
+          label(gap)
+              + (meets
+                  ? " body is where the board's plug goes"
+                  : " body " + apart + " from the board's plug");
+      case LID_WALL, LID_BLOCK, LID_BOARD ->
+          label(gap)
+              + (meets ? " strikes " : " passes " + apart + " from ")
+              + gap.against()
+              + " as the lid swings";
+      case BOARD_WALL -> "The board meets " + gap.against();
+      case PLUG_WALL -> "The board's plug has no room before " + gap.against();
+      case BOARD_BLOCK -> "The board or its plug meets " + gap.against();
+      case DEPTH, BOARD_DEPTH -> throw new AssertionError(gap);
+    };
+  }
+
+  private static String code(Gap.Kind kind) {
+    return switch (kind) {
+      case HOLE_HOLE -> "PN-01";
+      case HOLE_EDGE -> "PN-02";
+      case FLANGE_FLANGE -> "PN-03";
+      case BODY_BODY -> "PN-04";
+      case BODY_WALL -> "PN-05";
+      case DEPTH -> "PN-06";
+      case BODY_BOARD -> "PN-08";
+      case SWING_SWING -> "PN-10";
+      case WRENCH_BODY, WRENCH_WALL, WRENCH_BLOCK, WRENCH_BOARD -> "PN-11";
+      case BODY_BLOCK -> "PN-12";
+      case BODY_PLUG -> "PN-13";
+      case BOARD_WALL -> "PN-14";
+      case PLUG_WALL -> "PN-15";
+      case BOARD_BLOCK -> "PN-16";
+      case BOARD_DEPTH -> "PN-18";
+      case LID_WALL, LID_BLOCK, LID_BOARD -> "PN-29";
+      case FLANGE_EDGE -> "PN-30";
+      case CAP_CAP -> "PN-31";
+      case HEAD_FLANGE -> "PN-32";
+    };
+  }
+
+  /** What to cut where the plug is to pass through the wall instead of ending before it. */
+  private String throughTheWall() {
+    BoardChoice choice = build.board().orElseThrow();
+    BoardKind kind = catalogue.boardOf(build).orElseThrow();
+    Point socket = choice.placement().place(new Point(0, kind.heightMm() / 2));
+    Point end =
+        choice.placement().place(new Point(0, kind.heightMm() / 2 + kind.seating().plugReachMm()));
+    boolean sideWall = Math.abs(end.xMm() - socket.xMm()) > Math.abs(end.yMm() - socket.yMm());
+    return ". Or let the grip pass through the wall: an opening "
+        + mm(kind.seating().plugWidthMm() + 2)
+        + " wide, its middle "
+        + (sideWall
+            ? mm(socket.yMm()) + " from the front edge"
+            : mm(socket.xMm()) + " from the left edge");
+  }
+
+  /** {@return a fix that moves controls, or the board where the nudge names none} */
+  static Fix move(Build build, Nudge nudge, LengthUnit unit) {
+    if (nudge.controls().isEmpty()) {
+      return Fix.of(
+          "Move the board " + nudge.words(unit),
+          b ->
+              b.withBoard(
+                  b.board()
+                      .map(
+                          board ->
+                              board.at(
+                                  board
+                                      .placement()
+                                      .movedTo(
+                                          board.placement().xMm() + nudge.dxMm(),
+                                          board.placement().yMm() + nudge.dyMm())))));
+    }
+    List<ControlId> ids = nudge.controls();
+    String first = Arrange.name(build, ids.subList(0, 1));
+    String name = ids.size() == 1 ? first : first + " and " + (ids.size() - 1) + " in line with it";
+    return Fix.of(
+        "Move " + name + " " + nudge.words(unit),
+        b -> Arrange.shift(b, ids, nudge.dxMm(), nudge.dyMm()).apply(b));
+  }
+
+  // ---- downward
+
+  private void depth(Gaps gaps) {
+    Gap worst = null;
+    boolean any = false;
+    for (Gap gap : gaps.list()) {
+      if (!gap.kind().downward()) {
+        continue;
+      }
+      boolean board = gap.kind() == Gap.Kind.BOARD_DEPTH;
+      if (!board) {
+        worst = worst == null || gap.gapMm() < worst.gapMm() ? gap : worst;
+      }
+      if (gap.missingMm() > 0) {
+        any = true;
+        Finding finding = board ? tallBoard(gap) : deepPart(gap);
+        findings.add(deeperCase(finding, gap.missingMm()));
+      }
+    }
+    if (!any && worst != null) {
+      findings.add(
+          Finding.of(
+                  "PN-21",
+                  Severity.FINE,
+                  Station.PANEL,
+                  List.of(worst.controls().get(0).text()),
+                  "Depth fits",
+                  label(worst) + " is the deepest and leaves " + mm(worst.gapMm()))
+              .showing(worst.working()));
+    }
+  }
+
+  private Finding deepPart(Gap gap) {
+    boolean deeper = gap.gapMm() < 0;
+    return Finding.of(
+            "PN-06",
+            deeper ? Severity.STOP : Severity.LOOK,
+            Station.PANEL,
+            List.of(gap.controls().get(0).text()),
+            label(gap) + (deeper ? " is deeper than the case" : " leaves little room below"),
+            mm(gap.neededMm())
+                + " needed below the tabs for the bend of the wire, "
+                + (deeper ? mm(-gap.gapMm()) + " too deep" : mm(gap.gapMm()) + " there"))
+        .showing(gap.working());
+  }
+
+  private Finding tallBoard(Gap gap) {
+    boolean taller = gap.gapMm() < 0;
+    BoardChoice choice = build.board().orElseThrow();
+    BoardKind kind = catalogue.boardOf(build).orElseThrow();
+    Finding finding =
+        Finding.of(
+                "PN-18",
+                taller ? Severity.STOP : Severity.LOOK,
+                Station.PANEL,
+                List.of(),
+                taller ? "The board is taller than the case" : "The board all but fills the depth",
+                "With what stands on it and its standoffs it takes "
+                    + mm(choice.heightMm(kind))
+                    + "; there are "
+                    + mm(choice.heightMm(kind) + gap.gapMm())
+                    + " at its place")
+            .showing(gap.working());
+    return !choice.stripped() && kind.seating().strippedMm() < choice.heightMm(kind)
+        ? finding.mendedBy(
+            Fix.of(
+                "Take its connectors off: wires are soldered then",
+                b -> b.withBoard(b.board().map(c -> c.withStripped(true)))))
+        : finding;
+  }
+
+  private Finding deeperCase(Finding finding, double missingMm) {
+    double more = Math.ceil(missingMm);
+    double wanted = build.panel().inside().depthMm() + more;
+    return wanted > 2000
+        ? finding
+        : finding.mendedBy(
+            Fix.of(
+                "Make the case " + mm(wanted) + " deep inside",
+                b -> b.withPanel(b.panel().withInside(b.panel().inside().deeperBy(more)))));
+  }
+
+  // ---- words
+
+  private String between(Gap gap) {
+    return gap.controls().isEmpty()
+        ? "the board and " + gap.against()
+        : label(gap) + " and " + gap.other().map(this::label).orElse(gap.against());
+  }
+
+  private String label(Gap gap) {
+    return gap.control().map(this::label).orElse("The board");
+  }
+
+  private String label(ControlId id) {
+    return build.control(id).map(kumite.build.Control::label).orElse(id.text());
+  }
+
+  private String mm(double mm) {
+    return Length.text(mm, unit);
+  }
+
+  private static String capital(String text) {
+    return Character.toUpperCase(text.charAt(0)) + text.substring(1);
+  }
+}

@@ -1,0 +1,151 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import kumite.build.Build;
+import kumite.build.Control;
+import kumite.kind.ControlKind;
+import kumite.kind.ScrewHole;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
+import kumite.panel.Screw;
+import kumite.parts.Catalogue;
+import kumite.working.Source;
+import kumite.working.Working;
+
+/** Checks of parts by themselves: sinks, flanges, labels. */
+final class PartChecks {
+  private final Build build;
+  private final Catalogue catalogue;
+  private final LengthUnit unit;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private PartChecks(Build build, Catalogue catalogue) {
+    this.build = build;
+    this.catalogue = catalogue;
+    this.unit = build.brief().units();
+  }
+
+  static List<Finding> of(Build build, Catalogue catalogue) {
+    PartChecks checks = new PartChecks(build, catalogue);
+    for (Control control : build.controls()) {
+      ControlKind kind = catalogue.kindOf(control);
+      checks.sink(control, kind);
+      checks.cover(control, kind);
+    }
+    checks.labels();
+    return checks.findings;
+  }
+
+  private void sink(Control control, ControlKind kind) {
+    double sheet = build.panel().thicknessMm();
+    Set<String> said = new LinkedHashSet<>();
+    for (ScrewHole hole : kind.screws()) {
+      double head = Screw.named(hole.screw()).map(Screw::headMm).orElse(0.0);
+      double deep = Screw.sinkDepthMm(head, hole.diameterMm());
+      if (deep > sheet && said.add(hole.screw())) {
+        findings.add(
+            Finding.of(
+                    "PN-25",
+                    Severity.LOOK,
+                    Station.PANEL,
+                    List.of(control.id().text()),
+                    "The " + hole.screw() + " heads of " + control.label() + " cannot be sunk",
+                    "A sink for a flat head goes "
+                        + mm(deep)
+                        + " deep and would widen the hole; the sheet is "
+                        + mm(sheet)
+                        + ". Take pan heads, or dimple thin metal")
+                .showing(
+                    new Working(
+                        "depth of the sink",
+                        "s = (D - d) / 2, the cone at 45 degrees",
+                        List.of(
+                            Working.value("D", head, 2, "mm", "head of " + hole.screw()),
+                            Working.value("d", hole.diameterMm(), 1, "mm", "its hole"),
+                            Working.value("t", sheet, 1, "mm", "this panel")),
+                        Working.number(deep, 2) + " mm",
+                        Source.memory("ISO 10642 heads, ISO 273 holes"))));
+      }
+    }
+  }
+
+  private void cover(Control control, ControlKind kind) {
+    double cover = kind.coverMm();
+    boolean above = kind.mount().from() == ControlKind.Mount.From.ABOVE;
+    boolean glued = kind.mount().how() == ControlKind.Mount.How.GLUE;
+    if (cover > 0.05 || cover > -0.05 && (!above || glued)) {
+      return;
+    }
+    boolean falls = above && !glued && cover < 0.05;
+    findings.add(
+        Finding.of(
+                "PN-26",
+                falls && cover < -0.05 ? Severity.STOP : Severity.LOOK,
+                Station.PANEL,
+                List.of(control.id().text()),
+                control.label()
+                    + (cover < -0.05 ? "'s flange does not cover its hole" : " has no flange"),
+                (cover < -0.05
+                        ? mm(-cover) + " of the hole show beside it"
+                        : "Its flange is as large as its hole")
+                    + (falls ? "; put in from above, nothing holds it there" : "")
+                    + ". Measure its flange again, or the hole")
+            .showing(
+                new Working(
+                    "cover of the hole",
+                    "c = least distance from the edge of the hole to the rim of the flange",
+                    List.of(
+                        Working.words("flange", size(kind.face()), kind.name()),
+                        Working.words("hole", size(kind.cutout()), kind.name())),
+                    Working.number(cover, 1) + " mm",
+                    Source.common("outlines as the part file gives them"))));
+  }
+
+  private static String size(kumite.measure.Shape shape) {
+    return Working.number(shape.widthMm(), 1) + " x " + Working.number(shape.heightMm(), 1) + " mm";
+  }
+
+  /** Two things of one name cannot be told apart on paper, on wire flags or in the log. */
+  private void labels() {
+    Map<String, List<Control>> byLabel = new LinkedHashMap<>();
+    for (Control control : build.controls()) {
+      byLabel
+          .computeIfAbsent(
+              control.label().strip().toLowerCase(java.util.Locale.ROOT), l -> new ArrayList<>())
+          .add(control);
+    }
+    for (List<Control> same : byLabel.values()) {
+      if (same.size() > 1) {
+        String label = same.get(0).label();
+        findings.add(
+            Finding.of(
+                    "PN-27",
+                    Severity.LOOK,
+                    Station.PANEL,
+                    same.stream().map(c -> c.id().text()).toList(),
+                    same.size() + " controls are called \"" + label + "\"",
+                    "On the drill table, the wire flags and the map they cannot be told apart")
+                .mendedBy(
+                    Fix.of(
+                        same.size() == 2 ? "Rename the second" : "Rename all but the first",
+                        b -> {
+                          Build after = b;
+                          for (Control control : same.subList(1, same.size())) {
+                            String fresh = after.freshLabel(control.label().strip());
+                            after = after.withControl(control.id(), c -> c.withLabel(fresh));
+                          }
+                          return after;
+                        })));
+      }
+    }
+  }
+
+  private String mm(double mm) {
+    return Length.text(mm, unit);
+  }
+}

@@ -23,7 +23,7 @@ public record Control(ControlId id, String label, String kind, Placement placeme
 
   public Control {
     Objects.requireNonNull(id, "id");
-    Check.filled(label, "label");
+    Check.writable(label, "label");
     Check.filled(kind, "kind");
     Objects.requireNonNull(placement, "placement");
     Objects.requireNonNull(hookup, "hookup");

@@ -54,6 +54,8 @@ public final class Tables {
               hole.tool().map(t -> number(t.playMm())).orElse(""),
               hole.tool().map(t -> number(t.tool().pilotMm())).orElse(""),
               number(hole.sinkMm()),
+              hole.fromWords(),
+              hole.shape() instanceof Shape.Rect rect ? number(rect.cornerMm()) : "",
               String.valueOf(hole.order())));
     }
     return csv(
@@ -74,6 +76,8 @@ public final class Tables {
             "play_mm",
             "pilot_mm",
             "sink_mm",
+            "from",
+            "corner_mm",
             "order"),
         rows);
   }

@@ -176,7 +176,7 @@ public record BoardKind(
       throw new IllegalArgumentException(
           "id must be lower-case words with hyphens, such as my-board, but was \"" + id + "\"");
     }
-    Check.filled(name, "name");
+    Check.writable(name, "name");
     Check.between(1, 12, logicVolts, "logic_v");
     Check.between(0, logicVolts, lowVolts, "low_v");
     Check.between(lowVolts, logicVolts, highVolts, "high_v");

@@ -243,7 +243,7 @@ public record ControlKind(
       throw new IllegalArgumentException(
           "id must be lower-case words with hyphens, such as button-30, but was \"" + id + "\"");
     }
-    Check.filled(name, "name");
+    Check.writable(name, "name");
     Objects.requireNonNull(trait, "trait");
     Objects.requireNonNull(family, "family");
     Objects.requireNonNull(cutout, "cutout");

@@ -1,5 +1,7 @@
 package kumite.measure;
 
+import java.util.Locale;
+
 /**
  * Preconditions of values. Each returns its argument, catches NaN, and throws an {@link
  * IllegalArgumentException} that says what, what was allowed and what it was.
@@ -41,6 +43,31 @@ public final class Check {
   public static String filled(String value, String what) {
     if (value.isBlank()) {
       throw new IllegalArgumentException(what + " must not be empty");
+    }
+    return value;
+  }
+
+  /**
+   * {@return the text, which is written on panels and paper: more than blanks, no control
+   * characters, no halves of characters}
+   */
+  public static String writable(String value, String what) {
+    filled(value, what);
+    int place = 0;
+    for (int sign : value.codePoints().toArray()) {
+      place++;
+      boolean half = sign >= Character.MIN_SURROGATE && sign <= Character.MAX_SURROGATE;
+      if (half || Character.isISOControl(sign) || sign == 0x2028 || sign == 0x2029) {
+        throw new IllegalArgumentException(
+            String.format(
+                Locale.ROOT,
+                "%s must not hold the %s U+%04X%s, at place %d; take it out",
+                what,
+                half ? "half character" : "control character",
+                sign,
+                half ? "" : " (" + Character.getName(sign).toLowerCase(Locale.ROOT) + ")",
+                place));
+      }
     }
     return value;
   }

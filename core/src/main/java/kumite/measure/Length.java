@@ -139,6 +139,11 @@ public final class Length {
     return unit == LengthUnit.MM ? Working.number(mm, 1) : Working.number(mm / MM_PER_INCH, 3);
   }
 
+  /** {@return the length in the unit as it is marked at the bench: hundredths of a millimetre} */
+  public static String fine(double mm, LengthUnit unit) {
+    return unit == LengthUnit.MM ? Working.number(mm, 2) : Working.number(mm / MM_PER_INCH, 3);
+  }
+
   /** {@return the length in both units, for saying back what was understood} */
   public static String both(double mm) {
     return text(mm, LengthUnit.MM) + " = " + text(mm, LengthUnit.INCH);

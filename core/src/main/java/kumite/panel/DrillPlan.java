@@ -14,6 +14,7 @@ import kumite.build.panel.Panel;
 import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
 import kumite.measure.Length;
+import kumite.measure.LengthUnit;
 import kumite.measure.Point;
 import kumite.measure.Shape;
 import kumite.name.ControlId;
@@ -28,6 +29,7 @@ import kumite.parts.Catalogue;
  * @param holes all holes
  */
 public record DrillPlan(List<Hole> holes) {
+  private static final String CUTOUT = "cut-out";
 
   /**
    * One hole.
@@ -42,7 +44,8 @@ public record DrillPlan(List<Hole> holes) {
    * @param turnDegrees of a shape that is not round, counter-clockwise
    * @param belowXMm from the left edge of the panel turned over, as marked on the underside
    * @param tool what to make it with; empty where it is cut, not drilled
-   * @param sinkMm diameter to countersink for a flat head; 0 for a cut-out
+   * @param sinkMm diameter to countersink for a flat head; 0 for a cut-out, and where the sheet is
+   *     too thin
    * @param order its turn: small holes before large ones, cut-outs last; 1 upward
    */
   public record Hole(
@@ -59,14 +62,38 @@ public record DrillPlan(List<Hole> holes) {
       double sinkMm,
       int order) {
 
-    /** {@return the size in words: {@code 30.0 round} or {@code 3.0 x 66.0 slot}} */
-    public String sizeWords() {
+    /**
+     * {@return the size in words, to a hundredth of a millimetre: {@code 30.00 round}, {@code 3.00
+     * x 66.00 slot}, {@code 14.00 x 14.00 corner 0.50}}
+     */
+    public String sizeWords(LengthUnit unit) {
       if (shape instanceof Shape.Round round) {
-        return number(round.diameterMm()) + " round";
+        return Length.fine(round.diameterMm(), unit) + " round";
       }
       Shape.Rect rect = (Shape.Rect) shape;
       boolean slot = rect.cornerMm() * 2 >= Math.min(rect.widthMm(), rect.heightMm()) - 1e-9;
-      return number(rect.widthMm()) + " x " + number(rect.heightMm()) + (slot ? " slot" : "");
+      String corner =
+          slot
+              ? " slot"
+              : rect.cornerMm() > 0 ? " corner " + Length.fine(rect.cornerMm(), unit) : "";
+      return Length.fine(rect.widthMm(), unit)
+          + " x "
+          + Length.fine(rect.heightMm(), unit)
+          + corner
+          + (turnDegrees % 180 == 0
+              ? ""
+              : String.format(Locale.ROOT, " turned %.1f°", turnDegrees));
+    }
+
+    /** {@return whether it is the hole that the control itself goes through} */
+    public boolean cutout() {
+      return purpose.equals(CUTOUT);
+    }
+
+    /** {@return from which face it is made, in words} */
+    public String fromWords() {
+      boolean piloted = tool.map(t -> t.tool().pilotMm() > 0).orElse(true);
+      return piloted ? "pilot below, then above" : "above";
     }
 
     /** {@return the nearest 1/64 in of a round hole with its error, or an empty text} */
@@ -88,8 +115,8 @@ public record DrillPlan(List<Hole> holes) {
         double width = Math.min(rect.widthMm(), rect.heightMm());
         boolean slot = rect.cornerMm() * 2 >= width - 1e-9;
         return slot
-            ? "drill " + number(width) + " mm at both ends, saw and file between"
-            : "drill inside the corners, saw and file to the line";
+            ? "drill " + number(width) + " mm at both ends, saw between"
+            : "drill inside corners, saw, file";
       }
       return "jigsaw, router or laser";
     }
@@ -119,6 +146,11 @@ public record DrillPlan(List<Hole> holes) {
     holes = List.copyOf(holes);
   }
 
+  /** {@return the holes in the order they are made, by their numbers} */
+  public List<Hole> inOrder() {
+    return holes.stream().sorted(Comparator.comparingInt(Hole::order)).toList();
+  }
+
   /** Lists the holes of a build, with coordinates from its datum. */
   public static DrillPlan of(Build build, Catalogue catalogue) {
     List<Control> controls = new ArrayList<>(build.controls());
@@ -136,9 +168,12 @@ public record DrillPlan(List<Hole> holes) {
       // Half of what the flange covers may be play; more would show or let the part wander.
       double play = Math.max(0.1, Math.min(1, cover / 2));
       Point centre = control.placement().centre();
-      holes.add(hole(build, control, "cut-out", centre, kind.cutout(), play, 0, tools));
+      holes.add(hole(build, control, CUTOUT, centre, kind.cutout(), play, 0, tools));
       for (ScrewHole screw : kind.screws()) {
-        double sink = Screw.named(screw.screw()).map(Screw::headMm).orElse(0.0);
+        double head = Screw.named(screw.screw()).map(Screw::headMm).orElse(0.0);
+        // A cone deeper than the sheet would only widen the hole.
+        boolean sinks = Screw.sinkDepthMm(head, screw.diameterMm()) <= build.panel().thicknessMm();
+        double sink = sinks ? head : 0;
         holes.add(
             hole(
                 build,

@@ -1,10 +1,14 @@
 package kumite.sheet;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.Panel;
+import kumite.kind.ControlKind;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;
@@ -30,11 +34,33 @@ record CutDrawing(
     CUT,
     ENGRAVE,
     DRILL,
-    REFERENCE
+    REFERENCE,
+    /** Words of printed art. */
+    ART,
+    /** The edge of printed art, past the line it is cut along. */
+    BLEED,
+    /** What of printed art lies under flanges. */
+    HIDDEN,
+    /** The holes of a clear cover over the art. */
+    COVER
   }
 
-  /** A closed outline. */
-  record Path(Layer layer, List<Rounding.Piece> pieces) {}
+  /** {@return the layers that hold anything, in their order} */
+  List<Layer> layers() {
+    Set<Layer> used = EnumSet.noneOf(Layer.class);
+    paths.forEach(path -> used.add(path.layer()));
+    circles.forEach(circle -> used.add(circle.layer()));
+    texts.forEach(text -> used.add(text.layer()));
+    return List.copyOf(used);
+  }
+
+  /** An outline, closed where its last piece ends at the first; else a line. */
+  record Path(Layer layer, List<Rounding.Piece> pieces) {
+    boolean closed() {
+      Point first = pieces.get(0).from();
+      return pieces.get(pieces.size() - 1).to().distanceMm(first) < 1e-6;
+    }
+  }
 
   /** A round hole or mark. */
   record Circle(Layer layer, Point centre, double diameterMm) {}
@@ -43,7 +69,8 @@ record CutDrawing(
   record Text(Layer layer, Point at, double heightMm, String text) {}
 
   /**
-   * Draws a panel.
+   * Draws a panel, with the numbers of the drill table, the fronts of what must not be turned
+   * round, and a note of size and kerf beside it.
    *
    * @param kerfMm how wide the beam or cutter cuts; 0 draws true sizes. Holes shrink and the
    *     outline grows by half of it on each side, so that the finished edges are where they belong
@@ -60,7 +87,7 @@ record CutDrawing(
     List<Text> texts = new ArrayList<>();
     paths.add(new Path(Layer.CUT, Rounding.grown(panel, kerfMm / 2)));
     for (DrillPlan.Hole hole : bench.drill().holes()) {
-      boolean screw = !hole.purpose().equals("cut-out");
+      boolean screw = !hole.cutout();
       Layer layer = screw ? Layer.DRILL : Layer.CUT;
       // A drill makes its hole without kerf.
       Shape shape = screw ? hole.shape() : shrunk(hole, kerfMm);
@@ -71,12 +98,28 @@ record CutDrawing(
         paths.add(new Path(layer, Rounding.of(shape, at)));
       }
     }
+    for (DrillPlan.Hole hole : bench.drill().inOrder()) {
+      texts.add(
+          new Text(
+              Layer.REFERENCE,
+              hole.stored().plus(0, hole.cutout() ? -1 : hole.shape().heightMm() / 2 + 0.6),
+              2,
+              String.valueOf(hole.order())));
+    }
+    texts.add(
+        new Text(Layer.REFERENCE, new Point(panel.widthMm() / 2, 2.5), 3, note(panel, kerfMm)));
     for (Control control : build.controls()) {
       Shape face = bench.catalogue().kindOf(control).face();
       if (face instanceof Shape.Round round) {
         circles.add(new Circle(Layer.REFERENCE, control.placement().centre(), round.diameterMm()));
       } else {
         paths.add(new Path(Layer.REFERENCE, Rounding.of(face, control.placement())));
+      }
+      ControlKind kind = bench.catalogue().kindOf(control);
+      if (FrontMark.wanted(kind)) {
+        for (Point[] piece : FrontMark.pieces(control, kind)) {
+          paths.add(new Path(Layer.REFERENCE, List.of(new Rounding.Side(piece[0], piece[1]))));
+        }
       }
       texts.add(
           new Text(
@@ -88,7 +131,21 @@ record CutDrawing(
     return new CutDrawing(panel.widthMm(), panel.heightMm(), paths, circles, texts);
   }
 
-  private static Shape shrunk(DrillPlan.Hole hole, double kerfMm) {
+  private static String note(Panel panel, double kerfMm) {
+    return String.format(
+        Locale.ROOT,
+        "%.2f x %.2f x %.2f mm %s, %s",
+        panel.widthMm(),
+        panel.heightMm(),
+        panel.thicknessMm(),
+        panel.material().words(),
+        kerfMm == 0
+            ? "true size, no kerf allowed for"
+            : String.format(
+                Locale.ROOT, "kerf %.2f mm allowed for: cut on the line, not beside it", kerfMm));
+  }
+
+  static Shape shrunk(DrillPlan.Hole hole, double kerfMm) {
     Shape shape = hole.shape();
     if (Math.min(shape.widthMm(), shape.heightMm()) <= kerfMm) {
       throw new IllegalArgumentException(

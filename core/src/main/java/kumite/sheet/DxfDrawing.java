@@ -10,8 +10,15 @@ import kumite.verdict.Bench;
  * arcs, circles and texts only, which every reader knows.
  */
 public final class DxfDrawing {
-  /** Colour numbers of the layers, in their order; a reader shows them, a machine need not. */
-  private static final int[] COLOURS = {1, 5, 3, 8};
+  /** The colour number of a layer; a reader shows them, a machine need not. */
+  private static int colour(CutDrawing.Layer layer) {
+    return switch (layer) {
+      case CUT, COVER -> 1;
+      case ENGRAVE, ART -> 5;
+      case DRILL -> 3;
+      case REFERENCE, BLEED, HIDDEN -> 8;
+    };
+  }
 
   private final StringBuilder out = new StringBuilder();
 
@@ -34,6 +41,10 @@ public final class DxfDrawing {
     pair(2, "HEADER");
     pair(9, "$ACADVER");
     pair(1, "AC1009");
+    pair(9, "$INSUNITS");
+    pair(70, "4"); // millimetres; later releases read it, this one passes over it
+    pair(9, "$MEASUREMENT");
+    pair(70, "1"); // metric
     pair(9, "$EXTMIN");
     at(10, new Point(0, 0));
     pair(9, "$EXTMAX");
@@ -54,12 +65,12 @@ public final class DxfDrawing {
     pair(0, "ENDTAB");
     pair(0, "TABLE");
     pair(2, "LAYER");
-    pair(70, String.valueOf(CutDrawing.Layer.values().length));
-    for (CutDrawing.Layer layer : CutDrawing.Layer.values()) {
+    pair(70, String.valueOf(drawing.layers().size()));
+    for (CutDrawing.Layer layer : drawing.layers()) {
       pair(0, "LAYER");
       pair(2, layer.name());
       pair(70, "0");
-      pair(62, String.valueOf(COLOURS[layer.ordinal()]));
+      pair(62, String.valueOf(colour(layer)));
       pair(6, "CONTINUOUS");
     }
     pair(0, "ENDTAB");

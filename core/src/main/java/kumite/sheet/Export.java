@@ -1,8 +1,10 @@
 package kumite.sheet;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +20,7 @@ public enum Export {
   TEMPLATE("template-pdf", "Drill template 1:1", "template.pdf", true, false),
   SVG("svg", "Cut drawing SVG", "panel.svg", false, true),
   DXF("dxf", "Cut drawing DXF", "panel.dxf", false, true),
+  ART("art", "Art sheet with its clear cover", "art.pdf", false, false),
   DRILL("drill-csv", "Drill table", "drill.csv", false, false),
   CAP_LABELS("cap-labels", "Labels for caps and wires", "labels.pdf", true, false),
   HEADER_OVERLAY("header-overlay", "Header overlay 1:1", "header-overlay.pdf", true, false),
@@ -101,6 +104,7 @@ public enum Export {
       case TEMPLATE -> Template.pdf(bench, choices.paper());
       case SVG -> utf8(SvgDrawing.of(bench, choices.kerfMm()));
       case DXF -> utf8(DxfDrawing.of(bench, choices.kerfMm()));
+      case ART -> ArtSheet.pdf(bench);
       case DRILL -> utf8(Tables.drill(bench));
       case CAP_LABELS -> LabelSheet.pdf(bench, choices.paper());
       case HEADER_OVERLAY -> HeaderOverlay.pdf(bench, choices.paper());
@@ -115,8 +119,30 @@ public enum Export {
   }
 
   /** {@return what to know before it is written; mostly empty} */
-  public java.util.List<String> notes(Bench bench) {
-    return java.util.List.of();
+  public List<String> notes(Bench bench) {
+    if (!onPaper && this != ART) {
+      return List.of();
+    }
+    List<String> texts = new ArrayList<>();
+    texts.add(bench.build().brief().title());
+    bench.build().controls().forEach(control -> texts.add(control.label()));
+    bench.build().brief().functions().forEach(function -> texts.add(function.name()));
+    bench.build().panel().inside().blocks().forEach(block -> texts.add(block.name()));
+    List<String> notes = new ArrayList<>();
+    for (String text : texts) {
+      List<String> missing = Signs.missing(text);
+      if (!missing.isEmpty()) {
+        notes.add(
+            "\""
+                + text
+                + "\" holds "
+                + String.join(" ", missing)
+                + ", which no typeface here has; on paper "
+                + Signs.MISSING
+                + " stands for it");
+      }
+    }
+    return notes;
   }
 
   /** {@return all its files by name; most have one} */
@@ -126,6 +152,9 @@ public enum Export {
       return decks(bench);
     }
     files.put(file, content(bench, choices));
+    if (this == ART) {
+      files.put("art.svg", utf8(ArtSheet.svg(bench)));
+    }
     if (this == NETLIST) {
       files.put("netlist.json", utf8(Tables.netlistJson(wiring(bench))));
     }

@@ -48,16 +48,24 @@ public final class HeaderOverlay {
         11,
         MARGIN_MM,
         MARGIN_MM,
-        board.name() + (below ? ", solder side, mirrored" : ", from above, plug at the top"));
+        pen.cut(
+            Face.STRONG,
+            11,
+            board.name() + (below ? ", solder side, mirrored" : ", from above, plug at the top"),
+            pen.paper().widthMm() - 2 * MARGIN_MM));
     pen.text(
         Face.WORDS,
         8,
         MARGIN_MM,
         MARGIN_MM + 5,
-        bench.build().brief().title()
-            + " rev "
-            + bench.build().revision()
-            + ". Cut along the board's outline and slip it over the headers.");
+        pen.cut(
+            Face.WORDS,
+            8,
+            bench.build().brief().title()
+                + " rev "
+                + bench.build().revision()
+                + ". Cut along the board's outline and slip it over the headers.",
+            pen.paper().widthMm() - 2 * MARGIN_MM));
     double cx = pen.paper().widthMm() / 2;
     double cy = MARGIN_MM + 16 + board.heightMm() / 2;
     pen.width(0.25);
@@ -78,6 +86,8 @@ public final class HeaderOverlay {
           terminal.name()
               + Optional.ofNullable(lands.get(terminal.name())).map(t -> "  " + t).orElse("");
       double edge = board.widthMm() / 2 + 2;
+      double most = pen.paper().widthMm() / 2 - edge - Template.RIM_MM;
+      words = pen.cut(Face.MONO, 5, words, most);
       double at = left ? cx - edge - pen.widthMm(Face.MONO, 5, words) : cx + edge;
       pen.text(Face.MONO, 5, at, y + 0.7, words);
       pen.width(0.08);

@@ -2,7 +2,6 @@ package kumite.sheet;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -11,6 +10,7 @@ import java.util.Map;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -18,6 +18,8 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.graphics.optionalcontent.PDOptionalContentGroup;
+import org.apache.pdfbox.pdmodel.graphics.optionalcontent.PDOptionalContentProperties;
 
 /**
  * Draws on the pages of one document, in millimetres from the top left corner of the page.
@@ -28,21 +30,31 @@ final class Pen implements AutoCloseable {
   private static final double POINTS_PER_MM = 72 / 25.4;
 
   private final PDDocument document;
-  private final Paper paper;
+  private Sheet paper;
   private final Map<Face, PDFont> fonts = new EnumMap<>(Face.class);
   private PDPageContentStream out;
+  private PDPage sheetPage = new PDPage();
 
-  Pen(PDDocument document, Paper paper) throws IOException {
+  Pen(PDDocument document, Sheet paper) {
     this.document = document;
     this.paper = paper;
-    for (Face face : Face.values()) {
-      try (InputStream stream = Pen.class.getResourceAsStream(face.resource())) {
-        if (stream == null) {
-          throw new IOException("the application lacks its font " + face.resource());
-        }
-        fonts.put(face, PDType0Font.load(document, stream, true));
-      }
+  }
+
+  /** A page's size in mm. */
+  record Sheet(double widthMm, double heightMm) {
+    /** {@return the same paper with its long side along the bottom, or up} */
+    Sheet turned() {
+      return new Sheet(heightMm, widthMm);
     }
+  }
+
+  private PDFont font(Face face) throws IOException {
+    PDFont font = fonts.get(face);
+    if (font == null) {
+      font = PDType0Font.load(document, new java.io.ByteArrayInputStream(Signs.bytes(face)), true);
+      fonts.put(face, font);
+    }
+    return font;
   }
 
   /** What draws a document. */
@@ -52,6 +64,10 @@ final class Pen implements AutoCloseable {
 
   /** {@return a whole PDF document} */
   static byte[] pdf(String title, Paper paper, Drawing drawing) {
+    return pdf(title, new Sheet(paper.widthMm(), paper.heightMm()), drawing);
+  }
+
+  static byte[] pdf(String title, Sheet paper, Drawing drawing) {
     try (PDDocument document = new PDDocument();
         Pen pen = new Pen(document, paper)) {
       PDDocumentInformation about = new PDDocumentInformation();
@@ -68,12 +84,18 @@ final class Pen implements AutoCloseable {
     }
   }
 
+  /** Begins the next page, on paper of another size or laid the other way. */
+  void page(Sheet size) throws IOException {
+    paper = size;
+    page();
+  }
+
   /** Begins the next page. */
   void page() throws IOException {
     endPage();
-    PDPage page = new PDPage(new PDRectangle(points(paper.widthMm()), points(paper.heightMm())));
-    document.addPage(page);
-    out = new PDPageContentStream(document, page);
+    sheetPage = new PDPage(new PDRectangle(points(paper.widthMm()), points(paper.heightMm())));
+    document.addPage(sheetPage);
+    out = new PDPageContentStream(document, sheetPage);
     ink(0);
     width(0.2);
   }
@@ -91,7 +113,48 @@ final class Pen implements AutoCloseable {
     }
   }
 
-  Paper paper() {
+  /**
+   * Tells a printer where the page is trimmed and how far its print goes past that.
+   *
+   * @param rimMm from the page's edge to the trimmed one
+   * @param bleedMm past the trimmed edge
+   */
+  void trimmed(double rimMm, double bleedMm) {
+    sheetPage.setTrimBox(inset(rimMm));
+    sheetPage.setBleedBox(inset(rimMm - bleedMm));
+  }
+
+  private PDRectangle inset(double mm) {
+    return new PDRectangle(
+        points(mm),
+        points(mm),
+        points(paper.widthMm() - 2 * mm),
+        points(paper.heightMm() - 2 * mm));
+  }
+
+  /** What is drawn on a layer. */
+  interface Body {
+    void draw() throws IOException;
+  }
+
+  /** Draws on a layer that a reader can switch off (ISO 32000-1, 8.11). */
+  void layer(String name, Body body) throws IOException {
+    PDOptionalContentProperties layers =
+        document.getDocumentCatalog().getOCProperties() == null
+            ? new PDOptionalContentProperties()
+            : document.getDocumentCatalog().getOCProperties();
+    document.getDocumentCatalog().setOCProperties(layers);
+    PDOptionalContentGroup group =
+        layers.hasGroup(name) ? layers.getGroup(name) : new PDOptionalContentGroup(name);
+    if (!layers.hasGroup(name)) {
+      layers.addGroup(group);
+    }
+    out.beginMarkedContent(COSName.OC, group);
+    body.draw();
+    out.endMarkedContent();
+  }
+
+  Sheet paper() {
     return paper;
   }
 
@@ -142,6 +205,21 @@ final class Pen implements AutoCloseable {
    * @param bottom where its front edge is
    */
   void path(List<Point> points, double left, double bottom) throws IOException {
+    trace(points, left, bottom);
+    out.closePath();
+    out.stroke();
+  }
+
+  /** Fills a closed path of panel points in true size with a grey. */
+  void filled(List<Point> points, double left, double bottom, double grey) throws IOException {
+    ink(grey);
+    trace(points, left, bottom);
+    out.closePath();
+    out.fill();
+    ink(0);
+  }
+
+  private void trace(List<Point> points, double left, double bottom) throws IOException {
     for (int i = 0; i < points.size(); i++) {
       float px = x(left + points.get(i).xMm());
       float py = y(bottom - points.get(i).yMm());
@@ -151,8 +229,6 @@ final class Pen implements AutoCloseable {
         out.lineTo(px, py);
       }
     }
-    out.closePath();
-    out.stroke();
   }
 
   private void boxPath(double left, double top, double width, double height, double corner)
@@ -225,9 +301,11 @@ final class Pen implements AutoCloseable {
   /** Writes a text with its base line at y; the size is in points, as printers count. */
   void text(Face face, double size, double x, double y, String text) throws IOException {
     out.beginText();
-    out.setFont(fonts.get(face), (float) size);
     out.newLineAtOffset(x(x), y(y));
-    out.showText(writable(face, text));
+    for (Signs.Run run : Signs.runs(face, text)) {
+      out.setFont(font(run.face()), (float) size);
+      out.showText(run.text());
+    }
     out.endText();
   }
 
@@ -238,10 +316,27 @@ final class Pen implements AutoCloseable {
   /** {@return the width of a text in mm} */
   double widthMm(Face face, double size, String text) {
     try {
-      return fonts.get(face).getStringWidth(writable(face, text)) / 1000 * size / POINTS_PER_MM;
+      double width = 0;
+      for (Signs.Run run : Signs.runs(face, text)) {
+        width += font(run.face()).getStringWidth(run.text());
+      }
+      return width / 1000 * size / POINTS_PER_MM;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  /** {@return the text, cut with an ellipsis where it is wider than given} */
+  String cut(Face face, double size, String text, double widthMm) {
+    if (widthMm(face, size, text) <= widthMm) {
+      return text;
+    }
+    int[] signs = text.codePoints().toArray();
+    int fits = signs.length - 1;
+    while (fits > 0 && widthMm(face, size, new String(signs, 0, fits) + "…") > widthMm) {
+      fits--;
+    }
+    return new String(signs, 0, fits).stripTrailing() + "…";
   }
 
   /** {@return the text broken at spaces into lines no wider than given; a long word is cut} */
@@ -257,10 +352,11 @@ final class Pen implements AutoCloseable {
       if (!line.isEmpty()) {
         lines.add(line.toString());
       }
-      while (widthMm(face, size, word) > widthMm && word.length() > 1) {
-        int fits = word.length() - 1;
-        while (fits > 1 && widthMm(face, size, word.substring(0, fits)) > widthMm) {
-          fits--;
+      while (widthMm(face, size, word) > widthMm && word.codePointCount(0, word.length()) > 1) {
+        int fits = word.offsetByCodePoints(word.length(), -1);
+        while (fits > Character.charCount(word.codePointAt(0))
+            && widthMm(face, size, word.substring(0, fits)) > widthMm) {
+          fits = word.offsetByCodePoints(fits, -1);
         }
         lines.add(word.substring(0, fits));
         word = word.substring(fits);
@@ -269,23 +365,6 @@ final class Pen implements AutoCloseable {
     }
     lines.add(line.toString());
     return lines;
-  }
-
-  /** {@return the text with every sign that the font lacks put as a question mark} */
-  private String writable(Face face, String text) {
-    StringBuilder safe = new StringBuilder();
-    text.codePoints()
-        .forEach(
-            point -> {
-              String sign = new String(Character.toChars(point));
-              try {
-                fonts.get(face).encode(sign);
-                safe.append(sign);
-              } catch (IOException | IllegalArgumentException e) {
-                safe.append('?');
-              }
-            });
-    return safe.toString();
   }
 
   private static float points(double mm) {

@@ -25,7 +25,11 @@ public final class SvgDrawing {
    * @param kerfMm how wide the beam cuts; see {@link CutDrawing#of}
    */
   public static String of(Bench bench, double kerfMm) {
-    CutDrawing drawing = CutDrawing.of(bench, kerfMm);
+    return of(CutDrawing.of(bench, kerfMm), kerfMm / 2);
+  }
+
+  /** {@return a drawing with a rim of so much round the panel} */
+  static String of(CutDrawing drawing, double rimMm) {
     StringWriter text = new StringWriter();
     try {
       XMLStreamWriter out = XMLOutputFactory.newInstance().createXMLStreamWriter(text);
@@ -33,19 +37,18 @@ public final class SvgDrawing {
       out.writeCharacters("\n");
       out.writeStartElement("svg");
       out.writeDefaultNamespace("http://www.w3.org/2000/svg");
-      double edge = kerfMm / 2;
-      out.writeAttribute("width", number(drawing.widthMm() + kerfMm) + "mm");
-      out.writeAttribute("height", number(drawing.heightMm() + kerfMm) + "mm");
+      out.writeAttribute("width", number(drawing.widthMm() + 2 * rimMm) + "mm");
+      out.writeAttribute("height", number(drawing.heightMm() + 2 * rimMm) + "mm");
       out.writeAttribute(
           "viewBox",
-          number(-edge)
+          number(-rimMm)
               + " "
-              + number(-edge)
+              + number(-rimMm)
               + " "
-              + number(drawing.widthMm() + kerfMm)
+              + number(drawing.widthMm() + 2 * rimMm)
               + " "
-              + number(drawing.heightMm() + kerfMm));
-      for (CutDrawing.Layer layer : CutDrawing.Layer.values()) {
+              + number(drawing.heightMm() + 2 * rimMm));
+      for (CutDrawing.Layer layer : drawing.layers()) {
         layer(out, drawing, layer);
       }
       out.writeEndElement();
@@ -60,9 +63,12 @@ public final class SvgDrawing {
   private static String colour(CutDrawing.Layer layer) {
     return switch (layer) {
       case CUT -> "#d4552a";
-      case ENGRAVE -> "#23406b";
+      case ENGRAVE, ART -> "#23406b";
       case DRILL -> "#2c6b4d";
       case REFERENCE -> "#5d656d";
+      case BLEED -> "#9a6200";
+      case HIDDEN -> "#b0b4b8";
+      case COVER -> "#b0261f";
     };
   }
 
@@ -71,8 +77,12 @@ public final class SvgDrawing {
     out.writeCharacters("\n");
     out.writeStartElement("g");
     out.writeAttribute("id", layer.name().toLowerCase(Locale.ROOT));
-    boolean engrave = layer == CutDrawing.Layer.ENGRAVE;
-    out.writeAttribute("fill", engrave ? colour(layer) : "none");
+    boolean engrave = layer == CutDrawing.Layer.ENGRAVE || layer == CutDrawing.Layer.ART;
+    boolean filled = engrave || layer == CutDrawing.Layer.HIDDEN;
+    out.writeAttribute("fill", filled ? colour(layer) : "none");
+    if (layer == CutDrawing.Layer.HIDDEN) {
+      out.writeAttribute("fill-opacity", "0.4");
+    }
     out.writeAttribute("stroke", engrave ? "none" : colour(layer));
     out.writeAttribute("stroke-width", "0.1");
     if (layer == CutDrawing.Layer.REFERENCE) {
@@ -82,7 +92,7 @@ public final class SvgDrawing {
       if (path.layer() == layer) {
         out.writeCharacters("\n  ");
         out.writeEmptyElement("path");
-        out.writeAttribute("d", data(path.pieces(), drawing.heightMm()));
+        out.writeAttribute("d", data(path, drawing.heightMm()));
       }
     }
     for (CutDrawing.Circle circle : drawing.circles()) {
@@ -103,6 +113,10 @@ public final class SvgDrawing {
         out.writeAttribute("font-family", "Atkinson Hyperlegible Next, sans-serif");
         out.writeAttribute("font-size", number(label.heightMm()));
         out.writeAttribute("text-anchor", "middle");
+        if (!engrave) {
+          out.writeAttribute("fill", colour(layer));
+          out.writeAttribute("stroke", "none");
+        }
         out.writeCharacters(label.text());
         out.writeEndElement();
       }
@@ -112,7 +126,8 @@ public final class SvgDrawing {
   }
 
   /** SVG counts y downward, so what turns counter-clockwise on the panel turns the other way. */
-  private static String data(List<Rounding.Piece> pieces, double heightMm) {
+  private static String data(CutDrawing.Path path, double heightMm) {
+    List<Rounding.Piece> pieces = path.pieces();
     StringBuilder data = new StringBuilder("M").append(place(pieces.get(0).from(), heightMm));
     for (Rounding.Piece piece : pieces) {
       if (piece instanceof Rounding.Arc arc) {
@@ -128,7 +143,7 @@ public final class SvgDrawing {
         data.append(" L").append(place(piece.to(), heightMm));
       }
     }
-    return data.append(" Z").toString();
+    return data.append(path.closed() ? " Z" : "").toString();
   }
 
   private static String place(Point at, double heightMm) {

@@ -9,10 +9,8 @@ import com.github.weisj.jsvg.attributes.ViewBox;
 import com.github.weisj.jsvg.parser.SVGLoader;
 import java.awt.Color;
 import java.awt.Graphics2D;
-import java.awt.geom.Point2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -30,11 +28,7 @@ import kumite.panel.DrillPlan;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
-import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -67,82 +61,17 @@ public class DrawingTest {
 
   // ---- PDF
 
-  /** Collects straight lines of a page, in points. */
-  private static final class Lines extends PDFGraphicsStreamEngine {
-    private final List<double[]> lines = new ArrayList<>();
-    private Point2D at = new Point2D.Float();
-
-    Lines(PDPage page) throws IOException {
-      super(page);
-      processPage(page);
-    }
-
-    @Override
-    public void appendRectangle(Point2D a, Point2D b, Point2D c, Point2D d) {}
-
-    @Override
-    public void drawImage(PDImage image) {}
-
-    @Override
-    public void clip(int rule) {}
-
-    @Override
-    public void moveTo(float x, float y) {
-      at = new Point2D.Float(x, y);
-    }
-
-    @Override
-    public void lineTo(float x, float y) {
-      lines.add(new double[] {at.getX(), at.getY(), x, y});
-      at = new Point2D.Float(x, y);
-    }
-
-    @Override
-    public void curveTo(float a, float b, float c, float d, float x, float y) {
-      at = new Point2D.Float(x, y);
-    }
-
-    @Override
-    public Point2D getCurrentPoint() {
-      return at;
-    }
-
-    @Override
-    public void closePath() {}
-
-    @Override
-    public void endPath() {}
-
-    @Override
-    public void strokePath() {}
-
-    @Override
-    public void fillPath(int rule) {}
-
-    @Override
-    public void fillAndStrokePath(int rule) {}
-
-    @Override
-    public void shadingFill(COSName name) {}
-
-    boolean has(double length, boolean level) {
-      return lines.stream()
-          .anyMatch(
-              l ->
-                  Math.abs(Math.hypot(l[2] - l[0], l[3] - l[1]) - length) < 0.02
-                      && (level ? Math.abs(l[3] - l[1]) : Math.abs(l[2] - l[0])) < 0.01);
-    }
-  }
-
   /** ISO 32000-1, 8.3.2.3: a unit is 1/72 in, so 100 mm are 283.46 and 4 in are 288. */
   @Test
   public void everyTemplatePageHasBarsThatMeasureRight() throws Exception {
     byte[] pdf = Template.pdf(demo(), Paper.A4);
     try (PDDocument document = Loader.loadPDF(pdf)) {
       int pages = Template.pages(demo().build().panel(), Paper.A4);
-      assertThat(document.getNumberOfPages()).as("face and underside").isEqualTo(2 * pages);
-      for (PDPage page : document.getPages()) {
-        Lines lines = new Lines(page);
+      assertThat(document.getNumberOfPages())
+          .as("face, underside and gauges")
+          .isEqualTo(2 * pages + 1);
+      for (int i = 0; i < 2 * pages; i++) {
+        Lines lines = new Lines(document.getPage(i));
         assertThat(lines.has(283.46, true)).as("100 mm across").isTrue();
         assertThat(lines.has(283.46, false)).as("100 mm up").isTrue();
         assertThat(lines.has(288, true)).as("4 in across").isTrue();
@@ -172,10 +101,10 @@ public class DrawingTest {
       String text = new PDFTextStripper().getText(document);
       for (DrillPlan.Hole hole : bench.drill().holes()) {
         assertThat(text)
-            .contains("x " + Length.number(hole.xMm(), LengthUnit.MM))
-            .contains("x " + Length.number(hole.belowXMm(), LengthUnit.MM) + " from the left");
+            .contains("x " + Length.fine(hole.xMm(), LengthUnit.MM))
+            .contains("x " + Length.fine(hole.belowXMm(), LengthUnit.MM));
       }
-      assertThat(text).contains("underside, mirrored", "Print at 100 %");
+      assertThat(text).contains("turned over left to right", "Print at 100 %");
     }
   }
 

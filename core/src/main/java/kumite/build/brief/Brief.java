@@ -43,7 +43,7 @@ public record Brief(
   }
 
   public Brief {
-    Check.filled(title, "title");
+    Check.writable(title, "title");
     Objects.requireNonNull(host, "host");
     Check.between(1, 12, supplyVolts, "supply_v");
     Objects.requireNonNull(hand, "hand");

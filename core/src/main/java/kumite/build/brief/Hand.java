@@ -65,7 +65,7 @@ public record Hand(
    */
   public record Rest(String name, Point at) {
     public Rest {
-      Check.filled(name, "name");
+      Check.writable(name, "name");
       Check.between(-Length.LARGEST_MM, Length.LARGEST_MM, at.xMm(), "x_mm");
       Check.between(-Length.LARGEST_MM, Length.LARGEST_MM, at.yMm(), "y_mm");
     }

@@ -32,6 +32,6 @@ public record HostFunction(String name, Wants wants) {
   }
 
   public HostFunction {
-    Check.filled(name, "function name");
+    Check.writable(name, "function name");
   }
 }

@@ -16,7 +16,7 @@ import kumite.measure.Point;
  */
 public record Block(String name, double leftMm, double frontMm, double widthMm, double heightMm) {
   public Block {
-    Check.filled(name, "name");
+    Check.writable(name, "name");
     Check.between(-Length.LARGEST_MM, Length.LARGEST_MM, leftMm, "left_mm");
     Check.between(-Length.LARGEST_MM, Length.LARGEST_MM, frontMm, "front_mm");
     Check.above(0, Check.between(0, 3000, widthMm, "width_mm"), "width_mm");

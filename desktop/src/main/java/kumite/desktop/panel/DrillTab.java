@@ -96,7 +96,7 @@ final class DrillTab implements Tab {
 
   private static String size(DrillPlan.Hole hole, LengthUnit unit) {
     return unit == LengthUnit.MM || hole.nearestInch().isEmpty()
-        ? hole.sizeWords()
+        ? hole.sizeWords(unit)
         : hole.nearestInch();
   }
 

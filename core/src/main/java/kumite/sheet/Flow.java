@@ -1,0 +1,164 @@
+package kumite.sheet;
+
+import java.io.IOException;
+import java.util.List;
+
+/** Text and tables that run down a page and on to the next one. */
+final class Flow {
+  static final double MARGIN_MM = 14;
+  private static final double ROW_MM = 5.2;
+
+  private final Pen pen;
+  private final String title;
+  private final String name;
+  private final Pen.Sheet upright;
+  private double y;
+  private int pages;
+
+  /**
+   * A flow that has no page yet.
+   *
+   * @param title at the head of every page
+   * @param name of the sheet, before the page's number
+   */
+  Flow(Pen pen, String title, String name) {
+    this.pen = pen;
+    this.title = title;
+    this.name = name;
+    this.upright = pen.paper();
+  }
+
+  /**
+   * A column of a table.
+   *
+   * @param face the typeface of its cells
+   * @param box whether its cells are boxes to tick
+   */
+  record Column(String head, double widthMm, Face face, boolean box) {
+    static Column of(String head, double widthMm) {
+      return new Column(head, widthMm, Face.WORDS, false);
+    }
+
+    static Column mono(String head, double widthMm) {
+      return new Column(head, widthMm, Face.MONO, false);
+    }
+
+    static Column tick(String head, double widthMm) {
+      return new Column(head, widthMm, Face.WORDS, true);
+    }
+  }
+
+  double y() {
+    return y;
+  }
+
+  double widthMm() {
+    return pen.paper().widthMm() - 2 * MARGIN_MM;
+  }
+
+  void down(double mm) {
+    y += mm;
+  }
+
+  void newPage() throws IOException {
+    newPage(upright);
+  }
+
+  /** Begins a page laid the other way; the next page that is full is followed by one like it. */
+  void newPageTurned() throws IOException {
+    newPage(upright.turned());
+  }
+
+  private void newPage(Pen.Sheet size) throws IOException {
+    pen.page(size);
+    pages++;
+    y = MARGIN_MM + 4;
+    String page = name + ", page " + pages;
+    double width = pen.widthMm(Face.WORDS, 8, page);
+    pen.text(Face.STRONG, 14, MARGIN_MM, y, pen.cut(Face.STRONG, 14, title, widthMm() - width - 6));
+    pen.text(Face.WORDS, 8, pen.paper().widthMm() - MARGIN_MM - width, y, page);
+    pen.width(0.4);
+    pen.line(MARGIN_MM, y + 2.5, pen.paper().widthMm() - MARGIN_MM, y + 2.5);
+    y += 9;
+  }
+
+  /** Goes on to a new page where less than so much room is left. */
+  void room(double mm) throws IOException {
+    if (full(mm)) {
+      newPage(pen.paper());
+    }
+  }
+
+  private boolean full(double mm) {
+    return y + mm > pen.paper().heightMm() - MARGIN_MM;
+  }
+
+  void heading(String text) throws IOException {
+    pen.text(Face.STRONG, 11, MARGIN_MM, y, pen.cut(Face.STRONG, 11, text, widthMm()));
+    y += 5;
+  }
+
+  /** A fact: its name, then what is so. */
+  void fact(String fact, String words) throws IOException {
+    pen.text(Face.STRONG, 9, MARGIN_MM, y, fact);
+    pen.text(Face.WORDS, 9, MARGIN_MM + 28, y, pen.cut(Face.WORDS, 9, words, widthMm() - 28));
+    y += ROW_MM;
+  }
+
+  void paragraph(String text) throws IOException {
+    for (String line : pen.wrap(Face.WORDS, 9, text, widthMm())) {
+      room(ROW_MM);
+      pen.text(Face.WORDS, 9, MARGIN_MM, y, line);
+      y += 4.4;
+    }
+    y += 1.2;
+  }
+
+  void table(String heading, List<Column> columns, List<String[]> rows, String empty)
+      throws IOException {
+    room(28);
+    heading(heading);
+    if (rows.isEmpty()) {
+      paragraph(empty);
+      y += 3;
+      return;
+    }
+    head(columns);
+    for (String[] row : rows) {
+      if (full(ROW_MM)) {
+        newPage(pen.paper());
+        head(columns);
+      }
+      double x = MARGIN_MM;
+      for (int i = 0; i < columns.size(); i++) {
+        cell(columns.get(i), i < row.length ? row[i] : "", x);
+        x += columns.get(i).widthMm();
+      }
+      pen.width(0.08);
+      pen.line(MARGIN_MM, y + 1.4, x, y + 1.4);
+      y += ROW_MM;
+    }
+    y += 4;
+  }
+
+  private void cell(Column column, String text, double x) throws IOException {
+    if (column.box()) {
+      pen.width(0.2);
+      pen.box(x + 1, y - 3, 3, 3, 0);
+      return;
+    }
+    double size = column.face() == Face.MONO ? 7 : 8.5;
+    pen.text(column.face(), size, x, y, pen.cut(column.face(), size, text, column.widthMm() - 1.5));
+  }
+
+  private void head(List<Column> columns) throws IOException {
+    double x = MARGIN_MM;
+    for (Column column : columns) {
+      pen.text(Face.STRONG, 8, x, y, pen.cut(Face.STRONG, 8, column.head(), column.widthMm() - 1));
+      x += column.widthMm();
+    }
+    pen.width(0.3);
+    pen.line(MARGIN_MM, y + 1.4, x, y + 1.4);
+    y += ROW_MM;
+  }
+}

@@ -1,0 +1,381 @@
+package kumite.sheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import javax.xml.parsers.DocumentBuilderFactory;
+import kumite.Builds;
+import kumite.RandomBuilds;
+import kumite.build.Build;
+import kumite.build.Control;
+import kumite.build.panel.Block;
+import kumite.files.BuildFile;
+import kumite.files.Demo;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.name.ControlId;
+import kumite.panel.DrillPlan;
+import kumite.parts.Catalogue;
+import kumite.verdict.Bench;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Laws of every printed page, read back by another library. */
+public class PaperTest {
+  private static final double POINTS_PER_MM = 72 / 25.4; // ISO 32000-1, 8.3.2.3
+  private static final Catalogue CATALOGUE = Catalogue.standard();
+
+  /** One text as it was written: what it says and the box of its letters, in points. */
+  private record Written(String text, double left, double top, double right, double bottom) {
+    boolean over(Written other) {
+      double across = Math.min(right, other.right) - Math.max(left, other.left);
+      double down = Math.min(bottom, other.bottom) - Math.max(top, other.top);
+      return across > 0.3 && down > 0.3;
+    }
+  }
+
+  /** Collects every text of a page with the box of its letters. */
+  private static final class Texts extends PDFTextStripper {
+    private final List<Written> all = new ArrayList<>();
+    private Written now;
+
+    static List<Written> of(PDDocument document, int page) throws IOException {
+      Texts texts = new Texts();
+      texts.setStartPage(page);
+      texts.setEndPage(page);
+      texts.getText(document);
+      return texts.all;
+    }
+
+    @Override
+    public void showTextString(byte[] string) throws IOException {
+      now = null;
+      super.showTextString(string);
+      if (now != null) {
+        all.add(now);
+      }
+    }
+
+    @Override
+    protected void processTextPosition(TextPosition at) {
+      double size = at.getFontSizeInPt();
+      double left = at.getXDirAdj();
+      double base = at.getYDirAdj();
+      Written letter =
+          new Written(at.getUnicode(), left, base - 0.68 * size, left + at.getWidthDirAdj(), base);
+      now =
+          now == null
+              ? letter
+              : new Written(
+                  now.text + letter.text,
+                  Math.min(now.left, letter.left),
+                  Math.min(now.top, letter.top),
+                  Math.max(now.right, letter.right),
+                  Math.max(now.bottom, letter.bottom));
+    }
+  }
+
+  private static Bench bench(Build build) {
+    return Bench.of(build, CATALOGUE);
+  }
+
+  private static void nothingLiesOverAnything(byte[] pdf, String what) throws IOException {
+    try (PDDocument document = Loader.loadPDF(pdf)) {
+      for (int page = 1; page <= document.getNumberOfPages(); page++) {
+        List<Written> texts = Texts.of(document, page);
+        PDPage sheet = document.getPage(page - 1);
+        for (int i = 0; i < texts.size(); i++) {
+          Written one = texts.get(i);
+          assertThat(one.right)
+              .as("%s p%d: %s", what, page, one)
+              .isLessThan(sheet.getMediaBox().getWidth());
+          assertThat(one.left).as("%s p%d: %s", what, page, one).isPositive();
+          for (int j = 0; j < i; j++) {
+            Written other = texts.get(j);
+            assertThat(one.over(other)).as("%s p%d: %s over %s", what, page, one, other).isFalse();
+          }
+        }
+      }
+    }
+  }
+
+  private static void everyPage(Bench bench, String what) throws IOException {
+    nothingLiesOverAnything(BenchSheet.pdf(bench, Paper.A4), what + " bench sheet");
+    nothingLiesOverAnything(Template.pdf(bench, Paper.LETTER), what + " template");
+    nothingLiesOverAnything(LabelSheet.pdf(bench, Paper.A4), what + " labels");
+    nothingLiesOverAnything(ArtSheet.pdf(bench), what + " art");
+  }
+
+  @Test
+  public void noTextOfADemoLiesOverAnother() throws Exception {
+    for (String name : Demo.names()) {
+      Build demo = BuildFile.parse(Demo.text(name).orElseThrow(), name, CATALOGUE);
+      everyPage(bench(demo), name);
+    }
+    everyPage(bench(keyField(6, 4)), "keys");
+  }
+
+  @Test
+  public void noTextOfARandomBuildLiesOverAnother() throws Exception {
+    SplittableRandom random = new SplittableRandom(77);
+    for (int round = 0; round < 100; round++) {
+      everyPage(bench(RandomBuilds.any(random)), "round " + round);
+    }
+  }
+
+  /** Keys at the pitch of 19.05 mm, three quarters of an inch: common practice, no source. */
+  private static Build keyField(int across, int along) {
+    Build build = Build.empty("Keys");
+    build = build.withPanel(build.panel().withThickness(1.5));
+    for (int i = 0; i < across * along; i++) {
+      build =
+          build.withControl(
+              Control.of(
+                  new ControlId("k" + i),
+                  "Key " + i,
+                  "keyswitch-14",
+                  Placement.at(60 + 19.05 * (i % across), 60 + 19.05 * (i / across))));
+    }
+    return build;
+  }
+
+  @Test
+  public void aPitchOf1905StaysOneOnPaperAndInTheTable() throws Exception {
+    Bench bench = bench(keyField(3, 1));
+    try (PDDocument sheet = Loader.loadPDF(BenchSheet.pdf(bench, Paper.A4));
+        PDDocument template = Loader.loadPDF(Template.pdf(bench, Paper.A4))) {
+      String text = new PDFTextStripper().getText(sheet);
+      assertThat(text).contains("60.00", "79.05", "98.10", "14.00 x 14.00");
+      assertThat(new PDFTextStripper().getText(template)).contains("Gauges", "3 holes");
+    }
+    assertThat(kumite.files.Tables.drill(bench)).contains(",79.05,");
+  }
+
+  /** The same number stands for the same hole on plan, table, template and in both cut drawings. */
+  @Test
+  public void everyHoleHasOneNumberEverywhere() throws Exception {
+    Bench bench = bench(Builds.ferryBridge());
+    try (PDDocument template = Loader.loadPDF(Template.pdf(bench, Paper.A4))) {
+      int pages = Template.pages(bench.build().panel(), Paper.A4);
+      List<String> face = new ArrayList<>();
+      List<String> below = new ArrayList<>();
+      for (int page = 1; page <= 2 * pages; page++) {
+        List<String> side = page <= pages ? face : below;
+        Texts.of(template, page).forEach(t -> side.add(t.text));
+      }
+      String svg = SvgDrawing.of(bench, 0);
+      for (DrillPlan.Hole hole : bench.drill().holes()) {
+        String number = String.valueOf(hole.order());
+        assertThat(face).contains(number);
+        assertThat(below).contains(number);
+        assertThat(svg).contains(">" + number + "</text>");
+      }
+    }
+    assertThat(bench.drill().inOrder().get(0).order()).isEqualTo(1);
+  }
+
+  /** Nothing but the page's own edge comes nearer than 6 mm to it. */
+  @Test
+  public void nothingOfATemplateLiesInTheRimThatPrintersLeaveWhite() throws Exception {
+    for (Paper paper : Paper.values()) {
+      try (PDDocument document = Loader.loadPDF(Template.pdf(bench(Builds.ferryBridge()), paper))) {
+        int number = 0;
+        for (PDPage page : document.getPages()) {
+          number++;
+          double rim = 6 * POINTS_PER_MM;
+          double right = page.getMediaBox().getWidth() - rim;
+          double top = page.getMediaBox().getHeight() - rim;
+          for (Written text : Texts.of(document, number)) {
+            assertThat(text.bottom).as("%s", text).isLessThanOrEqualTo(top + 0.01);
+            assertThat(text.left).as("%s", text).isGreaterThanOrEqualTo(rim - 0.01);
+            assertThat(text.right).as("%s", text).isLessThanOrEqualTo(right + 0.01);
+          }
+          // What runs on past a tile is clipped at the tile's frame; bars stand outside of it.
+          for (double[] l : new Lines(page).lines) {
+            double length = Math.hypot(l[2] - l[0], l[3] - l[1]);
+            boolean bar = Math.abs(length - 283.46) < 0.02 || Math.abs(length - 288) < 0.02;
+            if (bar) {
+              assertThat(Math.min(l[0], l[2])).isGreaterThanOrEqualTo(rim - 0.01);
+              assertThat(Math.min(l[1], l[3])).isGreaterThanOrEqualTo(rim - 0.01);
+            }
+          }
+        }
+      }
+    }
+  }
+
+  /** 280 by 170 mm: one page of A4 laid across takes it, two upright ones would be needed. */
+  @Test
+  public void paperIsLaidTheWayThatTakesFewerPages() throws Exception {
+    Build build = Builds.buttons(60, 60);
+    Build wide = build.withPanel(build.panel().withSize(265, 165));
+    assertThat(Template.pages(wide.panel(), Paper.A4)).isEqualTo(1);
+    try (PDDocument document = Loader.loadPDF(Template.pdf(bench(wide), Paper.A4))) {
+      assertThat(document.getPage(0).getMediaBox().getWidth())
+          .isGreaterThan(document.getPage(0).getMediaBox().getHeight());
+    }
+    Build tall = build.withPanel(build.panel().withSize(165, 250));
+    assertThat(Template.pages(tall.panel(), Paper.A4)).isEqualTo(1);
+  }
+
+  @Test
+  public void theUndersideShowsTheCaseTheBlocksAndTheFrontOfABall() throws Exception {
+    Build build = Build.empty("Ball");
+    build =
+        build
+            .withPanel(
+                build
+                    .panel()
+                    .withInside(
+                        build
+                            .panel()
+                            .inside()
+                            .withBlocks(List.of(new Block("batten", 20, 20, 90, 12)))))
+            .withControl(
+                Control.of(
+                    new ControlId("ball"), "Ball", "trackball-38", new Placement(150, 90, 90)));
+    try (PDDocument document = Loader.loadPDF(Template.pdf(bench(build), Paper.A4))) {
+      int pages = Template.pages(build.panel(), Paper.A4);
+      assertThat(new PDFTextStripper().getText(document)).contains("batten");
+      // Turned a quarter counter-clockwise its front looks to the right, from below to the left.
+      List<double[]> face = new Lines(document.getPage(0)).lines;
+      double longest = arrow(face);
+      assertThat(longest).as("to the right on the face").isPositive();
+      boolean mirrored = false;
+      for (int page = pages; page < 2 * pages; page++) {
+        mirrored |= arrow(new Lines(document.getPage(page)).lines) < 0;
+      }
+      assertThat(mirrored).as("to the left from below").isTrue();
+    }
+  }
+
+  /** How far the arrow of a ball of 40 mm in a flange of 52 runs across: 13 mm, signed. */
+  private static double arrow(List<double[]> lines) {
+    return lines.stream()
+        .filter(l -> Math.abs(l[1] - l[3]) < 0.01)
+        .map(l -> l[2] - l[0])
+        .filter(d -> Math.abs(Math.abs(d) - 13 * POINTS_PER_MM) < 0.02)
+        .findFirst()
+        .orElse(0.0);
+  }
+
+  @DataProvider
+  Object[][] scripts() {
+    return new Object[][] {
+      {"Μοχλός"},
+      {"Рычаг влево"},
+      {"レバー左右"},
+      {"ذراع التوجيه"},
+      {"ידית"},
+      {"Start 🚀"},
+      {"Größe ½ Ω"},
+    };
+  }
+
+  @Test(dataProvider = "scripts")
+  public void labelsPrintInTheirOwnScript(String label) throws Exception {
+    Bench bench =
+        bench(Builds.buttons(60, 60).withControl(new ControlId("b1"), c -> c.withLabel(label)));
+    for (Export export : new Export[] {Export.BENCH_SHEET, Export.TEMPLATE, Export.CAP_LABELS}) {
+      assertThat(export.notes(bench)).isEmpty();
+      try (PDDocument document = Loader.loadPDF(export.content(bench, Export.Choices.USUAL))) {
+        PDFTextStripper stripper = new PDFTextStripper();
+        stripper.setSortByPosition(true);
+        String text = Normalizer.normalize(stripper.getText(document), Normalizer.Form.NFKC);
+        for (String word : Normalizer.normalize(label, Normalizer.Form.NFKC).split(" ")) {
+          assertThat(text).as(export.word()).contains(word);
+        }
+      }
+    }
+    assertThat(SvgDrawing.of(bench, 0)).contains(">" + label + "<");
+  }
+
+  /** Where no typeface has a sign, that is said before, with what will stand for it. */
+  @Test
+  public void aSignThatCannotBePrintedIsSaidBefore() throws Exception {
+    Build build =
+        Builds.buttons(60, 60).withControl(new ControlId("b1"), c -> c.withLabel("ปุ่ม A"));
+    assertThat(Export.BENCH_SHEET.notes(bench(build)))
+        .singleElement()
+        .asString()
+        .contains("ป", "? stands for it");
+    assertThat(Export.DRILL.notes(bench(build))).isEmpty();
+    assertThatThrownBy(() -> build.withControl(new ControlId("b1"), c -> c.withLabel("A\u0007B")))
+        .hasMessageContaining("U+0007 (bel), at place 2");
+    assertThatThrownBy(() -> build.withControl(new ControlId("b1"), c -> c.withLabel("A\uD83D")))
+        .hasMessageContaining("half character U+D83D");
+  }
+
+  // ---- art
+
+  /** The trimmed box is the panel, the bleed box 3 mm more, in ISO 32000-1 units of 1/72 in. */
+  @Test
+  public void theArtSheetIsThePanelInTrueSizeWithItsBleed() throws Exception {
+    Bench bench = bench(Builds.ferryBridge());
+    try (PDDocument document = Loader.loadPDF(ArtSheet.pdf(bench))) {
+      PDPage page = document.getPage(0);
+      assertThat(page.getTrimBox().getWidth() / POINTS_PER_MM).isCloseTo(400, within(0.01));
+      assertThat(page.getTrimBox().getHeight() / POINTS_PER_MM).isCloseTo(220, within(0.01));
+      assertThat(page.getBleedBox().getWidth() / POINTS_PER_MM).isCloseTo(406, within(0.01));
+      assertThat(document.getDocumentCatalog().getOCProperties().getGroupNames())
+          .contains("hidden", "bleed", "cut", "cover", "art", "marks");
+    }
+    var svg =
+        DocumentBuilderFactory.newInstance()
+            .newDocumentBuilder()
+            .parse(new ByteArrayInputStream(ArtSheet.svg(bench).getBytes(StandardCharsets.UTF_8)));
+    assertThat(svg.getDocumentElement().getAttribute("width")).isEqualTo("406mm");
+    // Every round hole is in the art and in the cover, each where the drill plan has it.
+    var circles = svg.getElementsByTagName("circle");
+    for (DrillPlan.Hole hole : bench.drill().holes()) {
+      if (hole.shape() instanceof kumite.measure.Shape.Round round) {
+        int there = 0;
+        for (int i = 0; i < circles.getLength(); i++) {
+          var at = circles.item(i).getAttributes();
+          Point centre =
+              new Point(
+                  Double.parseDouble(at.getNamedItem("cx").getNodeValue()),
+                  220 - Double.parseDouble(at.getNamedItem("cy").getNodeValue()));
+          double r = Double.parseDouble(at.getNamedItem("r").getNodeValue());
+          boolean same =
+              centre.distanceMm(hole.stored()) < 0.001
+                  && Math.abs(2 * r - round.diameterMm()) < 0.001;
+          there += same ? 1 : 0;
+        }
+        assertThat(there).as(hole.label()).isEqualTo(2);
+      }
+    }
+  }
+
+  /** Words of the art lie beside all flanges: under one they would not be seen. */
+  @Test
+  public void noWordOfTheArtLiesUnderAFlange() {
+    SplittableRandom random = new SplittableRandom(5);
+    for (int round = 0; round < 100; round++) {
+      Build build = RandomBuilds.any(random);
+      CutDrawing drawing = ArtSheet.drawing(bench(build));
+      for (CutDrawing.Text word : drawing.texts()) {
+        for (CutDrawing.Circle flange : drawing.circles()) {
+          if (flange.layer() == CutDrawing.Layer.HIDDEN && flange.diameterMm() > 14) {
+            assertThat(word.at().distanceMm(flange.centre()))
+                .as("%s of round %d", word.text(), round)
+                .isGreaterThan(flange.diameterMm() / 2);
+          }
+        }
+      }
+    }
+  }
+}

@@ -45,6 +45,7 @@ final class GapsCommand implements Callable<Integer> {
         node.put("gap_mm", rounded(gap.gapMm()));
         node.put("needed_mm", rounded(gap.neededMm()));
         node.put("missing_mm", rounded(gap.missingMm()));
+        node.put("stops", gap.stops());
         node.set("working", Json.working(gap.working()));
       }
       out.println(Json.print(rows));
@@ -61,7 +62,7 @@ final class GapsCommand implements Callable<Integer> {
           gap.gapMm(),
           gap.neededMm(),
           String.join(" and ", between(gap)),
-          gap.missingMm() > 0 ? "  too narrow" : "");
+          gap.stops() ? "  stop" : gap.missingMm() > 0 ? "  too narrow" : "");
     }
     return 0;
   }

@@ -25,6 +25,7 @@ import picocli.CommandLine.Spec;
       PathsCommand.class,
       PressCommand.class,
       GapsCommand.class,
+      LeversCommand.class,
       NetsCommand.class,
       PartsCommand.class,
       BoardsCommand.class,

@@ -134,11 +134,9 @@ public class CommandLineTest {
 
   @Test
   public void sumsShowTheirWorking() throws Exception {
-    JsonNode wire =
-        run("sum", "wire", "--awg", "22", "--length", "1 m", "--json").exit() == 2
-            ? run("sum", "wire", "--awg", "22", "--length", "1000 mm", "--json").json()
-            : null;
-    assertThat(wire).as("a metre is no unit of the bench; millimetres are").isNotNull();
+    JsonNode wire = run("sum", "wire", "--awg", "22", "--length", "1 m", "--json").json();
+    assertThat(wire)
+        .isEqualTo(run("sum", "wire", "--awg", "22", "--length", "1000 mm", "--json").json());
     assertThat(wire.get("diameter_mm").asDouble()).isBetween(0.643, 0.645); // ASTM B258: 0.644
     assertThat(wire.get("resistance_ohm").asDouble()).isBetween(0.0528, 0.0532); // TRADE: 0.0530
     JsonNode lamp =
@@ -165,6 +163,15 @@ public class CommandLineTest {
       },
       {new String[] {"sum", "wire", "--awg", "22", "--length", "-3"}, "between 0 and"},
       {new String[] {"frobnicate"}, "frobnicate"},
+      {new String[] {"check", DEMO, "--frob"}, "--frob"},
+      {new String[] {"export", DEMO, "--what", "svg"}, "--out"},
+      {new String[] {"export", DEMO, "--what", "svg", "--out", DEMO}, "is a file"},
+      {new String[] {"levers", DEMO, "horn"}, "is no lever"},
+      {new String[] {"levers", DEMO, "nobody"}, "rudder"},
+      {new String[] {"check", ".."}, "is a folder"},
+      {new String[] {"parts", "import", ".."}, "is a folder"},
+      {new String[] {"boards", "import", "/dev/null"}, "is no ordinary file"},
+      {new String[] {"nets", DEMO, "--probed", "none.csv"}, "no such file"},
     };
   }
 
@@ -173,6 +180,7 @@ public class CommandLineTest {
     Ran ran = run(args);
     assertThat(ran.exit()).isEqualTo(2);
     assertThat(ran.err()).contains(says).doesNotContain("\tat ");
+    assertThat(ran.err().strip().lines()).as("one line").hasSize(1);
   }
 
   @Test
@@ -189,11 +197,62 @@ public class CommandLineTest {
     assertThat(rows.get(0).get("gap_mm").asDouble()).isEqualTo(-2.5);
     assertThat(rows.get(0).get("needed_mm").asDouble()).isEqualTo(1.0);
     double last = Double.POSITIVE_INFINITY;
+    boolean stops = true;
     for (JsonNode row : rows) {
+      last = row.get("stops").asBoolean() == stops ? last : Double.POSITIVE_INFINITY;
+      assertThat(stops || !row.get("stops").asBoolean()).as("stops first").isTrue();
+      stops = row.get("stops").asBoolean();
       assertThat(row.get("missing_mm").asDouble()).isLessThanOrEqualTo(last);
       last = row.get("missing_mm").asDouble();
     }
-    assertThat(run("gaps", DEMO).out()).contains("too narrow").contains("flange to flange");
+    assertThat(run("gaps", DEMO).out()).contains("stop").contains("flange to flange");
+  }
+
+  /** The comparison says what the window's does; pattern and depth follow from the catalogue. */
+  @Test
+  public void leversAreComparedWithWhatASwapCosts() throws Exception {
+    JsonNode all = run("levers", DEMO, "--json").json();
+    assertThat(all).hasSize(1);
+    JsonNode rudder = run("levers", DEMO, "rudder", "--json").json().get(0);
+    assertThat(rudder).isEqualTo(all.get(0));
+    JsonNode fitted = rudder.get("kinds").get(0);
+    assertThat(fitted.get("fitted").asBoolean()).isTrue();
+    assertThat(fitted.get("room_below_mm").asDouble()).as("72 - 46").isEqualTo(26);
+    for (JsonNode row : rudder.get("kinds")) {
+      int screws =
+          run("parts", "show", row.get("kind").asText(), "--json").json().at("/screws/at").size();
+      assertThat(row.get("plate_holes_shared").asInt() + row.get("plate_holes_to_drill").asInt())
+          .isEqualTo(screws);
+      // A hole at the same place may have to be opened; it is drilled, and still one hole.
+      assertThat(row.at("/pattern_for_both/screws").size())
+          .isBetween(4, 4 + row.get("plate_holes_to_drill").asInt());
+    }
+    assertThat(run("levers", DEMO).out()).contains("fitted now", "new screw holes");
+  }
+
+  /** A file of the same name that somebody else made is not replaced unless that is said. */
+  @Test
+  public void onlyWhatKumiteWroteIsReplaced() throws Exception {
+    Path folder = Files.createTempDirectory("kumite-ours");
+    String[] export = {"export", DEMO, "--what", "drill-csv", "--out", folder.toString()};
+    Path table = folder.resolve("drill.csv");
+    Files.writeString(table, "my own table\n");
+    Ran refused = run(export);
+    assertThat(refused.exit()).isEqualTo(2);
+    assertThat(refused.err()).contains("drill.csv", "--replace");
+    assertThat(Files.readString(table)).isEqualTo("my own table\n");
+    assertThat(
+            run("export", DEMO, "--what", "drill-csv", "--out", folder.toString(), "--replace")
+                .exit())
+        .isZero();
+    assertThat(run(export).exit()).as("ours is replaced").isZero();
+    Files.writeString(table, Files.readString(table) + "a note of mine\n");
+    assertThat(run(export).exit()).as("ours with a note in it is not").isEqualTo(2);
+    assertThat(Files.readString(table)).endsWith("a note of mine\n");
+    try (var files = Files.list(folder)) {
+      assertThat(files.map(f -> f.getFileName().toString()))
+          .containsExactlyInAnyOrder("drill.csv", "kumite-exports.sha256");
+    }
   }
 
   @Test
@@ -327,6 +386,6 @@ public class CommandLineTest {
     Files.writeString(file, shown.replace("\"input\"", "\"output\""));
     Ran bad = run("boards", "import", file.toString());
     assertThat(bad.exit()).isEqualTo(2);
-    assertThat(bad.err()).contains("role of").contains("output");
+    assertThat(bad.err()).contains("terminals[0].role").contains("output");
   }
 }

@@ -57,14 +57,15 @@ public final class JsonText {
           "is it the right file?");
     }
     int offset = at == null ? -1 : (int) at.getCharOffset();
-    boolean end = message.startsWith("Unexpected end-of-input") || offset >= text.length();
-    if (end) {
+    if (message.startsWith("Unexpected end-of-input")) {
       return new Misfit(place, "the file ends too early", "was it cut short?");
     }
     if (e instanceof MismatchedInputException) {
       return new Misfit(place, "something follows after the end", "take it out");
     }
-    String there = offset < 0 ? "" : text.substring(offset).lines().findFirst().orElse("").strip();
+    boolean last = offset >= text.length();
+    String rest = offset < 0 ? "" : last ? text.strip() : text.substring(offset);
+    String there = rest.lines().findFirst().orElse("").strip();
     String found = there.isEmpty() ? "" : ": found " + Key.shortened(there);
     return new Misfit(
         place,

@@ -51,7 +51,7 @@ public record Gaps(List<Gap> list, int unmeasured) {
   public static final double STANDS_MM = 10;
 
   /** No part laid out to be used has so many neighbours within reach; a pile has. */
-  static final int MOST_NEIGHBOURS = 120;
+  static final int MOST_NEIGHBOURS = 100;
 
   public Gaps {
     list = List.copyOf(list);
@@ -84,14 +84,19 @@ public record Gaps(List<Gap> list, int unmeasured) {
             .thenComparingDouble(gap -> -gap.missingMm())
             .thenComparingDouble(gap -> gap.gapMm() - gap.neededMm())
             .thenComparing(Gap::kind)
-            .thenComparing(Gaps::names));
+            .thenComparing(Gaps::byNames));
     return new Gaps(found, unmeasured);
   }
 
-  private static String names(Gap gap) {
-    StringBuilder names = new StringBuilder();
-    gap.controls().forEach(id -> names.append(id.text()).append(' '));
-    return names.toString();
+  /** The same order whatever order the parts came in. */
+  private static int byNames(Gap one, Gap other) {
+    for (int i = 0; i < Math.min(one.controls().size(), other.controls().size()); i++) {
+      int order = one.controls().get(i).compareTo(other.controls().get(i));
+      if (order != 0) {
+        return order;
+      }
+    }
+    return Integer.compare(one.controls().size(), other.controls().size());
   }
 
   /** Earlier parts that come near one; of too many, the nearest. */

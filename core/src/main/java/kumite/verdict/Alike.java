@@ -18,7 +18,12 @@ final class Alike {
   /** A list longer than this is cut, and says by how much. */
   private static final int MOST_LISTED = 12;
 
-  private record Said(String code, Severity severity, Station station, String detail) {}
+  /** What findings must share to be one; those told of many may differ in their numbers. */
+  private record Said(String code, Severity severity, Station station, String words) {
+    static Said by(Finding f) {
+      return new Said(f.code(), f.severity(), f.station(), f.ofMany().orElse(f.detail()));
+    }
+  }
 
   private Alike() {}
 
@@ -26,9 +31,7 @@ final class Alike {
   static List<Finding> joined(List<Finding> findings) {
     Map<Said, List<Finding>> same = new LinkedHashMap<>();
     for (Finding f : findings) {
-      same.computeIfAbsent(
-              new Said(f.code(), f.severity(), f.station(), f.detail()), s -> new ArrayList<>())
-          .add(f);
+      same.computeIfAbsent(Said.by(f), s -> new ArrayList<>()).add(f);
     }
     List<Finding> joined = new ArrayList<>();
     for (List<Finding> group : same.values()) {
@@ -52,14 +55,28 @@ final class Alike {
             first.severity(),
             first.station(),
             List.copyOf(about),
-            first.title() + "; " + (group.size() - 1) + " more the same",
-            first.detail()
-                + ". The same: "
-                + list(group.stream().skip(1).map(Finding::title).toList()),
+            first
+                .ofMany()
+                .map(words -> group.size() + " " + words)
+                .orElse(first.title() + "; " + (group.size() - 1) + " more the same"),
+            first.ofMany().isPresent()
+                ? each(group)
+                : first.detail()
+                    + ". The same: "
+                    + list(group.stream().skip(1).map(Finding::title).toList()),
             first.working(),
             first.gap(),
+            Optional.empty(),
             first.remedy());
     return all.mendedBy(() -> together(group));
+  }
+
+  /** The reason once where all have the same, else one by one. */
+  private static String each(List<Finding> group) {
+    boolean same = group.stream().map(Finding::detail).distinct().count() == 1;
+    String titles =
+        list(group.stream().map(f -> same ? f.title() : f.title() + ": " + f.detail()).toList());
+    return same ? group.get(0).detail() + ": " + titles : titles;
   }
 
   /** Every one's first repair in one step. */

@@ -151,7 +151,10 @@ public record Bench(
             layout,
             paths,
             coverage,
-            joined.stream().map(finding -> finding.judgedBy(trial)).toList(),
+            joined.stream()
+                // In a pile that was not measured whole no trial would prove anything.
+                .map(f -> gaps.unmeasured() > 0 ? f.unmended() : f.judgedBy(trial))
+                .toList(),
             solves);
     trial.bench = bench;
     return bench;

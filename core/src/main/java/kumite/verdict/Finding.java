@@ -18,6 +18,8 @@ import kumite.working.Working;
  * @param detail the reason and the numbers, in a sentence or two
  * @param working how its number came about, where it has one
  * @param gap the gap it speaks of, where it does, so that it can be drawn
+ * @param ofMany what is said of many such findings after their number, such as {@code controls are
+ *     out of reach}; empty where each is told by itself
  * @param remedy what may mend it; does not count when findings are compared
  */
 public record Finding(
@@ -29,6 +31,7 @@ public record Finding(
     String detail,
     Optional<Working> working,
     Optional<Gap> gap,
+    Optional<String> ofMany,
     Remedy remedy) {
 
   public Finding {
@@ -40,6 +43,7 @@ public record Finding(
     Objects.requireNonNull(detail, "detail");
     Objects.requireNonNull(working, "working");
     Objects.requireNonNull(gap, "gap");
+    Objects.requireNonNull(ofMany, "ofMany");
     Objects.requireNonNull(remedy, "remedy");
   }
 
@@ -59,23 +63,35 @@ public record Finding(
         detail,
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         Remedy.NONE);
   }
 
   Finding showing(Working newWorking) {
-    return new Finding(
-        code, severity, station, about, title, detail, Optional.of(newWorking), gap, remedy);
+    return copy(Optional.of(newWorking), gap, ofMany, remedy);
   }
 
   Finding drawn(Gap newGap) {
+    return copy(working, Optional.of(newGap), ofMany, remedy);
+  }
+
+  /** The same, joined with others of its kind where there are many. */
+  Finding ofMany(String words) {
+    return copy(working, gap, Optional.of(words), remedy);
+  }
+
+  private Finding copy(
+      Optional<Working> newWorking,
+      Optional<Gap> newGap,
+      Optional<String> newOfMany,
+      Remedy newRemedy) {
     return new Finding(
-        code, severity, station, about, title, detail, working, Optional.of(newGap), remedy);
+        code, severity, station, about, title, detail, newWorking, newGap, newOfMany, newRemedy);
   }
 
   /** The same with one more repair to try, after those it has. */
   Finding mendedBy(Supplier<Optional<Fix>> proposal) {
-    return new Finding(
-        code, severity, station, about, title, detail, working, gap, remedy.or(proposal));
+    return copy(working, gap, ofMany, remedy.or(proposal));
   }
 
   Finding mendedBy(Optional<Fix> proposal) {
@@ -87,11 +103,12 @@ public record Finding(
     return mendedBy(() -> known);
   }
 
+  Finding unmended() {
+    return copy(working, gap, ofMany, Remedy.NONE);
+  }
+
   Finding judgedBy(Remedy.Judge judge) {
-    return remedy == Remedy.NONE
-        ? this
-        : new Finding(
-            code, severity, station, about, title, detail, working, gap, remedy.judgedBy(judge));
+    return remedy == Remedy.NONE ? this : copy(working, gap, ofMany, remedy.judgedBy(judge));
   }
 
   /**

@@ -309,6 +309,7 @@ final class GapChecks {
             mm(gap.neededMm())
                 + " needed below the tabs for the bend of the wire, "
                 + (deeper ? mm(-gap.gapMm()) + " too deep" : mm(gap.gapMm()) + " there"))
+        .ofMany(deeper ? "parts are deeper than the case" : "parts leave little room below")
         .showing(gap.working());
   }
 

@@ -64,7 +64,11 @@ final class HandChecks {
                       .map(nudge -> GapChecks.move(build, nudge, unit))
                   : Optional.empty();
       findings.add(
-          look("HD-01", List.of(row.control()), label(row.control()) + " is out of reach")
+          look(
+                  "HD-01",
+                  List.of(row.control()),
+                  label(row.control()) + " is out of reach",
+                  "controls are out of reach")
               .detail(
                   mm(row.awayMm())
                       + " from the "
@@ -101,7 +105,11 @@ final class HandChecks {
       double needs = kind.feel().newton();
       if (needs > hand.forceN()) {
         findings.add(
-            look("HD-02", List.of(control.id()), control.label() + " is too stiff for this hand")
+            look(
+                    "HD-02",
+                    List.of(control.id()),
+                    control.label() + " is too stiff for this hand",
+                    "controls are too stiff for this hand")
                 .detail(
                     "It takes "
                         + Working.number(needs, 1)
@@ -168,7 +176,8 @@ final class HandChecks {
           look(
                   "HD-03",
                   List.of(pair.one(), pair.other()),
-                  "One hand cannot hold " + label(pair.one()) + " and " + other.label())
+                  "One hand cannot hold " + label(pair.one()) + " and " + other.label(),
+                  "pairs cannot be held by one hand")
               .detail(
                   "Both fall to the "
                       + pair.rest().name()
@@ -193,7 +202,11 @@ final class HandChecks {
                 .filter(k -> k.feel().newton() <= build.brief().hand().forceN())
                 .min(Comparator.comparingDouble(k -> sizeApart(k, kind)));
         findings.add(
-            look("HD-04", List.of(target.control()), control.label() + " is small for this hand")
+            look(
+                    "HD-04",
+                    List.of(target.control()),
+                    control.label() + " is small for this hand",
+                    "controls are small for this hand")
                 .detail(
                     "A hand that scatters by "
                         + mm(build.brief().hand().wanderMm())
@@ -210,7 +223,8 @@ final class HandChecks {
             look(
                     "HD-05",
                     List.of(target.control(), near),
-                    "A press aimed at " + control.label() + " may land on " + label(near))
+                    "A press aimed at " + control.label() + " may land on " + label(near),
+                    "presses may land on a neighbour")
                 .detail(
                     label(near)
                         + " begins "
@@ -224,20 +238,21 @@ final class HandChecks {
   }
 
   /** A finding on its way: its title is said first, its reason next. */
-  private record Begun(String code, List<ControlId> about, String title) {
+  private record Begun(String code, List<ControlId> about, String title, String ofMany) {
     Finding detail(String detail) {
       return Finding.of(
-          code,
-          Severity.LOOK,
-          Station.PANEL,
-          about.stream().map(ControlId::text).toList(),
-          title,
-          detail);
+              code,
+              Severity.LOOK,
+              Station.PANEL,
+              about.stream().map(ControlId::text).toList(),
+              title,
+              detail)
+          .ofMany(ofMany);
     }
   }
 
-  private static Begun look(String code, List<ControlId> about, String title) {
-    return new Begun(code, about, title);
+  private static Begun look(String code, List<ControlId> about, String title, String ofMany) {
+    return new Begun(code, about, title, ofMany);
   }
 
   private String label(ControlId id) {

@@ -126,6 +126,7 @@ final class PanelChecks {
                     List.of(control.id().text()),
                     control.label() + " is off the panel",
                     "Its centre lies outside the outline of the panel")
+                .ofMany("controls are off the panel")
                 .mendedBy(new Fix(free.label(), free))
                 .mendedBy(new Fix(back.label(), back)));
       }
@@ -160,6 +161,7 @@ final class PanelChecks {
                         + mm(kind.thickestMm())
                         + "; the panel is "
                         + mm(panel.thicknessMm()))
+                .ofMany("parts do not hold in this panel")
                 .mendedBy(thicknessFix(control, kind, low, high)));
       }
     }

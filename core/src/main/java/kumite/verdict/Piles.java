@@ -21,9 +21,10 @@ import org.jgrapht.alg.util.UnionFind;
  * Parts that lie on one another, as after a paste: each runs into so many others that its gaps one
  * by one say nothing.
  *
- * @param all the piles, their parts in the order of the gaps
+ * @param all the piles, their parts in order
+ * @param which the pile that a part lies in, by its place in the list
  */
-record Piles(List<List<ControlId>> all) {
+record Piles(List<List<ControlId>> all, Map<ControlId, Integer> which) {
   /** Runs into more than this are a pile and no layout. */
   private static final int MANY = 12;
 
@@ -49,13 +50,24 @@ record Piles(List<List<ControlId>> all) {
     runsInto.keySet().stream()
         .sorted()
         .forEach(id -> piles.computeIfAbsent(joined.find(id), p -> new ArrayList<>()).add(id));
-    return new Piles(List.copyOf(piles.values()));
+    // One large part over many small ones is no pile; its pairs are told one by one.
+    List<List<ControlId>> all = piles.values().stream().filter(p -> p.size() > 1).toList();
+    Map<ControlId, Integer> which = new HashMap<>();
+    for (int i = 0; i < all.size(); i++) {
+      for (ControlId id : all.get(i)) {
+        which.put(id, i);
+      }
+    }
+    return new Piles(all, which);
   }
 
   /** {@return whether a gap lies between two parts of one pile} */
   boolean holds(Gap gap) {
-    return gap.controls().size() == 2
-        && all.stream().anyMatch(pile -> pile.containsAll(gap.controls()));
+    if (gap.controls().size() != 2) {
+      return false;
+    }
+    Integer pile = which.get(gap.controls().get(0));
+    return pile != null && pile.equals(which.get(gap.controls().get(1)));
   }
 
   /** {@return a fix that leaves the first where it is and brings each other to a free place} */

@@ -1,17 +1,18 @@
 package kumite.desktop.shell;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.concurrent.Task;
 import kumite.build.Build;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
+import kumite.files.ExportFolder;
+import kumite.files.TextFile;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.parts.PartFile;
@@ -24,10 +25,11 @@ final class FileDesk {
   /** Usual widths of a laser's or a cutter's cut. */
   private static final String[] KERFS = {"0 mm", "0.1 mm", "0.2 mm", "0.3 mm", "1 mm", "3 mm"};
 
-  private static final long LARGEST_PARTS_BYTES = 16L * 1024 * 1024;
-
   private final Workbench workbench;
   private FilePane pane;
+
+  /** What the build's file held when it was read or written here last. */
+  private BuildFile.Held held = new BuildFile.Held(Optional.empty());
 
   FileDesk(Workbench workbench) {
     this.workbench = workbench;
@@ -60,6 +62,7 @@ final class FileDesk {
     try {
       Build build = BuildFile.read(file, workbench.catalogue());
       workbench.open(build, Optional.of(file));
+      held = BuildFile.Held.by(file);
       workbench.say("Opened " + file.getFileName());
       return true;
     } catch (BuildFileException e) {
@@ -92,8 +95,25 @@ final class FileDesk {
         file.getFileName().toString().endsWith(BuildFile.ENDING)
             ? file
             : file.resolveSibling(file.getFileName() + BuildFile.ENDING);
+    BuildFile.Held now = BuildFile.Held.by(named);
+    boolean own = workbench.file().get().filter(named::equals).isPresent();
+    if (now.sum().isPresent() && !(own && now.equals(held))) {
+      pane.confirm(
+          own
+              ? named.getFileName() + " was changed by another program since you opened it"
+              : named.getFileName() + " is there already",
+          "What is in it now is kept beside it under a name ending in .bak.",
+          "Replace it",
+          () -> write(named));
+      return false;
+    }
+    return write(named);
+  }
+
+  private boolean write(Path named) {
     try {
       BuildFile.write(workbench.build().get(), named);
+      held = BuildFile.Held.by(named);
       workbench.savedTo(named);
       workbench.say("Saved " + named);
       return true;
@@ -117,12 +137,7 @@ final class FileDesk {
 
   private boolean readParts(Path file) {
     try {
-      if (Files.size(file) > LARGEST_PARTS_BYTES) {
-        workbench.complain(file.getFileName() + " is larger than any list of parts (16 MB)");
-        return false;
-      }
-      PartFile.Imported found =
-          PartFile.read(Files.readString(file), file.getFileName().toString());
+      PartFile.Imported found = PartFile.read(TextFile.read(file), file.getFileName().toString());
       if (!found.problems().isEmpty()) {
         List<PartFile.Problem> first =
             found.problems().subList(0, Math.min(4, found.problems().size()));
@@ -137,9 +152,12 @@ final class FileDesk {
         return false;
       }
       workbench.takeParts(found.kinds());
+      if (!found.notes().isEmpty()) {
+        workbench.say(found.kinds().size() + " parts read; " + String.join("; ", found.notes()));
+      }
       return true;
-    } catch (IOException e) {
-      workbench.complain(file + " cannot be read: " + reason(e));
+    } catch (BuildFileException e) {
+      workbench.complain(e.getMessage());
       return false;
     }
   }
@@ -165,22 +183,16 @@ final class FileDesk {
     String chosen = pane.chosen();
     Paper paper = chosen.equals(Paper.LETTER.words()) ? Paper.LETTER : Paper.A4;
     double kerf = export.cut() ? Length.parse(chosen, LengthUnit.MM).mm() : 0;
-    Task<Path> task =
+    Task<Map<String, byte[]>> task =
         new Task<>() {
           @Override
-          protected Path call() throws IOException {
-            Files.write(file, export.content(bench, new Export.Choices(paper, kerf)));
-            return file;
+          protected Map<String, byte[]> call() {
+            return named(export.files(bench, new Export.Choices(paper, kerf)), file);
           }
         };
-    task.setOnSucceeded(event -> workbench.say(export.title() + " written to " + file));
+    task.setOnSucceeded(event -> place(export, file, task.getValue(), export.notes(bench)));
     task.setOnFailed(
-        event ->
-            workbench.complain(
-                file
-                    + " cannot be written: "
-                    + reason(task.getException())
-                    + "; choose another place"));
+        event -> workbench.complain(export.title() + ": " + task.getException().getMessage()));
     workbench.say("Writing " + file.getFileName());
     Thread thread = new Thread(task, "export");
     thread.setDaemon(true);
@@ -188,11 +200,51 @@ final class FileDesk {
     return true;
   }
 
-  private static String reason(Throwable e) {
-    Throwable cause = e instanceof UncheckedIOException && e.getCause() != null ? e.getCause() : e;
-    return cause instanceof java.nio.file.NoSuchFileException
-        ? "its folder does not exist"
-        : cause.getMessage();
+  /** The first file goes where it was asked for, others of the same export beside it. */
+  private static Map<String, byte[]> named(Map<String, byte[]> files, Path file) {
+    String name = file.getFileName().toString();
+    String stem = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
+    Map<String, byte[]> named = new LinkedHashMap<>();
+    files.forEach(
+        (other, content) -> {
+          String ending = other.substring(other.lastIndexOf('.'));
+          String wanted = named.isEmpty() ? name : stem + ending;
+          named.put(named.containsKey(wanted) ? stem + "-" + other : wanted, content);
+        });
+    return named;
+  }
+
+  private void place(Export export, Path file, Map<String, byte[]> files, List<String> notes) {
+    ExportFolder folder = new ExportFolder(file.toAbsolutePath().getParent());
+    try {
+      List<Path> others = folder.others(files.keySet());
+      if (others.isEmpty()) {
+        put(export, folder, files, notes);
+      } else {
+        pane.confirm(
+            others.get(0).getFileName() + " is there and is not as Kumite wrote it",
+            "Replacing it takes away what is in it now.",
+            "Replace it",
+            () -> put(export, folder, files, notes));
+      }
+    } catch (BuildFileException e) {
+      workbench.complain(e.getMessage());
+    }
+  }
+
+  private void put(
+      Export export, ExportFolder folder, Map<String, byte[]> files, List<String> notes) {
+    try {
+      List<Path> written = folder.write(files);
+      workbench.say(
+          export.title()
+              + " written to "
+              + written.get(0)
+              + (written.size() > 1 ? " and " + (written.size() - 1) + " more beside it" : "")
+              + (notes.isEmpty() ? "" : ". " + String.join(". ", notes)));
+    } catch (BuildFileException e) {
+      workbench.complain(e.getMessage());
+    }
   }
 
   /** Unsaved work is asked about first; nothing is thrown away by a slip. */

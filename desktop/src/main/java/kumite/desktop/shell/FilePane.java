@@ -148,6 +148,28 @@ final class FilePane extends VBox {
     keepIt.requestFocus();
   }
 
+  /** Asks before something is lost; Cancel has the focus. */
+  void confirm(String question, String detail, String verb, Runnable then) {
+    title.setText(question);
+    Label text = new Label(detail);
+    text.setWrapText(true);
+    Button cancel = new Button("Cancel");
+    cancel.setOnAction(event -> close.run());
+    Button go = new Button(verb);
+    go.setId("file-confirm");
+    go.setOnAction(
+        event -> {
+          close.run();
+          then.run();
+        });
+    HBox gap = new HBox();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    foot.getChildren().setAll(gap, cancel, go);
+    getChildren().setAll(title, text, foot);
+    show.run();
+    cancel.requestFocus();
+  }
+
   private void look(Path newFolder) {
     Path real = newFolder.toAbsolutePath().normalize();
     List<String> rows = new ArrayList<>();

@@ -86,6 +86,42 @@ public sealed interface Layout {
     }
   }
 
+  /**
+   * Rows of four that follow the lengths of the fingers, index to little finger: the middle one
+   * reaches furthest, the little one least.
+   *
+   * @param acrossMm between neighbours, left to right; above 0
+   * @param alongMm between rows; above 0
+   * @param breadthMm of the hand; 20 to 200
+   * @param left whether the left hand plays, its index finger on the right
+   */
+  record Fingers(double acrossMm, double alongMm, double breadthMm, boolean left)
+      implements Layout {
+    /**
+     * How far the fingertips of a hand 84 mm broad lie ahead of the index finger's when they are
+     * bent a little: common practice, no source.
+     */
+    private static final double[] AHEAD_MM = {0, 9, 4, -12};
+
+    public Fingers {
+      requirePitch(acrossMm, "spacing across");
+      requirePitch(alongMm, "spacing between rows");
+      requirePitch(breadthMm, "breadth of the hand");
+    }
+
+    @Override
+    public int columns() {
+      return AHEAD_MM.length;
+    }
+
+    private double aheadMm(double column) {
+      int finger = (int) Math.max(0, Math.min(3, Math.round(column + 1.5)));
+      return AHEAD_MM[left ? 3 - finger : finger]
+          * breadthMm
+          / kumite.build.brief.Hand.AVERAGE.breadthMm();
+    }
+  }
+
   /** {@return how many to a row} */
   int columns();
 
@@ -141,6 +177,11 @@ public sealed interface Layout {
       double shift = row % 2 == 0 ? 0 : rows.shiftMm();
       return new Point(
           column * rows.acrossMm() * spread + shift * spread, row * rows.alongMm() * spread);
+    }
+    if (layout instanceof Fingers fingers) {
+      return new Point(
+          column * fingers.acrossMm() * spread,
+          row * fingers.alongMm() * spread + fingers.aheadMm(column));
     }
     Arc arc = (Arc) layout;
     double radius = arc.radiusMm() + row * arc.alongMm() * spread;

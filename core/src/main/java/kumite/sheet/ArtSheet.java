@@ -128,7 +128,7 @@ public final class ArtSheet {
               words.add(
                   new CutDrawing.Text(
                       CutDrawing.Layer.ART,
-                      new Point(b.x(), b.y() - TEXT_MM * 0.35),
+                      new Point(b.midAcross(), b.midDown() - TEXT_MM * 0.35),
                       TEXT_MM,
                       label)));
     }

@@ -35,11 +35,11 @@ final class Captions {
       return top + height;
     }
 
-    double x() {
+    double midAcross() {
       return left + width / 2;
     }
 
-    double y() {
+    double midDown() {
       return top + height / 2;
     }
 
@@ -100,7 +100,7 @@ final class Captions {
     double aside = named.width() / 2 + width / 2 + BETWEEN_MM;
     double[][] sides = {{0, up}, {0, -up}, {aside, 0}, {-aside, 0}};
     for (double[] side : sides) {
-      Box box = Box.about(named.x() + side[0], named.y() + side[1], width, height);
+      Box box = Box.about(named.midAcross() + side[0], named.midDown() + side[1], width, height);
       if (fits(box, clear)) {
         return Optional.of(box);
       }
@@ -110,8 +110,8 @@ final class Captions {
         double angle = 2 * Math.PI * i / DIRECTIONS;
         Box box =
             Box.about(
-                named.x() + (aside + out) * Math.cos(angle),
-                named.y() + (up + out) * Math.sin(angle),
+                named.midAcross() + (aside + out) * Math.cos(angle),
+                named.midDown() + (up + out) * Math.sin(angle),
                 width,
                 height);
         if (fits(box, clear)) {

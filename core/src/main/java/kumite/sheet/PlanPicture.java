@@ -167,7 +167,7 @@ final class PlanPicture {
   private void leader(Captions.Box named, Captions.Box caption) throws IOException {
     if (!caption.meets(named, 1.5)) {
       pen.width(0.08);
-      pen.line(named.x(), named.y(), caption.x(), caption.y());
+      pen.line(named.midAcross(), named.midDown(), caption.midAcross(), caption.midDown());
     }
   }
 
@@ -185,7 +185,7 @@ final class PlanPicture {
       for (int i = 0; i < lines.size(); i++) {
         Line line = lines.get(i);
         pen.textCentred(
-            line.face(), line.size(), box.x(), box.top() + (i + 0.8) * step, line.text());
+            line.face(), line.size(), box.midAcross(), box.top() + (i + 0.8) * step, line.text());
       }
     } catch (IOException e) {
       throw new java.io.UncheckedIOException(e);

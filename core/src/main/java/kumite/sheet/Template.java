@@ -196,7 +196,7 @@ public final class Template {
     List<DrillPlan.Hole> here = new ArrayList<>();
     for (DrillPlan.Hole hole : bench.drill().inOrder()) {
       Captions.Box box = box(hole, below, left, bottom);
-      if (Captions.Box.about(box.x(), box.y(), 0, 0).within(page)) {
+      if (Captions.Box.about(box.midAcross(), box.midDown(), 0, 0).within(page)) {
         here.add(hole);
         captions.avoid(box);
       }
@@ -206,7 +206,7 @@ public final class Template {
       Captions.Box box = box(hole, below, left, bottom);
       double wide = pen.widthMm(Face.STRONG, 7, number);
       Captions.Box quarter =
-          Captions.Box.about(box.x() + wide / 2 + 0.6, box.y() - 2.2, wide - 1, 0.4);
+          Captions.Box.about(box.midAcross() + wide / 2 + 0.6, box.midDown() - 2.2, wide - 1, 0.4);
       captions
           .place(quarter, wide, 2.4, FURTHEST_MM)
           .ifPresent(b -> write(b, List.of(number), Face.STRONG, 7));
@@ -218,7 +218,8 @@ public final class Template {
         caption(
             hole,
             below,
-            Captions.Box.about(box.x(), box.y(), box.width() + 6.5, box.height() + 6.5),
+            Captions.Box.about(
+                box.midAcross(), box.midDown(), box.width() + 6.5, box.height() + 6.5),
             captions);
       }
     }
@@ -263,7 +264,7 @@ public final class Template {
     try {
       double step = box.height() / lines.size();
       for (int i = 0; i < lines.size(); i++) {
-        pen.textCentred(face, size, box.x(), box.top() + (i + 0.82) * step, lines.get(i));
+        pen.textCentred(face, size, box.midAcross(), box.top() + (i + 0.82) * step, lines.get(i));
       }
     } catch (IOException e) {
       throw new java.io.UncheckedIOException(e);

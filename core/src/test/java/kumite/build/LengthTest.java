@@ -26,6 +26,15 @@ public class LengthTest {
       {".75", LengthUnit.INCH, 19.05},
       {"-3 mm", LengthUnit.MM, -3.0},
       {" 12IN ", LengthUnit.MM, 304.8},
+      {"1-1/8 in", LengthUnit.MM, 28.575},
+      {"1 - 1/8", LengthUnit.MM, 28.575},
+      {"1 ft", LengthUnit.MM, 304.8}, // 12 in to the foot, 1959 agreement
+      {"1 ft 2 1/2 in", LengthUnit.MM, 368.3},
+      {"1' 2\"", LengthUnit.MM, 355.6},
+      {"2ft-3in", LengthUnit.MM, 685.8},
+      {"0.3 m", LengthUnit.INCH, 300.0},
+      {"1\u20442 in", LengthUnit.MM, 12.7},
+      {"\u22123 mm", LengthUnit.MM, -3.0},
     };
   }
 
@@ -75,5 +84,25 @@ public class LengthTest {
   public void showsNoMinusZero() {
     assertThat(Length.text(-0.01, LengthUnit.MM)).isEqualTo("0.0 mm");
     assertThat(Length.text(28.575, LengthUnit.INCH)).isEqualTo("1.125 in");
+  }
+
+  /** Resistances as they stand on parts: a letter where the point would be (IEC 60062, memory). */
+  @DataProvider
+  Object[][] ohms() {
+    return new Object[][] {
+      {"4R7", 4.7},
+      {"R47", 0.47},
+      {"2k2", 2200},
+      {"1M", 1e6},
+      {"4k7 ohm", 4700},
+      {"k47", 470},
+      {"220", 220},
+      {"0,5 kOhm", 500},
+    };
+  }
+
+  @Test(dataProvider = "ohms")
+  public void understandsResistancesAsTheyStandOnParts(String text, double ohm) {
+    assertThat(kumite.working.Quantity.OHM.parse(text)).isCloseTo(ohm, within(1e-9 * ohm));
   }
 }

@@ -11,6 +11,7 @@ import kumite.Builds;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.brief.Hand;
+import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.ControlId;
@@ -31,6 +32,43 @@ public class LayoutTest {
             Placement.at(190, 85),
             Placement.at(130, 115),
             Placement.at(170, 115));
+  }
+
+  /** Common practice, no source: 36 to 40 mm under an average hand; hands scale it. */
+  @Test
+  public void theBandOfComfortFollowsTheHandAndNeverLetsFlangesTouch() {
+    var button = CATALOGUE.control("button-30").orElseThrow();
+    var hand = kumite.build.brief.Hand.AVERAGE;
+    assertThat(Comfort.of(hand, button).leastMm()).isEqualTo(36);
+    assertThat(Comfort.of(hand, button).mostMm()).isEqualTo(40);
+    for (double breadth = 40; breadth <= 130; breadth += 7) {
+      for (var kind : CATALOGUE.controls()) {
+        Comfort comfort = Comfort.of(hand.withBreadth(breadth), kind);
+        double face = Math.max(kind.face().widthMm(), kind.face().heightMm());
+        assertThat(comfort.leastMm()).isGreaterThanOrEqualTo(face + 2 - 0.25);
+        assertThat(comfort.mostMm()).isGreaterThanOrEqualTo(comfort.leastMm());
+        assertThat(comfort.middleMm()).isBetween(comfort.leastMm(), comfort.mostMm());
+      }
+    }
+    assertThat(Comfort.of(hand.withBreadth(105), button).words(LengthUnit.MM))
+        .isEqualTo("Suggested: 45.0 to 50.0 mm between centres");
+  }
+
+  /** The middle finger reaches furthest, the little one least; the left hand is the mirror. */
+  @Test
+  public void rowsByTheFingersFollowTheirLengthsAndMirrorForTheLeftHand() {
+    List<Placement> right = new Layout.Fingers(38, 38, 84, false).places(8, new Point(0, 0), 1);
+    List<Placement> left = new Layout.Fingers(38, 38, 84, true).places(8, new Point(0, 0), 1);
+    assertThat(right.get(1).yMm()).isGreaterThan(right.get(0).yMm());
+    assertThat(right.get(3).yMm()).isLessThan(right.get(0).yMm());
+    for (int i = 0; i < 8; i++) {
+      int mirror = i / 4 * 4 + 3 - i % 4;
+      assertThat(left.get(mirror).xMm()).isCloseTo(-right.get(i).xMm(), within(0.11));
+      assertThat(left.get(mirror).yMm()).isCloseTo(right.get(i).yMm(), within(0.11));
+      if (i % 4 > 0) {
+        assertThat(right.get(i).xMm() - right.get(i - 1).xMm()).isCloseTo(38, within(0.11));
+      }
+    }
   }
 
   @Test

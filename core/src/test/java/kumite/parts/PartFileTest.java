@@ -105,4 +105,46 @@ public class PartFileTest {
         .satisfies(p -> assertThat(p.words()).contains("panel_mm"));
     assertThat(PartFile.read("[{", "x.json").problems()).hasSize(1);
   }
+
+  /** A form filled from any part and left as it is makes that part; one cell changes one thing. */
+  @Test
+  public void aCopyThatIsNotChangedIsTheSamePart() {
+    for (var kind : Catalogue.standard().controls()) {
+      var cells = new java.util.LinkedHashMap<>(PartFile.cells(kind));
+      assertThat(PartFile.read(cells, kind).kinds()).as(kind.id()).containsExactly(kind);
+      cells.put("id", "own-copy");
+      cells.put("body_depth", "2 in");
+      var changed = PartFile.read(cells, kind);
+      assertThat(changed.problems()).as(kind.id()).isEmpty();
+      assertThat(changed.kinds().get(0).bodyDepthMm()).isEqualTo(50.8);
+      assertThat(changed.kinds().get(0).gate()).isEqualTo(kind.gate());
+      assertThat(changed.kinds().get(0).lamp()).isEqualTo(kind.lamp());
+      assertThat(changed.kinds().get(0).screws()).isEqualTo(kind.screws());
+    }
+  }
+
+  /** Three numbers of a caliper make a part that is judged like any other. */
+  @Test
+  public void threeCaliperNumbersMakeAPart() {
+    var made =
+        PartFile.read(
+            java.util.Map.of(
+                "id",
+                "own-bell",
+                "name",
+                "Bell",
+                "family",
+                "button",
+                "cutout",
+                "33",
+                "face",
+                "1 1/2 in",
+                "body_depth",
+                "46"));
+    assertThat(made.problems()).isEmpty();
+    var bell = made.kinds().get(0);
+    assertThat(bell.coverMm())
+        .isCloseTo((38.1 - 33) / 2, org.assertj.core.api.Assertions.within(1e-9));
+    assertThat(bell.depthBelowMm(6)).isEqualTo(46 - 5.5);
+  }
 }

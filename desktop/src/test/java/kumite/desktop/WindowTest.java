@@ -475,7 +475,7 @@ public class WindowTest {
                     .toList());
     assertThat(names)
         .as("what the line at y = 118 meets")
-        .contains("Rudder", "Port", "Starboard", "28.0");
+        .contains("Rudder", "Port", "Starboard", "26.0"); // 72 less the 46 it hangs whole
   }
 
   @Test
@@ -497,6 +497,9 @@ public class WindowTest {
     assertThat(window.bench().count(Station.PANEL, Severity.STOP)).isZero();
     window.hands.push(KeyCode.CONTROL, KeyCode.Z);
     assertThat(window.bench().build()).as("one step").isEqualTo(before);
+    window.click("#layout-suggest"); // 36 to 40 mm for an average hand: common practice
+    assertThat(((javafx.scene.control.TextInputControl) window.find("#layout-across")).getText())
+        .isEqualTo("38.0 mm");
     window.type("#layout-across", "0");
     window.click("#layout-preview");
     assertThat(window.news()).contains("spacing across must be above 0");
@@ -523,15 +526,22 @@ public class WindowTest {
         .isEqualTo("lever-8-slim");
     window.choose("Drill");
     javafx.scene.control.TableView<?> table = window.find("#drill-table");
-    assertThat(table.getItems()).isEqualTo(window.bench().drill().holes());
+    assertThat(table.getItems()).isEqualTo(window.bench().drill().inOrder());
     Path template = folder.resolve("t.pdf");
     window.hands.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.P);
     window.type("#file-name", template.toString());
     WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, () -> window.news().contains("written"));
     try (var document = Loader.loadPDF(template.toFile())) {
       assertThat(new PDFTextStripper().getText(document))
-          .contains("Anchor", "x 182.7", "underside, mirrored");
+          .contains("Anchor", "x 182.70", "turned over left to right");
     }
+    Files.writeString(template, "not ours");
+    window.hands.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.P);
+    window.type("#file-name", template.toString());
+    window.find("#file-confirm");
+    assertThat(Files.readString(template)).as("asked first").isEqualTo("not ours");
+    window.click("#file-confirm");
+    WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, () -> Files.size(template) > 1000);
   }
 
   @Test
@@ -573,12 +583,23 @@ public class WindowTest {
     window.add("own-fog-bell");
     assertThat(window.bench().drill().holes().get(0).shape().widthMm())
         .isCloseTo(28.575, within(1e-9));
+    window.click("#own-part");
+    kumite.desktop.field.Choice<kumite.kind.ControlKind> copy = window.find("#own-copy");
+    Window.onFx(
+        () -> {
+          copy.setValue(Catalogue.standard().control("lever-8").orElseThrow());
+          return null;
+        });
+    window.click("#own-add");
+    kumite.kind.ControlKind copied = window.bench().build().own().get(1);
+    assertThat(copied.gate()).as("what the form cannot say is kept").isPresent();
+    assertThat(copied.screws()).hasSize(4);
     Path csv = folder.resolve("parts.csv");
     Files.writeString(csv, "id,name,family,cutout,body_depth\nx,X,button,30 round,deep\n");
     find("read own parts");
     window.type("#file-name", csv.toString());
     assertThat(window.news()).contains("row 2, body_depth", "Nothing was taken over");
-    assertThat(window.bench().build().own()).hasSize(1);
+    assertThat(window.bench().build().own()).hasSize(2);
   }
 
   @Test

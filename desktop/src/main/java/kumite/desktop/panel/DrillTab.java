@@ -41,12 +41,12 @@ final class DrillTab implements Tab {
     table.setMinHeight(90);
     table.setFixedCellSize(26);
     table.getStyleClass().add("drill-table");
-    column("order", 48, (h, u) -> String.valueOf(h.order()), true);
+    column("no.", 40, (h, u) -> String.valueOf(h.order()), true);
     column("for", 92, (h, u) -> h.label(), false);
     column("hole", 70, (h, u) -> h.purpose(), false);
-    column("x", 58, (h, u) -> Length.number(h.xMm(), u), true);
-    column("y", 58, (h, u) -> Length.number(h.yMm(), u), true);
-    column("x below", 66, (h, u) -> Length.number(h.belowXMm(), u), true);
+    column("x", 58, (h, u) -> Length.fine(h.xMm(), u), true);
+    column("y", 58, (h, u) -> Length.fine(h.yMm(), u), true);
+    column("x below", 66, (h, u) -> Length.fine(h.belowXMm(), u), true);
     column("size", 120, (h, u) -> size(h, u), true);
     column("make it with", 214, (h, u) -> h.toolWords(), false);
     column(
@@ -58,7 +58,8 @@ final class DrillTab implements Tab {
                 .map(t -> Length.number(t.tool().pilotMm(), u))
                 .orElse(""),
         true);
-    column("sink", 46, (h, u) -> h.sinkMm() > 0 ? Length.number(h.sinkMm(), u) : "", true);
+    column("from", 120, (h, u) -> h.fromWords(), false);
+    column("sink", 46, (h, u) -> h.sinkMm() > 0 ? Length.fine(h.sinkMm(), u) : "", true);
     table
         .getSelectionModel()
         .selectedItemProperty()
@@ -79,6 +80,7 @@ final class DrillTab implements Tab {
           Export.TEMPLATE,
           Export.SVG,
           Export.DXF,
+          Export.ART,
           Export.DRILL,
           Export.CAP_LABELS,
           Export.HEADER_OVERLAY
@@ -95,9 +97,7 @@ final class DrillTab implements Tab {
   }
 
   private static String size(DrillPlan.Hole hole, LengthUnit unit) {
-    return unit == LengthUnit.MM || hole.nearestInch().isEmpty()
-        ? hole.sizeWords(unit)
-        : hole.nearestInch();
+    return hole.sizeWords(unit);
   }
 
   private void column(String name, double width, Text text, boolean mono) {
@@ -134,8 +134,8 @@ final class DrillTab implements Tab {
 
   @Override
   public void show(Bench bench) {
-    if (!table.getItems().equals(bench.drill().holes())) {
-      table.getItems().setAll(bench.drill().holes());
+    if (!table.getItems().equals(bench.drill().inOrder())) {
+      table.getItems().setAll(bench.drill().inOrder());
     }
     table.refresh();
     advice.setText(

@@ -151,10 +151,10 @@ final class GapsTab implements Tab {
         verdict.getStyleClass().removeAll("stop-text", "look-text", "fine-text");
         boolean narrow = gap.missingMm() > 0;
         verdict.setText(
-            narrow ? gap.gapMm() <= 0 ? "\u25CF collides" : "\u25B2 narrow" : "\u2713 enough");
-        verdict
-            .getStyleClass()
-            .add(narrow ? gap.gapMm() <= 0 ? "stop-text" : "look-text" : "fine-text");
+            gap.stops()
+                ? gap.meets() ? "\u25CF collides" : "\u25CF too narrow"
+                : narrow ? "\u25B2 narrow" : "\u2713 enough");
+        verdict.getStyleClass().add(gap.stops() ? "stop-text" : narrow ? "look-text" : "fine-text");
         Function<ControlId, String> name =
             id -> workbench.build().get().control(id).map(Control::label).orElse(id.text());
         String first = gap.control().map(name).orElse("the board");

@@ -10,12 +10,14 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Edit;
+import kumite.build.brief.Hand;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
@@ -26,6 +28,7 @@ import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
+import kumite.panel.Comfort;
 import kumite.panel.Fit;
 import kumite.panel.Layout;
 import kumite.verdict.Bench;
@@ -35,6 +38,7 @@ final class LayoutTab implements Tab {
   private enum Form {
     GRID("Grid"),
     STAGGERED("Staggered"),
+    FINGERS("By the fingers"),
     ARC("Arc of the hand");
 
     private final String words;
@@ -59,6 +63,8 @@ final class LayoutTab implements Tab {
   private final Button fit = new Button("Fit to the panel");
   private final Button keep = new Button("Keep it");
   private final Button back = new Button("Take it back");
+  private final Button suggest = new Button("Use it");
+  private final Label suggested = new Label();
   private final Node newOnes;
   private final VBox root = new VBox();
   private final AtomicBoolean cancelled = new AtomicBoolean();
@@ -85,7 +91,10 @@ final class LayoutTab implements Tab {
             "kind of the new controls",
             workbench.catalogue().controls(),
             ControlKind::name,
-            k -> set(() -> {}));
+            k -> {
+              set(() -> {});
+              suggestion();
+            });
     kind.setId("layout-kind");
     kind.show(workbench.catalogue().control("button-30"));
     columns.field().setId("layout-columns");
@@ -125,7 +134,13 @@ final class LayoutTab implements Tab {
       button.getStyleClass().add("small");
       button.setMinWidth(Region.USE_PREF_SIZE);
     }
-    FlowPane actions = new FlowPane(symmetric, preview, fit, keep, back);
+    suggest.setId("layout-suggest");
+    suggest.getStyleClass().add("small");
+    suggest.setMinWidth(Region.USE_PREF_SIZE);
+    suggest.setOnAction(event -> takeSuggestion());
+    suggested.getStyleClass().add("note");
+    suggested.setMinWidth(Region.USE_PREF_SIZE);
+    FlowPane actions = new FlowPane(symmetric, preview, fit, keep, back, suggested, suggest);
     actions.getStyleClass().add("actions");
     actions.setMinHeight(Region.USE_PREF_SIZE);
     words.getStyleClass().add("note");
@@ -154,7 +169,8 @@ final class LayoutTab implements Tab {
   private void form(Form wanted) {
     set(() -> form = wanted);
     thirdName.setText(form == Form.ARC ? "radius from the palm" : "shift");
-    third.setDisable(form == Form.GRID);
+    third.setDisable(form == Form.GRID || form == Form.FINGERS);
+    columns.setDisable(form == Form.FINGERS);
     third.show(form == Form.ARC ? radiusMm : shiftMm);
   }
 
@@ -182,8 +198,40 @@ final class LayoutTab implements Tab {
     return switch (form) {
       case GRID -> new Layout.Grid(row, acrossMm, alongMm);
       case STAGGERED -> new Layout.Staggered(row, acrossMm, alongMm, shiftMm);
+      case FINGERS ->
+          new Layout.Fingers(
+              acrossMm, alongMm, hand().breadthMm(), hand().uses() == Hand.Uses.LEFT);
       case ARC -> new Layout.Arc(row, acrossMm, alongMm, radiusMm);
     };
+  }
+
+  private Hand hand() {
+    return workbench.build().get().brief().hand();
+  }
+
+  /** What the hand suggests for the kind that is laid out. */
+  private Comfort comfort() {
+    return Comfort.of(hand(), subjectKind());
+  }
+
+  private ControlKind subjectKind() {
+    Build build = workbench.build().get();
+    return workbench.selection().get().stream()
+        .flatMap(id -> build.control(id).stream())
+        .findFirst()
+        .map(control -> workbench.catalogue().with(build).kindOf(control))
+        .orElseGet(kind::getValue);
+  }
+
+  private void takeSuggestion() {
+    double wanted = comfort().middleMm();
+    set(
+        () -> {
+          acrossMm = wanted;
+          alongMm = wanted;
+        });
+    across.show(acrossMm);
+    along.show(alongMm);
   }
 
   /** What is arranged: the build with new controls where none are selected, and their ids. */
@@ -335,6 +383,16 @@ final class LayoutTab implements Tab {
             ? "Arranges the "
                 + (selected == 1 ? "selected control." : selected + " selected controls.")
             : "Nothing is selected: new controls are made and arranged.");
+    suggestion();
+  }
+
+  private void suggestion() {
+    Comfort comfort = comfort();
+    suggested.setText(
+        comfort.words(workbench.build().get().brief().units())
+            + (hand().measured() ? ", for the measured hand" : ", for an average hand"));
+    suggested.setTooltip(
+        new Tooltip(comfort.working().formula() + "\n" + comfort.working().source().inWords()));
   }
 
   @Override
@@ -355,7 +413,8 @@ final class LayoutTab implements Tab {
     across.show(acrossMm);
     along.show(alongMm);
     third.show(form == Form.ARC ? radiusMm : shiftMm);
-    third.setDisable(form == Form.GRID);
+    third.setDisable(form == Form.GRID || form == Form.FINGERS);
+    suggestion();
     count.show(howMany);
     if (!kind.getItems().equals(bench.catalogue().controls())) {
       ControlKind chosen = kind.getValue();

@@ -1,9 +1,12 @@
 package kumite.desktop.panel;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -12,6 +15,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import kumite.desktop.field.Choice;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
@@ -20,14 +24,17 @@ import kumite.parts.PartFile;
 
 /** A form that describes a part of one's own; it becomes part of the build. */
 final class OwnPart extends VBox {
-  private static final String[][] FIELDS = {
+  private static final String[][] TRACED = {
     // column of the parts file, name here, example
     {"name", "name", "Button 33"},
-    {"trait", "what tells it apart", "33 mm snap-in, soft spring"},
-    {"cutout", "hole in the panel", "33 round"},
-    {"face", "flange or plate", "37 round"},
-    {"body", "body below", "34 round"},
-    {"body_depth", "depth below, thin panel", "46"},
+    {"cutout", "hole in the panel", "33"},
+    {"face", "flange", "37"},
+    {"body_depth", "depth below", "46"},
+  };
+
+  private static final String[][] MORE = {
+    {"trait", "what tells it apart", ""},
+    {"body", "body below", ""},
     {"panel_min", "thinnest panel", "1"},
     {"panel_max", "thickest panel", "6"},
     {"wrench", "circle a wrench needs", "0"},
@@ -36,6 +43,7 @@ final class OwnPart extends VBox {
     {"stands", "stands above the face", "5"},
     {"swing", "what moves above it", ""},
     {"fingers", "room for fingers", "0"},
+    {"cap", "cap for a label", ""},
     {"force_n", "force, N", "1"},
     {"throw", "throw", "2"},
     {"tab", "tab width, 0 soldered", "4.8"},
@@ -52,42 +60,64 @@ final class OwnPart extends VBox {
   private final Map<String, TextField> fields = new LinkedHashMap<>();
   private final ComboBox<String> family = new ComboBox<>();
   private final ComboBox<String> mount = new ComboBox<>();
+  private final ComboBox<String> from = new ComboBox<>();
+  private final Choice<ControlKind> copied;
+  private final FlowPane more = new FlowPane();
   private final Label wrong = new Label();
+  private Optional<ControlKind> base = Optional.empty();
 
   OwnPart(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
     this.frame = frame;
     getStyleClass().add("file-pane");
-    setMaxSize(780, 520);
+    setMaxSize(780, 560);
     Label title = new Label("A part of your own");
     title.getStyleClass().add("emphasis");
     Label how =
         new Label(
-            "Measure it with a caliper. Lengths in mm or in; shapes such as 30 round, 14 x 14,"
-                + " 3 x 66 slot. It is saved inside this build.");
+            "Three numbers from a caliper are enough: hole, flange, depth. Lengths in mm or in;"
+                + " shapes such as 30 round, 14 x 14, 3 x 66 slot. It is saved inside this build.");
     how.getStyleClass().add("note");
     how.setWrapText(true);
     how.setMinHeight(Region.USE_PREF_SIZE);
-    FlowPane form = new FlowPane();
-    form.getStyleClass().add("field-row");
     for (ControlKind.Family each : ControlKind.Family.values()) {
-      family.getItems().add(each.name().toLowerCase(java.util.Locale.ROOT));
+      family.getItems().add(word(each));
     }
-    family.setValue("button");
+    family.setValue(word(ControlKind.Family.BUTTON));
     for (ControlKind.Mount.How each : ControlKind.Mount.How.values()) {
-      mount.getItems().add(each.name().toLowerCase(java.util.Locale.ROOT));
+      mount.getItems().add(word(each));
     }
-    mount.setValue("snap");
+    mount.setValue(word(ControlKind.Mount.How.SNAP));
+    for (ControlKind.Mount.From each : ControlKind.Mount.From.values()) {
+      from.getItems().add(word(each));
+    }
+    from.setValue(word(ControlKind.Mount.From.ABOVE));
     family.setId("own-family");
-    form.getChildren().addAll(Head.named("family", family), Head.named("held by", mount));
-    for (String[] field : FIELDS) {
-      TextField text = new TextField(field[2]);
-      text.setId("own-" + field[0]);
-      text.setPrefWidth(field[0].equals("trait") || field[0].equals("contacts") ? 220 : 110);
-      text.setAccessibleText(field[1]);
-      fields.put(field[0], text);
-      form.getChildren().add(Head.named(field[1], text));
-    }
+    mount.setId("own-mount");
+    mount
+        .valueProperty()
+        .addListener(
+            (o, was, is) ->
+                from.setValue(
+                    word(
+                        ControlKind.Mount.How.valueOf(is.toUpperCase(java.util.Locale.ROOT))
+                            .usual())));
+    List<ControlKind> known = workbench.catalogue().with(workbench.build().get()).controls();
+    copied = new Choice<>("a part to copy", known, ControlKind::name, this::copy);
+    copied.setId("own-copy");
+    FlowPane traced = new FlowPane();
+    traced.getStyleClass().add("field-row");
+    traced.setMinHeight(Region.USE_PREF_SIZE);
+    add(traced, TRACED);
+    traced.getChildren().addAll(Head.named("family", family), Head.named("or copy from", copied));
+    more.getStyleClass().add("field-row");
+    more.getChildren().addAll(Head.named("held by", mount), Head.named("comes from", from));
+    add(more, MORE);
+    CheckBox all = new CheckBox("All measures");
+    all.setId("own-more");
+    all.setMinWidth(Region.USE_PREF_SIZE);
+    more.visibleProperty().bind(all.selectedProperty());
+    more.managedProperty().bind(all.selectedProperty());
     wrong.getStyleClass().add("bad-text");
     wrong.setId("own-wrong");
     wrong.setWrapText(true);
@@ -110,10 +140,38 @@ final class OwnPart extends VBox {
     }
     HBox gap = new HBox();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    HBox foot = new HBox(read, gap, cancel, add);
+    HBox foot = new HBox(all, read, gap, cancel, add);
     foot.getStyleClass().add("foot");
-    VBox.setVgrow(form, Priority.ALWAYS);
-    getChildren().addAll(title, how, form, wrong, foot);
+    getChildren().addAll(title, how, traced, more, wrong, foot);
+  }
+
+  private static String word(Enum<?> constant) {
+    return constant.name().toLowerCase(java.util.Locale.ROOT);
+  }
+
+  private void add(FlowPane pane, String[][] columns) {
+    for (String[] field : columns) {
+      TextField text = new TextField(field[2]);
+      text.setId("own-" + field[0]);
+      text.setPrefWidth(field[0].equals("trait") || field[0].equals("contacts") ? 220 : 110);
+      text.setAccessibleText(field[1]);
+      if (field[0].equals("body_depth")) {
+        text.setOnAction(event -> add()); // after the last of the three numbers
+      }
+      fields.put(field[0], text);
+      pane.getChildren().add(Head.named(field[1], text));
+    }
+  }
+
+  /** Fills the form with a part there is; what the form cannot say is kept from it. */
+  private void copy(ControlKind kind) {
+    base = Optional.of(kind);
+    Map<String, String> cells = PartFile.cells(kind);
+    fields.forEach((column, field) -> field.setText(cells.getOrDefault(column, "")));
+    fields.get("name").setText(kind.name() + ", mine");
+    family.setValue(cells.get("family"));
+    mount.setValue(cells.get("mount"));
+    from.setValue(cells.get("from"));
   }
 
   private void add() {
@@ -127,8 +185,10 @@ final class OwnPart extends VBox {
                 .replaceAll("^-|-$", ""));
     cells.put("family", family.getValue());
     cells.put("mount", mount.getValue());
+    cells.put("from", from.getValue());
     fields.forEach((column, field) -> cells.put(column, field.getText()));
-    PartFile.Imported made = PartFile.read(cells);
+    PartFile.Imported made =
+        base.map(kind -> PartFile.read(cells, kind)).orElseGet(() -> PartFile.read(cells));
     if (!made.problems().isEmpty()) {
       wrong.setText(
           made.problems().stream()
@@ -141,9 +201,11 @@ final class OwnPart extends VBox {
   }
 
   private static String nameOf(String column) {
-    for (String[] field : FIELDS) {
-      if (field[0].equals(column)) {
-        return field[1];
+    for (String[][] columns : new String[][][] {TRACED, MORE}) {
+      for (String[] field : columns) {
+        if (field[0].equals(column) || column.equals(field[0] + "_mm")) {
+          return field[1];
+        }
       }
     }
     return column;

@@ -90,10 +90,12 @@ public record DrillPlan(List<Hole> holes) {
       return purpose.equals(CUTOUT);
     }
 
-    /** {@return from which face it is made, in words} */
+    /**
+     * {@return from which face it is begun, in words: what is piloted from below is cut from above}
+     */
     public String fromWords() {
       boolean piloted = tool.map(t -> t.tool().pilotMm() > 0).orElse(true);
-      return piloted ? "pilot below, then above" : "above";
+      return piloted ? "pilot below" : "above";
     }
 
     /** {@return the nearest 1/64 in of a round hole with its error, or an empty text} */

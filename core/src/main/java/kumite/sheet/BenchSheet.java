@@ -139,24 +139,25 @@ public final class BenchSheet {
         "Drill table in the order of work, " + unit.symbol(),
         List.of(
             Flow.Column.mono("no.", 9),
-            Flow.Column.of("for", 28),
+            Flow.Column.of("for", 34),
             Flow.Column.of("hole", 17),
             Flow.Column.mono("x above", 16),
             Flow.Column.mono("x below", 16),
             Flow.Column.mono("y", 16),
             Flow.Column.of("size", 27),
             Flow.Column.of("nearest 1/64 in", 28),
-            Flow.Column.of("tool", 51),
+            Flow.Column.of("tool", 57),
             Flow.Column.mono("pilot", 11),
             Flow.Column.mono("sink", 12),
-            Flow.Column.of("from", 32),
+            Flow.Column.of("from", 20),
             Flow.Column.tick("done", 8)),
         rows,
         "No holes yet: no controls are placed.");
     flow.paragraph(
         "x above and y are measured on the finished face from the "
             + build.panel().datum().words()
-            + "; x below on the underside, turned over left to right, from its left edge. "
+            + "; x below on the underside, turned over left to right, from its left edge. What says \"pilot below\" is piloted from"
+            + " the underside and then cut from the finished face. "
             + DrillPlan.advice(build.panel().material()));
   }
 

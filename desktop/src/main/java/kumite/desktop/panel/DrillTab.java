@@ -41,14 +41,14 @@ final class DrillTab implements Tab {
     table.setMinHeight(90);
     table.setFixedCellSize(26);
     table.getStyleClass().add("drill-table");
-    column("no.", 40, (h, u) -> String.valueOf(h.order()), true);
-    column("for", 92, (h, u) -> h.label(), false);
-    column("hole", 70, (h, u) -> h.purpose(), false);
-    column("x", 58, (h, u) -> Length.fine(h.xMm(), u), true);
-    column("y", 58, (h, u) -> Length.fine(h.yMm(), u), true);
-    column("x below", 66, (h, u) -> Length.fine(h.belowXMm(), u), true);
-    column("size", 120, (h, u) -> size(h, u), true);
-    column("make it with", 214, (h, u) -> h.toolWords(), false);
+    column("no.", 38, (h, u) -> String.valueOf(h.order()), true);
+    column("for", 86, (h, u) -> h.label(), false);
+    column("hole", 72, (h, u) -> h.purpose(), false);
+    column("x", 68, (h, u) -> Length.fine(h.xMm(), u), true);
+    column("y", 68, (h, u) -> Length.fine(h.yMm(), u), true);
+    column("x below", 70, (h, u) -> Length.fine(h.belowXMm(), u), true);
+    column("size", 110, (h, u) -> size(h, u), true);
+    column("make it with", 148, (h, u) -> h.toolWords(), false);
     column(
         "pilot",
         48,
@@ -58,8 +58,8 @@ final class DrillTab implements Tab {
                 .map(t -> Length.number(t.tool().pilotMm(), u))
                 .orElse(""),
         true);
-    column("from", 120, (h, u) -> h.fromWords(), false);
-    column("sink", 46, (h, u) -> h.sinkMm() > 0 ? Length.fine(h.sinkMm(), u) : "", true);
+    column("from", 84, (h, u) -> h.fromWords(), false);
+    column("sink", 52, (h, u) -> h.sinkMm() > 0 ? Length.fine(h.sinkMm(), u) : "", true);
     table
         .getSelectionModel()
         .selectedItemProperty()

@@ -12,6 +12,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Build;
@@ -109,6 +110,14 @@ final class LayoutTab implements Tab {
     symmetric.setOnAction(event -> set(() -> {}));
     symmetric.setMinWidth(Region.USE_PREF_SIZE);
     newOnes = new VBox(fieldName("new ones"), kind);
+    suggest.setId("layout-suggest");
+    suggest.getStyleClass().add("small");
+    suggest.setMinWidth(Region.USE_PREF_SIZE);
+    suggest.setOnAction(event -> takeSuggestion());
+    suggested.getStyleClass().add("note");
+    suggested.setMinWidth(Region.USE_PREF_SIZE);
+    HBox suggestion = new HBox(suggested, suggest);
+    suggestion.getStyleClass().add("suggestion");
     FlowPane fields = new FlowPane();
     fields.getStyleClass().add("field-row");
     fields.setMinHeight(Region.USE_PREF_SIZE);
@@ -121,7 +130,8 @@ final class LayoutTab implements Tab {
             Head.named("to a row", columns),
             Head.named("across", across),
             Head.named("between rows", along),
-            new VBox(thirdName, third));
+            new VBox(thirdName, third),
+            suggestion);
     preview.setId("layout-preview");
     fit.setId("layout-fit");
     keep.setId("layout-keep");
@@ -134,13 +144,7 @@ final class LayoutTab implements Tab {
       button.getStyleClass().add("small");
       button.setMinWidth(Region.USE_PREF_SIZE);
     }
-    suggest.setId("layout-suggest");
-    suggest.getStyleClass().add("small");
-    suggest.setMinWidth(Region.USE_PREF_SIZE);
-    suggest.setOnAction(event -> takeSuggestion());
-    suggested.getStyleClass().add("note");
-    suggested.setMinWidth(Region.USE_PREF_SIZE);
-    FlowPane actions = new FlowPane(symmetric, preview, fit, keep, back, suggested, suggest);
+    FlowPane actions = new FlowPane(symmetric, preview, fit, keep, back);
     actions.getStyleClass().add("actions");
     actions.setMinHeight(Region.USE_PREF_SIZE);
     words.getStyleClass().add("note");

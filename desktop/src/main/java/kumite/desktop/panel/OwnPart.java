@@ -70,7 +70,7 @@ final class OwnPart extends VBox {
     this.workbench = workbench;
     this.frame = frame;
     getStyleClass().add("file-pane");
-    setMaxSize(780, 560);
+    setMaxSize(780, Region.USE_PREF_SIZE);
     Label title = new Label("A part of your own");
     title.getStyleClass().add("emphasis");
     Label how =

@@ -9,6 +9,7 @@ import kumite.build.Build;
 import kumite.build.Control;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
+import kumite.panel.Captions;
 import kumite.panel.Gaps;
 import kumite.parts.Catalogue;
 import kumite.sheet.ArtSheet;
@@ -76,6 +77,22 @@ public class PaperBenchmark {
   @Benchmark
   public byte[] templateOf300() {
     return Template.pdf(three, Paper.A4);
+  }
+
+  /** {@return how many of 100 words found a place beside 100 flanges} */
+  @Benchmark
+  public int placesOf100Labels() {
+    Captions captions = new Captions(new Captions.Box(0, 0, 700, 250), 2.5);
+    int placed = 0;
+    for (int i = 0; i < 100; i++) {
+      captions.avoid(Captions.Box.about(45 + 30 * (i % 20), 45 + 30.0 * (i / 20), 27.4, 27.4));
+    }
+    for (int i = 0; i < 100; i++) {
+      Captions.Box flange =
+          Captions.Box.about(45 + 30 * (i % 20), 45 + 30.0 * (i / 20), 27.4, 27.4);
+      placed += captions.place(flange, 22, 5, 40).isPresent() ? 1 : 0;
+    }
+    return placed;
   }
 
   /** {@return a drawing with 100 words placed beside 100 flanges} */

@@ -25,6 +25,8 @@ import picocli.CommandLine.Spec;
     description = "Write what goes to the bench.",
     mixinStandardHelpOptions = true)
 final class ExportCommand implements Callable<Integer> {
+  private static final String EVERYTHING = "all";
+
   @Spec private CommandSpec spec;
   @Mixin private Input input;
 
@@ -34,7 +36,7 @@ final class ExportCommand implements Callable<Integer> {
       paramLabel = "WHAT",
       description =
           "bench-sheet, template-pdf, svg, dxf, art, drill-csv, cap-labels, header-overlay,"
-              + " wiring-csv, cut-list, netlist, parts-csv, spice, labels or descriptor.")
+              + " wiring-csv, cut-list, netlist, parts-csv, spice, labels, descriptor, or all.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")
@@ -61,16 +63,45 @@ final class ExportCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws BuildFileException, IOException {
+    if (what.equals(EVERYTHING)) {
+      return everything();
+    }
     Export export =
         Export.named(what)
             .orElseThrow(
                 () ->
                     new IllegalArgumentException(
-                        "--what " + what + " is unknown; choose one of " + Export.words()));
+                        "--what "
+                            + what
+                            + " is unknown; choose one of "
+                            + Export.words()
+                            + ", or all"));
     Export.Choices choices = new Export.Choices(paper(), Length.parse(kerf, LengthUnit.MM).mm());
     Bench bench = input.bench();
     Map<String, byte[]> files = export.files(bench, choices);
     folder();
+    export.notes(bench).forEach(this::note);
+    write(files);
+    return 0;
+  }
+
+  private int everything() throws BuildFileException, IOException {
+    Bench bench = input.bench();
+    Export.Choices choices = new Export.Choices(paper(), Length.parse(kerf, LengthUnit.MM).mm());
+    Map<String, byte[]> files =
+        Export.everything(
+            bench, choices, (left, why) -> note(left.word() + " is left out: " + why));
+    Export.BENCH_SHEET.notes(bench).forEach(this::note);
+    folder();
+    write(files);
+    return 0;
+  }
+
+  private void note(String text) {
+    spec.commandLine().getErr().println("note: " + text);
+  }
+
+  private void write(Map<String, byte[]> files) throws BuildFileException {
     ExportFolder folder = new ExportFolder(out);
     List<Path> others = folder.others(files.keySet());
     if (!replace && !others.isEmpty()) {
@@ -80,9 +111,7 @@ final class ExportCommand implements Callable<Integer> {
               + " the way, or choose another folder");
     }
     PrintWriter news = spec.commandLine().getOut();
-    export.notes(bench).forEach(note -> spec.commandLine().getErr().println("note: " + note));
     folder.write(files).forEach(news::println);
-    return 0;
   }
 
   private void folder() throws IOException {

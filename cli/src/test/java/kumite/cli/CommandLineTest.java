@@ -230,6 +230,24 @@ public class CommandLineTest {
     assertThat(run("levers", DEMO).out()).contains("fitted now", "new screw holes");
   }
 
+  /** Everything at once is every export, one by one; what a bare build lacks is noted. */
+  @Test
+  public void allIsEveryExport() throws Exception {
+    Path one = Files.createTempDirectory("kumite-each");
+    Path all = Files.createTempDirectory("kumite-all");
+    for (kumite.sheet.Export export : kumite.sheet.Export.values()) {
+      run("export", DEMO, "--what", export.word(), "--out", one.toString());
+    }
+    Ran ran = run("export", DEMO, "--what", "all", "--out", all.toString());
+    assertThat(ran.exit()).isZero();
+    assertThat(ran.err()).isEmpty();
+    try (var each = Files.list(one);
+        var together = Files.list(all)) {
+      assertThat(together.map(f -> f.getFileName().toString()).sorted().toList())
+          .isEqualTo(each.map(f -> f.getFileName().toString()).sorted().toList());
+    }
+  }
+
   /** A file of the same name that somebody else made is not replaced unless that is said. */
   @Test
   public void onlyWhatKumiteWroteIsReplaced() throws Exception {

@@ -49,42 +49,50 @@ public final class Journal {
   }
 
   /**
-   * The unsaved work of an earlier session.
+   * What was found at start.
    *
-   * @return empty where there is none, or where the journal itself is damaged; it is then put aside
-   *     under a name ending in {@code .damaged}, so that nothing is lost
+   * @param work the unsaved work, if there is any that can be read
+   * @param trouble what is wrong with a journal that cannot, for the person; mostly empty
    */
-  public Optional<Unsaved> find(Catalogue catalogue) {
+  public record Found(Optional<Unsaved> work, Optional<String> trouble) {}
+
+  /**
+   * The unsaved work of an earlier session. A journal that cannot be read is put aside under a name
+   * ending in {@code .damaged} where that can be done, so that nothing is lost, and is told.
+   */
+  public Found find(Catalogue catalogue) {
     try {
-      if (!Files.isRegularFile(file)) {
-        return Optional.empty();
+      if (!Files.exists(file)) {
+        return new Found(Optional.empty(), Optional.empty());
       }
       JsonNode root = JsonText.read(Files.readString(file));
       if (root.get("build") == null) {
-        putAside();
-        return Optional.empty();
+        return putAside("it holds no build");
       }
       String savedAs = root.path("saved_as").asText("");
-      return Optional.of(
+      Unsaved unsaved =
           new Unsaved(
               BuildJson.read(root.get("build"), catalogue),
-              savedAs.isEmpty() ? Optional.empty() : Optional.of(Path.of(savedAs))));
+              savedAs.isEmpty() ? Optional.empty() : Optional.of(Path.of(savedAs)));
+      return new Found(Optional.of(unsaved), Optional.empty());
     } catch (Misfit e) {
-      putAside();
-      return Optional.empty();
+      return putAside(e.getMessage());
     } catch (IOException e) {
-      return Optional.empty();
+      return putAside(WholeFile.reason(e));
     }
   }
 
-  private void putAside() {
+  private Found putAside(String why) {
+    Path aside = file.resolveSibling(file.getFileName() + ".damaged");
+    String where;
     try {
-      Files.move(
-          file,
-          file.resolveSibling(file.getFileName() + ".damaged"),
-          StandardCopyOption.REPLACE_EXISTING);
+      Files.move(file, aside, StandardCopyOption.REPLACE_EXISTING);
+      where = "it is kept as " + aside;
     } catch (IOException e) {
-      // It stays where it is; the next unsaved build takes its place.
+      where = "it is still at " + file + "; move it away before you go on, or it is overwritten";
     }
+    return new Found(
+        Optional.empty(),
+        Optional.of("Unsaved work of last time cannot be read (" + why + "); " + where));
   }
 }

@@ -10,6 +10,7 @@ import kumite.kind.ControlKind;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;
+import kumite.panel.Captions;
 import kumite.panel.DrillPlan;
 import kumite.panel.Rounding;
 import kumite.verdict.Bench;
@@ -114,7 +115,7 @@ public final class ArtSheet {
   private static List<CutDrawing.Text> words(Bench bench) {
     Panel panel = bench.build().panel();
     Captions captions =
-        new Captions(new Captions.Box(1, 1, panel.widthMm() - 2, panel.heightMm() - 2));
+        new Captions(new Captions.Box(1, 1, panel.widthMm() - 2, panel.heightMm() - 2), 2.5);
     List<CutDrawing.Text> words = new ArrayList<>();
     for (Control control : bench.build().controls()) {
       captions.take(face(bench, control));
@@ -168,11 +169,10 @@ public final class ArtSheet {
     }
     for (CutDrawing.Path path : outlines) {
       if (path.layer() == layer) {
-        List<Point> points = Rounding.points(path.pieces(), 1);
         if (hidden) {
-          pen.filled(points, RIM_MM, bottom, 0.82);
+          pen.filled(path.pieces(), RIM_MM, bottom, 0.82);
         } else {
-          pen.path(points, RIM_MM, bottom);
+          pen.outline(path.pieces(), p -> p, RIM_MM, bottom);
         }
       }
     }

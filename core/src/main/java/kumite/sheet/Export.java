@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import kumite.circuit.IslandDeck;
 import kumite.files.Tables;
@@ -160,6 +161,24 @@ public enum Export {
     }
     if (this == DESCRIPTOR) {
       files.put("descriptor.bin", bench.layout().descriptor());
+    }
+    return files;
+  }
+
+  /**
+   * {@return every file of every export that this build allows, by name}
+   *
+   * @param left told of each export that it does not allow, and why
+   */
+  public static Map<String, byte[]> everything(
+      Bench bench, Choices choices, BiConsumer<Export, String> left) {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    for (Export export : values()) {
+      try {
+        files.putAll(export.files(bench, choices));
+      } catch (IllegalArgumentException e) {
+        left.accept(export, e.getMessage());
+      }
     }
     return files;
   }

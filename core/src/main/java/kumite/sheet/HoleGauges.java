@@ -62,7 +62,7 @@ final class HoleGauges {
 
   private static void gauge(Pen pen, Shape shape, double cx, double cy) throws IOException {
     pen.width(0.2);
-    pen.path(Rounding.points(Rounding.of(shape, Placement.at(0, 0)), 1), cx, cy);
+    pen.outline(Rounding.of(shape, Placement.at(0, 0)), p -> p, cx, cy);
     pen.width(0.1);
     pen.line(cx - 2, cy, cx + 2, cy);
     pen.line(cx, cy - 2, cx, cy + 2);

@@ -7,9 +7,11 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;
+import kumite.panel.Rounding;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
@@ -199,27 +201,77 @@ final class Pen implements AutoCloseable {
   }
 
   /**
-   * Draws a closed path of panel points in true size.
+   * Draws an outline in true size, its arcs as curves.
    *
+   * @param seen where a place of the panel is seen, mirrored from below
    * @param left where the panel's left edge is on the page
    * @param bottom where its front edge is
    */
-  void path(List<Point> points, double left, double bottom) throws IOException {
-    trace(points, left, bottom);
+  void outline(List<Rounding.Piece> pieces, UnaryOperator<Point> seen, double left, double bottom)
+      throws IOException {
+    trace(pieces, seen, left, bottom);
     out.closePath();
     out.stroke();
   }
 
-  /** Fills a closed path of panel points in true size with a grey. */
-  void filled(List<Point> points, double left, double bottom, double grey) throws IOException {
+  /** Fills an outline in true size with a grey. */
+  void filled(List<Rounding.Piece> pieces, double left, double bottom, double grey)
+      throws IOException {
     ink(grey);
-    trace(points, left, bottom);
+    trace(pieces, p -> p, left, bottom);
     out.closePath();
     out.fill();
     ink(0);
   }
 
-  private void trace(List<Point> points, double left, double bottom) throws IOException {
+  private void trace(
+      List<Rounding.Piece> pieces, UnaryOperator<Point> seen, double left, double bottom)
+      throws IOException {
+    Point from = seen.apply(pieces.get(0).from());
+    out.moveTo(x(left + from.xMm()), y(bottom - from.yMm()));
+    for (Rounding.Piece piece : pieces) {
+      if (piece instanceof Rounding.Arc arc) {
+        arc(arc, seen, left, bottom);
+      } else {
+        Point to = seen.apply(piece.to());
+        out.lineTo(x(left + to.xMm()), y(bottom - to.yMm()));
+      }
+    }
+  }
+
+  /**
+   * An arc as cubic curves of a quarter at most, control points at 4/3 tan(angle / 4) radii: such a
+   * curve is off by less than 0.03 % of the radius.
+   */
+  private void arc(Rounding.Arc arc, UnaryOperator<Point> seen, double left, double bottom)
+      throws IOException {
+    int parts = (int) Math.max(1, Math.ceil(Math.abs(arc.sweepDegrees()) / 90 - 1e-9));
+    double step = Math.toRadians(arc.sweepDegrees() / parts);
+    double reach = 4.0 / 3 * Math.tan(step / 4) * arc.radiusMm();
+    double angle = Math.toRadians(arc.startDegrees());
+    for (int i = 0; i < parts; i++) {
+      Point a = onArc(arc, angle).plus(-reach * Math.sin(angle), reach * Math.cos(angle));
+      double next = angle + step;
+      Point end = onArc(arc, next);
+      Point b = end.plus(reach * Math.sin(next), -reach * Math.cos(next));
+      Point[] seenPoints = {seen.apply(a), seen.apply(b), seen.apply(end)};
+      out.curveTo(
+          x(left + seenPoints[0].xMm()),
+          y(bottom - seenPoints[0].yMm()),
+          x(left + seenPoints[1].xMm()),
+          y(bottom - seenPoints[1].yMm()),
+          x(left + seenPoints[2].xMm()),
+          y(bottom - seenPoints[2].yMm()));
+      angle = next;
+    }
+  }
+
+  private static Point onArc(Rounding.Arc arc, double angle) {
+    return arc.centre().plus(arc.radiusMm() * Math.cos(angle), arc.radiusMm() * Math.sin(angle));
+  }
+
+  /** Draws a closed path of panel points in true size. */
+  void path(List<Point> points, double left, double bottom) throws IOException {
     for (int i = 0; i < points.size(); i++) {
       float px = x(left + points.get(i).xMm());
       float py = y(bottom - points.get(i).yMm());
@@ -229,6 +281,8 @@ final class Pen implements AutoCloseable {
         out.lineTo(px, py);
       }
     }
+    out.closePath();
+    out.stroke();
   }
 
   private void boxPath(double left, double top, double width, double height, double corner)

@@ -13,6 +13,7 @@ import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.measure.Point;
+import kumite.panel.Captions;
 import kumite.panel.DrillPlan;
 import kumite.panel.Rounding;
 import kumite.verdict.Bench;
@@ -78,7 +79,8 @@ final class PlanPicture {
                 left,
                 bottom - panel.heightMm() * scale - 3,
                 panel.widthMm() * scale,
-                panel.heightMm() * scale + 3));
+                panel.heightMm() * scale + 3),
+            2.5);
     for (Control control : bench.build().controls()) {
       control(control, captions);
     }

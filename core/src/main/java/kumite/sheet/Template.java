@@ -13,6 +13,7 @@ import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.measure.Point;
+import kumite.panel.Captions;
 import kumite.panel.DrillPlan;
 import kumite.panel.Rounding;
 import kumite.verdict.Bench;
@@ -116,12 +117,12 @@ public final class Template {
     double bottom = MARGIN_MM + panel.heightMm() - row * tiles.height();
     double width = tiles.width() + OVERLAP_MM;
     double height = tiles.height() + OVERLAP_MM;
-    UnaryOperator<Point> seen = p -> new Point(across(p, below), p.yMm());
+    UnaryOperator<Point> seen = p -> seen(p, below);
     Captions.Box page = new Captions.Box(MARGIN_MM, MARGIN_MM, width, height);
-    Captions captions = new Captions(page);
+    Captions captions = new Captions(page, 2.5);
     pen.clip(MARGIN_MM, MARGIN_MM, width, height);
     pen.width(0.35);
-    pen.path(points(Rounding.of(panel), below), left, bottom);
+    pen.outline(Rounding.of(panel), seen, left, bottom);
     pen.width(0.15);
     pen.dashed(6, 2);
     double middle = left + panel.widthMm() / 2;
@@ -133,14 +134,21 @@ public final class Template {
       inside(left, bottom);
     }
     for (DrillPlan.Hole hole : bench.drill().inOrder()) {
-      hole(hole, below, left, bottom);
+      if (meets(page, box(hole, below, left, bottom))) {
+        hole(hole, below, left, bottom);
+      }
     }
     for (Control control : bench.build().controls()) {
-      flange(control, below, left, bottom);
       ControlKind kind = bench.catalogue().kindOf(control);
-      if (FrontMark.wanted(kind)) {
-        pen.width(0.3);
-        FrontMark.draw(pen, FrontMark.pieces(control, kind), seen, left, bottom, 1);
+      double reach = Math.hypot(kind.body().widthMm(), kind.body().heightMm());
+      double wide = Math.max(reach, Math.hypot(kind.face().widthMm(), kind.face().heightMm()));
+      Point at = seen.apply(control.placement().centre());
+      if (meets(page, Captions.Box.about(left + at.xMm(), bottom - at.yMm(), wide, wide))) {
+        flange(control, kind, below, left, bottom);
+        if (FrontMark.wanted(kind)) {
+          pen.width(0.3);
+          FrontMark.draw(pen, FrontMark.pieces(control, kind), seen, left, bottom, 1);
+        }
       }
     }
     registration(left, bottom, captions);
@@ -168,7 +176,7 @@ public final class Template {
       throws IOException {
     Placement at = new Placement(hole.stored().xMm(), hole.stored().yMm(), hole.turnDegrees());
     pen.width(0.3);
-    pen.path(points(Rounding.of(hole.shape(), at), below), left, bottom);
+    pen.outline(Rounding.of(hole.shape(), at), p -> seen(p, below), left, bottom);
     double x = left + across(hole.stored(), below);
     double y = bottom - hole.stored().yMm();
     double arm = Math.max(4, hole.shape().widthMm() / 2 + 3);
@@ -177,13 +185,18 @@ public final class Template {
     pen.line(x, y - arm, x, y + arm);
   }
 
-  private void flange(Control control, boolean below, double left, double bottom)
+  /** What lies on another page, with the arms of its cross-hair, is not drawn on this one. */
+  private static boolean meets(Captions.Box page, Captions.Box box) {
+    return page.meets(box, 10);
+  }
+
+  private void flange(Control control, ControlKind kind, boolean below, double left, double bottom)
       throws IOException {
-    ControlKind kind = bench.catalogue().kindOf(control);
     pen.width(0.12);
     pen.dashed(1, 1);
-    pen.path(
-        points(Rounding.of(below ? kind.body() : kind.face(), control.placement()), below),
+    pen.outline(
+        Rounding.of(below ? kind.body() : kind.face(), control.placement()),
+        p -> seen(p, below),
         left,
         bottom);
     pen.solid();
@@ -275,16 +288,12 @@ public final class Template {
     return below ? panel.widthMm() - at.xMm() : at.xMm();
   }
 
-  private List<Point> mirrored(List<Point> points) {
-    return points.stream().map(p -> new Point(across(p, true), p.yMm())).toList();
+  private Point seen(Point at, boolean below) {
+    return new Point(across(at, below), at.yMm());
   }
 
-  private List<Point> points(List<Rounding.Piece> pieces, boolean below) {
-    List<Point> points = new ArrayList<>();
-    for (Point p : Rounding.points(pieces, 1)) {
-      points.add(new Point(across(p, below), p.yMm()));
-    }
-    return points;
+  private List<Point> mirrored(List<Point> points) {
+    return points.stream().map(p -> new Point(across(p, true), p.yMm())).toList();
   }
 
   /**

@@ -176,18 +176,21 @@ public class BuildFileTest {
   @Test
   public void unsavedWorkIsFoundAgainAndADamagedJournalIsPutAside() throws Exception {
     Journal journal = new Journal(folder.resolve("state"));
-    assertThat(journal.find(CATALOGUE)).isEmpty();
+    assertThat(journal.find(CATALOGUE).work()).isEmpty();
     journal.keep(full(), Optional.of(Path.of("/bench/desk.kumite.json")));
-    Journal.Unsaved found = journal.find(CATALOGUE).orElseThrow();
+    Journal.Unsaved found = journal.find(CATALOGUE).work().orElseThrow();
     assertThat(found.build()).isEqualTo(full());
     assertThat(found.savedAs()).contains(Path.of("/bench/desk.kumite.json"));
     Path file = folder.resolve("state/unsaved.kumite.json");
     Files.writeString(file, Files.readString(file).substring(0, 300));
-    assertThat(journal.find(CATALOGUE)).isEmpty();
+    Journal.Found damaged = journal.find(CATALOGUE);
+    assertThat(damaged.work()).isEmpty();
+    assertThat(damaged.trouble().orElseThrow()).contains("cannot be read", ".damaged");
     assertThat(folder.resolve("state/unsaved.kumite.json.damaged")).exists();
     journal.keep(full(), Optional.empty());
     journal.clear();
-    assertThat(journal.find(CATALOGUE)).isEmpty();
+    assertThat(journal.find(CATALOGUE).work()).isEmpty();
+    assertThat(journal.find(CATALOGUE).trouble()).isEmpty();
   }
 
   /** Version 1 knew a reach, a level floor and nothing in the way; all else is as it was. */

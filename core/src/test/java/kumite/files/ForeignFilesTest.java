@@ -326,6 +326,25 @@ public class ForeignFilesTest {
     nothingStray("a folder");
   }
 
+  @Test
+  public void recentBuildsAreNewestFirstAndOnlyThoseThatAreThere() throws Exception {
+    RecentFiles recent = new RecentFiles(folder.resolve("state"));
+    assertThat(recent.all()).isEmpty();
+    List<Path> made = new ArrayList<>();
+    for (int i = 0; i < 12; i++) {
+      Path file = folder.resolve("b" + i + BuildFile.ENDING);
+      Files.writeString(file, "x");
+      recent.used(file);
+      made.add(0, file.toAbsolutePath());
+    }
+    assertThat(recent.all()).isEqualTo(made.subList(0, RecentFiles.MOST));
+    recent.used(made.get(4));
+    assertThat(recent.all().get(0)).isEqualTo(made.get(4));
+    assertThat(recent.all()).doesNotHaveDuplicates().hasSize(RecentFiles.MOST);
+    Files.delete(made.get(4));
+    assertThat(recent.all()).doesNotContain(made.get(4));
+  }
+
   /** The list is in the form of the usual sum program, and tells ours from others'. */
   @Test
   public void anExportFolderKnowsItsOwnFiles() throws Exception {

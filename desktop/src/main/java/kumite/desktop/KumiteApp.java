@@ -22,6 +22,7 @@ import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
 import kumite.files.Journal;
+import kumite.files.RecentFiles;
 import kumite.parts.Catalogue;
 import kumite.verdict.Station;
 
@@ -71,11 +72,17 @@ public final class KumiteApp extends Application {
     }
     workbench = new Workbench(catalogue, first);
     workbench.file().set(file);
-    shell = new Shell(workbench, stations());
+    shell = new Shell(workbench, stations(), new RecentFiles(options.state()));
     Scene scene = new Scene(shell, 1280, 800);
     Look.dress(scene);
     shell.install(scene);
     stage.setScene(scene);
+    stage.setOnCloseRequest(
+        event -> {
+          if (!shell.mayClose(stage::close)) {
+            event.consume();
+          }
+        });
     stage.setMinWidth(1000);
     stage.setMinHeight(660);
     stage.setTitle("Kumite");
@@ -85,9 +92,10 @@ public final class KumiteApp extends Application {
     complaint.ifPresent(workbench::complain);
     if (options.pictures().isEmpty()) {
       Journal journal = new Journal(options.state());
-      Optional<Journal.Unsaved> unsaved = journal.find(catalogue);
+      Journal.Found found = journal.find(catalogue);
       safekeeper = new Safekeeper(workbench, journal);
-      unsaved.ifPresent(this::offer);
+      found.trouble().ifPresent(workbench::complain);
+      found.work().ifPresent(this::offer);
     }
   }
 

@@ -38,7 +38,7 @@ final class Safekeeper {
   }
 
   private void keep() {
-    Build build = workbench.build().get();
+    Build build = workbench.kept();
     Optional<Path> file = workbench.file().get();
     boolean unsaved = workbench.unsaved();
     writer.execute(

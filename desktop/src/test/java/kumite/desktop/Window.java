@@ -18,18 +18,21 @@ import javafx.stage.Stage;
 import kumite.desktop.shell.Workbench;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
-import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window under a virtual display, and hands to work it with. */
 final class Window {
-  final FxRobot hands = new FxRobot();
+  final Hands hands;
   private final KumiteApp app = new KumiteApp();
   private static final javafx.scene.input.KeyCode MARKER = javafx.scene.input.KeyCode.F12;
 
   private final java.util.concurrent.atomic.AtomicInteger arrived =
       new java.util.concurrent.atomic.AtomicInteger();
+
+  /** How long a click takes to travel through the display server, and more. */
+  private static final long POPUP_MILLIS = 80;
+
   private final Stage stage;
 
   private Window(Options options, double width, double height, double fontPx) throws Exception {
@@ -62,6 +65,7 @@ final class Window {
           return null;
         });
     stage = shown.get();
+    hands = new Hands();
     settle();
   }
 
@@ -95,7 +99,7 @@ final class Window {
   void settle() {
     try {
       letArrive();
-      WaitForAsyncUtils.waitForFxEvents();
+      drawn();
       WaitForAsyncUtils.waitFor(
           20,
           TimeUnit.SECONDS,
@@ -110,7 +114,7 @@ final class Window {
                       workbench().bench().get().findings().stream()
                           .filter(f -> f.station() == workbench().station().get())
                           .allMatch(kumite.verdict.Finding::fixKnown)));
-      WaitForAsyncUtils.waitForFxEvents();
+      drawn();
     } catch (java.util.concurrent.TimeoutException e) {
       throw new AssertionError("the bench never caught up with the build", e);
     }
@@ -124,12 +128,47 @@ final class Window {
     if (!onFx(() -> stage != null && stage.isShowing() && stage.isFocused())) {
       return;
     }
+    if (onFx(Window::popup)) {
+      // A popup has the keys and would swallow the mark; the mouse gets a moment to arrive.
+      WaitForAsyncUtils.sleep(POPUP_MILLIS, TimeUnit.MILLISECONDS);
+      return;
+    }
     int before = arrived.get();
     hands.push(MARKER);
     try {
       WaitForAsyncUtils.waitFor(3, TimeUnit.SECONDS, () -> arrived.get() > before);
     } catch (java.util.concurrent.TimeoutException e) {
-      // A popup has the keys; what follows waits for the interface thread all the same.
+      // A popup came up meanwhile; what follows waits for the interface thread all the same.
+    }
+  }
+
+  /** Waits until a menu whose item was clicked has closed. */
+  void popupGone() {
+    try {
+      WaitForAsyncUtils.waitFor(5, TimeUnit.SECONDS, () -> !onFx(Window::popup));
+    } catch (java.util.concurrent.TimeoutException e) {
+      throw new AssertionError("a menu stays open", e);
+    }
+  }
+
+  private static boolean popup() {
+    return javafx.stage.Window.getWindows().stream()
+        .anyMatch(
+            window ->
+                window.isShowing()
+                    && window instanceof javafx.stage.PopupWindow
+                    && !(window instanceof javafx.scene.control.Tooltip));
+  }
+
+  /** Waits until what is queued for the interface thread has been done, and lays the window out. */
+  private void drawn() {
+    for (int i = 0; i < 2; i++) {
+      onFx(
+          () -> {
+            stage.getScene().getRoot().applyCss();
+            stage.getScene().getRoot().layout();
+            return null;
+          });
     }
   }
 
@@ -144,12 +183,42 @@ final class Window {
     } catch (java.util.concurrent.TimeoutException e) {
       throw new AssertionError("nothing in the window is " + query, e);
     }
-    T node = hands.from(stage.getScene().getRoot()).lookup(query).query();
-    return node;
+    return lookup(query);
   }
 
   private boolean present(String query) {
-    return hands.from(stage.getScene().getRoot()).lookup(query).tryQuery().isPresent();
+    return lookup(query) != null;
+  }
+
+  /** {@return everything on the screen that answers to a query, top to bottom} */
+  List<Node> nodes(String query) {
+    settle();
+    return onFx(
+        () ->
+            stage.getScene().getRoot().lookupAll(query).stream()
+                .filter(Window::onScreen)
+                .map(Node.class::cast)
+                .toList());
+  }
+
+  @SuppressWarnings("unchecked")
+  private <T extends Node> T lookup(String query) {
+    return (T)
+        onFx(
+            () ->
+                stage.getScene().getRoot().lookupAll(query).stream()
+                    .filter(Window::onScreen)
+                    .findFirst()
+                    .orElse(null));
+  }
+
+  private static boolean onScreen(Node node) {
+    for (Node at = node; at != null; at = at.getParent()) {
+      if (!at.isVisible()) {
+        return false;
+      }
+    }
+    return true;
   }
 
   void click(String query) {
@@ -172,6 +241,7 @@ final class Window {
                     .toLowerCase(java.util.Locale.ROOT));
     click("#family-" + family);
     hands.clickOn("#add-" + kind);
+    popupGone();
     settle();
   }
 
@@ -179,15 +249,15 @@ final class Window {
   void choose(String words) {
     settle();
     Node segment =
-        hands
-            .from(stage.getScene().getRoot())
-            .lookup(".segment")
-            .match(
-                node ->
-                    node instanceof javafx.scene.control.ToggleButton button
-                        && button.getText().equals(words)
-                        && button.isVisible())
-            .query();
+        onFx(
+            () ->
+                stage.getScene().getRoot().lookupAll(".segment").stream()
+                    .filter(javafx.scene.control.ToggleButton.class::isInstance)
+                    .filter(
+                        node -> ((javafx.scene.control.ToggleButton) node).getText().equals(words))
+                    .filter(Window::onScreen)
+                    .findFirst()
+                    .orElseThrow(() -> new AssertionError("no choice is called " + words)));
     hands.clickOn(segment);
     settle();
   }

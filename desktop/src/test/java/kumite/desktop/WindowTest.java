@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
@@ -208,12 +209,11 @@ public class WindowTest {
     window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
     assertThat(window.bench().count(Severity.STOP)).isEqualTo(2);
     Node fix =
-        window
-            .hands
-            .from(window.stage().getScene().getRoot())
-            .lookup(".fix")
-            .match(node -> ((javafx.scene.control.Button) node).getText().startsWith("Move Rudder"))
-            .query();
+        window.nodes(".fix").stream()
+            .filter(
+                node -> ((javafx.scene.control.Button) node).getText().startsWith("Move Rudder"))
+            .findFirst()
+            .orElseThrow();
     window.hands.clickOn(fix);
     assertThat(window.bench().count(Severity.STOP)).isEqualTo(1);
     window.hands.push(KeyCode.CONTROL, KeyCode.Z);
@@ -309,9 +309,11 @@ public class WindowTest {
     window.add("knob-9");
     Build unsaved = window.bench().build();
     window.close(); // as the application's stop does after a crash's last half second
-    assertThat(new Journal(state).find(Catalogue.standard()).map(Journal.Unsaved::build))
+    assertThat(new Journal(state).find(Catalogue.standard()).work().map(Journal.Unsaved::build))
         .isEqualTo(Optional.of(unsaved));
     window = Window.open(state);
+    window.hands.push(KeyCode.H); // the horn's letter: nothing behind the question is pressed
+    assertThat(Window.onFx(() -> window.workbench().holds().get().travel())).isEmpty();
     window.click("#recovery-keep");
     assertThat(window.bench().build()).isEqualTo(unsaved);
     assertThat(Window.onFx(() -> window.workbench().unsaved())).isTrue();
@@ -566,6 +568,107 @@ public class WindowTest {
         .isNotEmpty();
     window.type("#hand-force", "2.5");
     assertThat(window.bench().findings().stream().filter(f -> f.code().equals("HD-02"))).hasSize(2);
+  }
+
+  /** New, recent, a copy, everything: what people expect at a build's name. */
+  @Test
+  public void theBuildsNameOpensItsMenu() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    Path saved = folder.resolve("desk.kumite.json");
+    menu("#menu-save-under-another-name");
+    window.type("#file-name", saved.toString());
+    assertThat(saved).exists();
+    Path copy = folder.resolve("copy.kumite.json");
+    menu("#menu-save-a-copy");
+    window.type("#file-name", copy.toString());
+    assertThat(Files.readString(copy)).isEqualTo(Files.readString(saved));
+    assertThat(Window.onFx(() -> window.workbench().file().get())).contains(saved);
+    Path all = folder.resolve("all");
+    menu("#menu-export-everything");
+    window.type("#file-name", all.toString());
+    WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> window.news().contains("files are in"));
+    try (var files = Files.list(all)) {
+      assertThat(files.map(f -> f.getFileName().toString()))
+          .contains("bench-sheet.pdf", "art.svg", "netlist.json", "kumite-exports.sha256");
+    }
+    menu("#menu-new-build");
+    assertThat(window.bench().build().controls()).isEmpty();
+    assertThat(new kumite.files.RecentFiles(folder.resolve("state")).all()).contains(saved);
+    // Another program writes the file while it is open here: that is asked about.
+    Window.onFx(
+        () -> {
+          window.workbench().file().set(Optional.of(saved));
+          return null;
+        });
+    window.add("button-30");
+    Files.writeString(saved, Files.readString(copy) + "\n");
+    menu("#menu-save");
+    window.find("#file-confirm");
+    assertThat(Files.readString(saved)).endsWith("\n\n");
+    window.click("#file-confirm");
+    assertThat(Files.readString(saved)).isEqualTo(BuildFile.text(window.bench().build()));
+  }
+
+  private void menu(String item) {
+    window.click("#build-menu");
+    window.hands.clickOn(item);
+    window.popupGone();
+    window.settle();
+  }
+
+  /** The plan has more than half of the station's room in every tab, most with fields folded. */
+  @Test
+  public void thePlanHasMostOfTheRoomInEveryTab() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    for (String tab :
+        new String[] {"Selected", "Panel", "Case", "Hand", "Lay out", "Gaps", "Levers", "Drill"}) {
+      window.choose(tab);
+      assertThat(planShare()).as(tab).isGreaterThan(0.5);
+    }
+    window.choose("Selected");
+    double open = planShare();
+    window.click("#fold-tabs");
+    assertThat(planShare()).isGreaterThan(Math.max(open, 2 / 3.0));
+    window.click("#fold-findings");
+    Node findings = window.nodes(".findings").get(0);
+    assertThat(Window.onFx(() -> findings.getBoundsInParent().getWidth())).isLessThan(60);
+    window.click("#fold-findings");
+  }
+
+  private double planShare() {
+    window.settle();
+    Node plan = window.find("#plan");
+    Node room = window.nodes(".station-room").get(0);
+    return Window.onFx(
+        () ->
+            plan.getLayoutBounds().getWidth()
+                * plan.getLayoutBounds().getHeight()
+                / (room.getLayoutBounds().getWidth() * room.getLayoutBounds().getHeight()));
+  }
+
+  /** No name lies on another, nor on the figure of a gap. */
+  @Test
+  public void namesOnThePlanNeverLieOnEachOther() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    for (String side : new String[] {"Top", "Underside"}) {
+      window.choose(side);
+      List<Node> words = new ArrayList<>(window.nodes(".control-label"));
+      assertThat(words).hasSize(14);
+      words.addAll(window.nodes(".gap-label"));
+      Window.onFx(
+          () -> {
+            for (int i = 0; i < words.size(); i++) {
+              for (int j = 0; j < i; j++) {
+                var one = words.get(i).localToScene(words.get(i).getLayoutBounds());
+                var other = words.get(j).localToScene(words.get(j).getLayoutBounds());
+                assertThat(one.intersects(other))
+                    .as("%s over %s", words.get(i), words.get(j))
+                    .isFalse();
+              }
+            }
+            return null;
+          });
+    }
   }
 
   @Test

@@ -212,8 +212,7 @@ public class WiringWindowTest {
     window = Window.open(folder.resolve("state"), "--demo");
     window.click("#station-loom");
     select("horn");
-    javafx.scene.Node row =
-        window.hands.from(window.stage().getScene().getRoot()).lookup(".strand-row").nth(2).query();
+    javafx.scene.Node row = window.nodes(".strand-row").get(2);
     window.hands.moveTo(row);
     window.settle();
     Optional<ContactId> shown = Window.onFx(() -> window.workbench().shown());

@@ -14,6 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import kumite.desktop.shell.Aside;
 import kumite.desktop.shell.Commands;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
@@ -25,10 +26,38 @@ final class BoardsTab extends VBox {
   private final Workbench workbench;
   private final Set<Brains.Wish> wishes = EnumSet.noneOf(Brains.Wish.class);
   private final Label advice = new Label();
+  private final Aside<Asked, List<Brains.Candidate>> aside;
+
+  /** What is compared: all boards, for a build and what matters to its builder. */
+  private record Asked(Bench bench, Set<Brains.Wish> wishes) {
+    @Override
+    public boolean equals(Object other) {
+      return other instanceof Asked asked
+          && asked.bench.build().equals(bench.build())
+          && asked.wishes.equals(wishes);
+    }
+
+    @Override
+    public int hashCode() {
+      return wishes.hashCode();
+    }
+  }
+
   private final VBox rows = new VBox();
 
   BoardsTab(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
+    aside =
+        new Aside<>(
+            "boards",
+            asked ->
+                Brains.of(
+                    asked.bench().build(),
+                    workbench.catalogueOf(asked.bench().build()),
+                    asked.wishes()),
+            asked -> advice.setText("Trying this build on every board …"),
+            this::show,
+            workbench::complain);
     getStyleClass().add("form");
     FlowPane ask = new FlowPane();
     ask.getStyleClass().add("actions");
@@ -65,7 +94,11 @@ final class BoardsTab extends VBox {
   }
 
   void show(Bench bench) {
-    List<Brains.Candidate> all = Brains.of(bench.build(), workbench.catalogue(), wishes);
+    aside.ask(new Asked(bench, Set.copyOf(wishes)));
+  }
+
+  private void show(Asked asked, List<Brains.Candidate> all) {
+    Bench bench = asked.bench();
     Brains.Candidate best = all.get(0);
     advice.setText(
         best.possible()

@@ -11,7 +11,9 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import kumite.build.Build;
 import kumite.desktop.field.Segments;
+import kumite.desktop.shell.Aside;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
 import kumite.name.ContactId;
@@ -37,7 +39,11 @@ final class WaysTab extends VBox {
   private final Segments<Which> which;
   private final Label about = new Label();
   private final GridPane grid = new GridPane();
+  private final Aside<Asked, List<WhatIf>> aside;
   private Which chosen = Which.ALL;
+
+  /** What is compared: a build, and the contacts that are wired in every way. */
+  private record Asked(Build build, List<ContactId> contacts) {}
 
   WaysTab(Workbench workbench) {
     this.workbench = workbench;
@@ -50,6 +56,14 @@ final class WaysTab extends VBox {
               show(workbench.bench().get());
             },
             Which.values());
+    aside =
+        new Aside<>(
+            "ways of wiring",
+            asked ->
+                WhatIf.of(asked.build(), workbench.catalogueOf(asked.build()), asked.contacts()),
+            asked -> about.setText("Planning every way of wiring for these contacts …"),
+            this::show,
+            workbench::complain);
     about.getStyleClass().add("note");
     about.setWrapText(true);
     about.setMinHeight(Region.USE_PREF_SIZE);
@@ -65,8 +79,11 @@ final class WaysTab extends VBox {
 
   void show(Bench bench) {
     which.choose(chosen);
-    List<ContactId> contacts = contacts(bench);
-    List<WhatIf> ways = WhatIf.of(bench.build(), workbench.catalogue(), contacts);
+    aside.ask(new Asked(bench.build(), contacts(bench)));
+  }
+
+  private void show(Asked asked, List<WhatIf> ways) {
+    List<ContactId> contacts = asked.contacts();
     grid.getChildren().clear();
     about.setText(
         ways.isEmpty()

@@ -141,4 +141,13 @@ final class CaseLayer extends Group {
     shape.setMouseTransparent(true);
     board.getChildren().add(shape);
   }
+
+  /** {@return the words written on it} */
+  java.util.List<javafx.scene.Node> words() {
+    java.util.List<javafx.scene.Node> words = new java.util.ArrayList<>();
+    words.add(wallLabel);
+    words.add(boardLabel);
+    blocks.getChildren().stream().filter(Label.class::isInstance).forEach(words::add);
+    return words;
+  }
 }

@@ -16,6 +16,7 @@ import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;
 import kumite.name.ControlId;
+import kumite.panel.Captions;
 import kumite.verdict.Severity;
 
 /** One control drawn on the plan, its centre at the node's origin. */
@@ -31,7 +32,7 @@ final class ControlNode extends Pane {
   private final Label label = new Label();
   private final Tooltip tip = new Tooltip();
   private String drawn = "";
-  private double below;
+  private Captions.Box face = new Captions.Box(0, 0, 0, 0);
   private Optional<Shown> shown = Optional.empty();
 
   ControlNode(ControlId id) {
@@ -80,8 +81,7 @@ final class ControlNode extends Pane {
     label.setText(control.label());
     label.applyCss();
     label.autosize();
-    below = kind.face().heightMm() / 2 * scale.pxPerMm() + 3;
-    placeName();
+    face = faceBox(kind, control.placement().turnDegrees(), scale.pxPerMm());
     tip.setText(control.label() + ": " + kind.trait());
     setAccessibleText(
         control.label()
@@ -98,17 +98,32 @@ final class ControlNode extends Pane {
     return label;
   }
 
+  /** {@return whether nothing that a hand takes hold of is drawn where a name would be} */
+  boolean hasRoomInside() {
+    return shown.map(s -> grip(s.kind()).isEmpty()).orElse(false);
+  }
+
+  /** {@return the box about its face, wherever it is now} */
+  Captions.Box face() {
+    return Captions.Box.about(getLayoutX(), getLayoutY(), face.width(), face.height());
+  }
+
+  /** The box about a face that is turned. */
+  private static Captions.Box faceBox(ControlKind kind, double turnDegrees, double pxPerMm) {
+    double w = kind.face().widthMm() * pxPerMm;
+    double h = kind.face().heightMm() * pxPerMm;
+    if (kind.face() instanceof kumite.measure.Shape.Round) {
+      return Captions.Box.about(0, 0, w, h);
+    }
+    double cos = Math.abs(Math.cos(Math.toRadians(turnDegrees)));
+    double sin = Math.abs(Math.sin(Math.toRadians(turnDegrees)));
+    return Captions.Box.about(0, 0, w * cos + h * sin, w * sin + h * cos);
+  }
+
   /** Puts the control where a hand drags it, before it is worked out. */
   void drag(double xPx, double yPx) {
     relocate(xPx, yPx);
-    placeName();
     shown = Optional.empty();
-  }
-
-  /** Puts the name below the face, wherever the control is now. */
-  private void placeName() {
-    label.relocate(
-        Math.round(getLayoutX() - label.getWidth() / 2), Math.round(getLayoutY() + below));
   }
 
   void state(boolean selected, boolean live, Severity worst) {

@@ -66,6 +66,7 @@ final class GapsTab implements Tab {
         });
     Label how = new Label("Select a gap to see it on the plan; Enter or a double click zooms in.");
     how.getStyleClass().add("note");
+    how.setWrapText(true);
     how.setMinHeight(Region.USE_PREF_SIZE);
     VBox.setVgrow(list, Priority.ALWAYS);
     root.getStyleClass().add("tab-body");

@@ -15,6 +15,7 @@ import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;
 import kumite.name.ControlId;
+import kumite.panel.Captions;
 import kumite.panel.Gap;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
@@ -23,6 +24,9 @@ import kumite.verdict.Severity;
 /** What is written over the plan: dimensions, gaps, snap lines, a measured distance, a frame. */
 final class Marks extends Pane {
   private static final int MOST_FIGURES = 8;
+
+  /** How far from its gap a figure may stand, in dots. */
+  private static final double CHIP_REACH_PX = 140;
 
   private Scale scale = new Scale(1, 0, 0, 0, false);
   private LengthUnit unit = LengthUnit.MM;
@@ -69,7 +73,7 @@ final class Marks extends Pane {
    * All gaps of findings that ask for something. Figures stand at the worst ones and at those of
    * the selection; on a crowded panel they would hide what they speak of.
    */
-  void gaps(Bench bench, Set<ControlId> selection) {
+  void gaps(Bench bench, Set<ControlId> selection, Captions captions) {
     int written = 0;
     for (Finding finding : bench.findings()) {
       if (finding.severity() != Severity.FINE && finding.gap().isPresent()) {
@@ -77,10 +81,9 @@ final class Marks extends Pane {
         boolean chosen = gap.controls().stream().anyMatch(selection::contains);
         if (chosen || written < MOST_FIGURES) {
           written++;
-          gap(
-              gap,
-              finding.severity().word(),
-              finding.severity() == Severity.STOP ? "\u25CF " : "\u25B2 ");
+          String sign = finding.severity() == Severity.STOP ? "\u25CF " : "\u25B2 ";
+          gapLine(gap, finding.severity().word());
+          chip(gap, sign, finding.severity().word(), captions);
         } else {
           gapLine(gap, finding.severity().word());
         }
@@ -96,6 +99,33 @@ final class Marks extends Pane {
         scale.y(gap.to().yMm()),
         "gap-line",
         style);
+  }
+
+  /** The figure of a gap, clear of names and parts, with a line to where it is narrowest. */
+  private void chip(Gap gap, String sign, String style, Captions captions) {
+    double x = scale.x((gap.from().xMm() + gap.to().xMm()) / 2);
+    double y = scale.y((gap.from().yMm() + gap.to().yMm()) / 2);
+    Label label = new Label(sign + Length.number(gap.gapMm(), unit));
+    label.getStyleClass().addAll("mono", "gap-label", style);
+    getChildren().add(label);
+    label.applyCss();
+    label.autosize();
+    Optional<Captions.Box> place =
+        captions.place(
+            Captions.Box.about(x, y, 6, 6), label.getWidth(), label.getHeight(), CHIP_REACH_PX);
+    Captions.Box box =
+        place.orElse(Captions.Box.about(x, y - 18, label.getWidth(), label.getHeight()));
+    label.relocate(Math.round(box.left()), Math.round(box.top()));
+    if (!box.meets(Captions.Box.about(x, y, 6, 6), 4)) {
+      Line leader =
+          new Line(
+              x,
+              y,
+              Math.max(box.left(), Math.min(box.right(), x)),
+              Math.max(box.top(), Math.min(box.bottom(), y)));
+      leader.getStyleClass().addAll("leader", style);
+      getChildren().add(getChildren().indexOf(label), leader);
+    }
   }
 
   /** One gap, drawn and written out; under the loupe with both ends marked. */

@@ -1,12 +1,15 @@
 package kumite.desktop.panel;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
@@ -45,21 +48,28 @@ public final class PanelStation implements StationView {
   }
 
   private enum Below {
-    SELECTED("Selected"),
-    PANEL("Panel"),
-    CASE("Case"),
-    HAND("Hand"),
-    LAYOUT("Lay out"),
-    GAPS("Gaps"),
-    LEVERS("Levers"),
-    DRILL("Drill");
+    SELECTED("Selected", false),
+    PANEL("Panel", false),
+    CASE("Case", false),
+    HAND("Hand", false),
+    LAYOUT("Lay out", true),
+    GAPS("Gaps", true),
+    LEVERS("Levers", true),
+    DRILL("Drill", true);
 
     private final String words;
 
-    Below(String words) {
+    /** Whether it is a table or a large form, which lies over the side of the plan. */
+    private final boolean table;
+
+    Below(String words, boolean table) {
       this.words = words;
+      this.table = table;
     }
   }
+
+  /** Width of a table over the plan. */
+  private static final double DRAWER_PX = 400;
 
   private final Workbench workbench;
   private final VBox root = new VBox();
@@ -72,6 +82,8 @@ public final class PanelStation implements StationView {
   private final Segments<Below> tabs;
   private final Map<Below, Tab> tabViews = new EnumMap<>(Below.class);
   private final StackPane bottom = new StackPane();
+  private final StackPane drawer = new StackPane();
+  private final ToggleButton fold = new ToggleButton("Fold");
   private final HBox sectionBar = new HBox();
   private final HBox planBar = new HBox();
   private final Segments<Boolean> sectionWay;
@@ -182,10 +194,33 @@ public final class PanelStation implements StationView {
     tabs.getStyleClass().add("flat-segments");
     bottom.setMinHeight(Region.USE_PREF_SIZE);
     empty = emptyState(frame);
-    StackPane sheet = new StackPane(plan, section, empty);
+    drawer.getStyleClass().add("drawer");
+    drawer.setPrefWidth(DRAWER_PX);
+    drawer.setMaxWidth(DRAWER_PX);
+    StackPane.setAlignment(drawer, Pos.CENTER_RIGHT);
+    StackPane sheet = new StackPane(plan, section, empty, drawer);
     sheet.getStyleClass().add("sheet");
     VBox.setVgrow(sheet, Priority.ALWAYS);
-    root.getChildren().addAll(head, tray, sheet, tabs, bottom);
+    fold.setId("fold-tabs");
+    fold.getStyleClass().addAll("segment", "fold");
+    fold.setMinWidth(Region.USE_PREF_SIZE);
+    fold.setTooltip(new Tooltip("Fold the fields away, so that the plan has all the room. F6"));
+    fold.setOnAction(event -> choose(below));
+    HBox.setHgrow(tabs, Priority.ALWAYS);
+    HBox tabRow = new HBox(tabs, fold);
+    VBox work = new VBox(sheet, tabRow, bottom);
+    work.getStyleClass().add("plan-work");
+    HBox.setHgrow(work, Priority.ALWAYS);
+    ScrollPane rail = new ScrollPane(tray);
+    rail.getStyleClass().addAll("quiet-scroll", "rail");
+    rail.setFitToWidth(true);
+    rail.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    rail.setFocusTraversable(false);
+    HBox room = new HBox(rail, work);
+    room.getStyleClass().add("plan-room");
+    VBox.setVgrow(room, Priority.ALWAYS);
+    root.getChildren().addAll(head, room);
+    frame.commands().offer("Fold the panel's fields", "F6", () -> onPlan(fold::fire));
     choose(Below.SELECTED);
     look(Side.TOP);
     plan.addEventFilter(KeyEvent.KEY_PRESSED, this::nudge);
@@ -245,7 +280,12 @@ public final class PanelStation implements StationView {
     below = wanted;
     tabs.choose(wanted);
     Tab tab = tabViews.get(wanted);
-    bottom.getChildren().setAll(tab.node());
+    boolean folded = fold.isSelected();
+    fold.setText(folded ? "Unfold" : "Fold");
+    bottom.getChildren().setAll(wanted.table || folded ? List.of() : List.of(tab.node()));
+    drawer.getChildren().setAll(wanted.table && !folded ? List.of(tab.node()) : List.of());
+    drawer.setVisible(!drawer.getChildren().isEmpty());
+    plan.covered(drawer.isVisible() ? DRAWER_PX : 0);
     tab.show(workbench.bench().get());
     if (wanted == Below.HAND && !reach.isSelected()) {
       reachForHand = true;

@@ -1,14 +1,10 @@
 package kumite.desktop.panel;
 
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import javafx.geometry.Bounds;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.Pane;
@@ -19,6 +15,7 @@ import kumite.build.panel.Panel;
 import kumite.desktop.shell.Workbench;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
+import kumite.panel.Captions;
 import kumite.panel.Gap;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
@@ -32,12 +29,13 @@ final class PlanView extends Pane {
   private final Rulers rulers = new Rulers();
   private final ReachLayer reach = new ReachLayer();
   private final Pane controls = new Pane();
-  private final Pane names = new Pane();
+  private final PlanNames names = new PlanNames();
   private final Marks marks = new Marks();
   private final PlanHand hand;
   private final Map<ControlId, ControlNode> nodes = new HashMap<>();
   private Scale scale = new Scale(1, 0, 0, 1, false);
   private boolean fitted = true;
+  private double coveredPx;
   private boolean below;
   private boolean showReach;
   private Optional<Gap> loupe = Optional.empty();
@@ -48,8 +46,6 @@ final class PlanView extends Pane {
     setMinSize(200, 120);
     controls.setPickOnBounds(false);
     controls.setManaged(false);
-    names.setMouseTransparent(true);
-    names.setManaged(false);
     caseLayer.setManaged(false);
     reach.setManaged(false);
     getChildren().addAll(caseLayer, rulers, controls, names, reach, marks);
@@ -130,6 +126,12 @@ final class PlanView extends Pane {
     show(workbench.bench().get());
   }
 
+  /** Says how much of its right side something lies over; the whole panel keeps clear of it. */
+  void covered(double px) {
+    coveredPx = px;
+    show(workbench.bench().get());
+  }
+
   /** Shows the whole panel. */
   void fit() {
     fitted = true;
@@ -144,7 +146,7 @@ final class PlanView extends Pane {
     Panel panel = build.panel();
     scale =
         fitted
-            ? Scale.fit(panel, getWidth(), getHeight(), below)
+            ? Scale.fit(panel, getWidth() - coveredPx, getHeight(), below)
             : scale.forPanel(panel.widthMm(), below);
     caseLayer.show(scale, bench);
     rulers.show(scale, panel, build.brief().units());
@@ -171,24 +173,6 @@ final class PlanView extends Pane {
               }
               return gone;
             });
-  }
-
-  /** Of names that would lie on each other only the first is shown; the tooltip has them all. */
-  private void names(Bench bench, Set<ControlId> selection) {
-    List<Bounds> taken = new ArrayList<>();
-    List<Control> order = new ArrayList<>(bench.build().controls());
-    order.sort(Comparator.comparing(c -> !selection.contains(c.id())));
-    for (Control control : order) {
-      ControlNode node = nodes.get(control.id());
-      if (node != null) {
-        Bounds box = node.name().getBoundsInParent();
-        boolean free = taken.stream().noneMatch(box::intersects);
-        node.name().setVisible(free);
-        if (free) {
-          taken.add(box);
-        }
-      }
-    }
   }
 
   private ControlNode fresh(ControlId id) {
@@ -234,10 +218,12 @@ final class PlanView extends Pane {
                 selection.contains(id),
                 live.contains(id),
                 worst.getOrDefault(id.text(), Severity.FINE)));
-    names(bench, selection);
+    Captions captions =
+        names.place(
+            getWidth() - coveredPx, getHeight(), nodes.values(), selection, caseLayer.words());
     marks.begin(scale, bench.build().brief().units());
     marks.dimensions(bench, selection);
-    marks.gaps(bench, selection);
+    marks.gaps(bench, selection, captions);
     loupe.ifPresent(marks::loupe);
     hand.draw(marks);
   }

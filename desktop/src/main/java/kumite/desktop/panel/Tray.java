@@ -3,22 +3,24 @@ package kumite.desktop.panel;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
+import javafx.geometry.Side;
 import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 import kumite.desktop.shell.Workbench;
 import kumite.kind.ControlKind;
 import kumite.measure.Shape;
 import kumite.working.Working;
 
-/** The catalogue as a row of families; each opens the list of its kinds. */
-final class Tray extends FlowPane {
+/** The catalogue as a slim rail of families; each opens the list of its kinds. */
+final class Tray extends VBox {
   private final Workbench workbench;
   private final Consumer<ControlKind> chosen;
   private List<ControlKind> shown = List.of();
@@ -28,14 +30,21 @@ final class Tray extends FlowPane {
     this.workbench = workbench;
     this.chosen = chosen;
     getStyleClass().add("tray");
-    setMinHeight(Region.USE_PREF_SIZE);
     show();
   }
 
-  /** Puts something behind the families. */
-  void last(Node node) {
-    last = List.of(node);
-    getChildren().add(node);
+  /** Puts a button behind the families. */
+  void last(ButtonBase button) {
+    onRail(button);
+    last = List.of(button);
+    getChildren().add(button);
+  }
+
+  /** A picture with its word below, all as wide as the rail. */
+  private static void onRail(ButtonBase button) {
+    button.setContentDisplay(ContentDisplay.TOP);
+    button.setMaxWidth(Double.MAX_VALUE);
+    button.setMinHeight(0);
   }
 
   void show() {
@@ -54,7 +63,8 @@ final class Tray extends FlowPane {
       button.setId("family-" + family.name().toLowerCase(Locale.ROOT));
       button.getStyleClass().add("tray-button");
       button.setGraphic(TrayIcon.of(members.get(0)));
-      button.setMinWidth(Region.USE_PREF_SIZE);
+      onRail(button);
+      button.setPopupSide(Side.RIGHT);
       button.setTooltip(new Tooltip("Add one of " + members.size() + " kinds"));
       members.forEach(kind -> button.getItems().add(item(kind)));
       getChildren().add(button);

@@ -38,6 +38,8 @@ public final class Commands {
     all.add(Command.of("Open a build", "Shortcut+O", files::askOpen));
     all.add(Command.of("Save", "Shortcut+S", files::save));
     all.add(Command.of("Save under another name", "Shortcut+Shift+S", files::askSave));
+    all.add(Command.of("Save a copy", "", files::askCopy));
+    all.add(Command.of("Export everything", "Shortcut+Shift+X", files::askEverything));
     all.add(
         Command.of("Undo", "Shortcut+Z", workbench::undo)
             .when(() -> workbench.undoLabel().isPresent()));

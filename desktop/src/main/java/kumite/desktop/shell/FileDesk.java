@@ -1,6 +1,9 @@
 package kumite.desktop.shell;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -11,7 +14,9 @@ import javafx.concurrent.Task;
 import kumite.build.Build;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
+import kumite.files.Demo;
 import kumite.files.ExportFolder;
+import kumite.files.RecentFiles;
 import kumite.files.TextFile;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
@@ -26,13 +31,146 @@ final class FileDesk {
   private static final String[] KERFS = {"0 mm", "0.1 mm", "0.2 mm", "0.3 mm", "1 mm", "3 mm"};
 
   private final Workbench workbench;
+  private final RecentFiles recent;
   private FilePane pane;
 
   /** What the build's file held when it was read or written here last. */
   private BuildFile.Held held = new BuildFile.Held(Optional.empty());
 
-  FileDesk(Workbench workbench) {
+  FileDesk(Workbench workbench, RecentFiles recent) {
     this.workbench = workbench;
+    this.recent = recent;
+    workbench
+        .file()
+        .addListener(
+            (o, was, is) -> {
+              held = is.map(BuildFile.Held::by).orElse(new BuildFile.Held(Optional.empty()));
+              is.ifPresent(this::remember);
+            });
+    workbench.file().get().ifPresent(file -> held = BuildFile.Held.by(file));
+  }
+
+  private void remember(Path file) {
+    try {
+      recent.used(file);
+    } catch (BuildFileException e) {
+      workbench.complain("The list of recent builds: " + e.getMessage());
+    }
+  }
+
+  /** {@return the builds opened or saved last that are still there} */
+  List<Path> recent() {
+    return recent.all();
+  }
+
+  /** Opens a build; unsaved work is asked about first. */
+  void openAfterAsking(Path file) {
+    guard("open another build", () -> open(file));
+  }
+
+  void openDemo(String name) {
+    guard(
+        "open a demo",
+        () -> {
+          try {
+            workbench.open(Demo.open(name, workbench.catalogue()), Optional.empty());
+          } catch (BuildFileException e) {
+            workbench.complain(e.getMessage());
+          }
+        });
+  }
+
+  /** {@return whether nothing would be lost by closing; else it is asked, and closed after that} */
+  boolean mayClose(Runnable close) {
+    if (!workbench.unsaved()) {
+      return true;
+    }
+    guard(
+        "close",
+        () -> {
+          workbench.letGo();
+          close.run();
+        });
+    return false;
+  }
+
+  /** Writes the build beside its own file, which stays the one it is saved to. */
+  void askCopy() {
+    pane.ask(
+        "Save a copy",
+        "Save",
+        folder(),
+        slug() + "-copy" + BuildFile.ENDING,
+        BuildFile.ENDING,
+        this::copyTo,
+        Optional.empty());
+  }
+
+  private boolean copyTo(Path file) {
+    if (Files.exists(file)) {
+      pane.confirm(
+          file.getFileName() + " is there already",
+          "What is in it now is kept beside it under a name ending in .bak.",
+          "Replace it",
+          () -> writeCopy(file));
+      return false;
+    }
+    return writeCopy(file);
+  }
+
+  private boolean writeCopy(Path file) {
+    try {
+      BuildFile.write(workbench.kept(), file);
+      workbench.say("A copy is in " + file);
+      return true;
+    } catch (BuildFileException e) {
+      workbench.complain(e.getMessage());
+      return false;
+    }
+  }
+
+  /** Asks for a new folder and writes every export into it that the build allows. */
+  void askEverything() {
+    pane.ask(
+        "Export everything into a folder",
+        "Write",
+        folder(),
+        slug() + "-bench",
+        "/",
+        this::everything,
+        Optional.of(new FilePane.Choice("Paper", Paper.A4.words(), Paper.LETTER.words())));
+  }
+
+  private boolean everything(Path into) {
+    Bench bench = workbench.bench().get();
+    Paper paper = pane.chosen().equals(Paper.LETTER.words()) ? Paper.LETTER : Paper.A4;
+    List<String> left = new ArrayList<>();
+    Task<List<Path>> task =
+        new Task<>() {
+          @Override
+          protected List<Path> call() throws IOException, BuildFileException {
+            Map<String, byte[]> files =
+                Export.everything(
+                    bench,
+                    new Export.Choices(paper, 0),
+                    (export, why) -> left.add(export.title().toLowerCase(Locale.ROOT)));
+            Files.createDirectories(into);
+            return new ExportFolder(into).write(files);
+          }
+        };
+    task.setOnSucceeded(
+        event ->
+            workbench.say(
+                task.getValue().size()
+                    + " files are in "
+                    + into
+                    + (left.isEmpty() ? "" : "; left out: " + String.join(", ", left))));
+    task.setOnFailed(event -> workbench.complain(task.getException().getMessage()));
+    workbench.say("Writing everything into " + into.getFileName());
+    Thread thread = new Thread(task, "export");
+    thread.setDaemon(true);
+    thread.start();
+    return true;
   }
 
   void use(FilePane newPane) {
@@ -62,7 +200,6 @@ final class FileDesk {
     try {
       Build build = BuildFile.read(file, workbench.catalogue());
       workbench.open(build, Optional.of(file));
-      held = BuildFile.Held.by(file);
       workbench.say("Opened " + file.getFileName());
       return true;
     } catch (BuildFileException e) {
@@ -112,7 +249,7 @@ final class FileDesk {
 
   private boolean write(Path named) {
     try {
-      BuildFile.write(workbench.build().get(), named);
+      BuildFile.write(workbench.kept(), named);
       held = BuildFile.Held.by(named);
       workbench.savedTo(named);
       workbench.say("Saved " + named);

@@ -6,10 +6,13 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -25,16 +28,27 @@ import kumite.working.Working;
 
 /** What needs you here: the findings of the station, those about the selection first. */
 final class FindingsPane extends VBox {
+  private static final PseudoClass FOLDED = PseudoClass.getPseudoClass("folded");
+
   private final Workbench workbench;
   private final VBox cards = new VBox();
   private final Label elsewhere = new Label();
   private final Set<String> opened = new HashSet<>();
+  private final ToggleButton fold = new ToggleButton("\u00BB");
 
   FindingsPane(Workbench workbench) {
     this.workbench = workbench;
     getStyleClass().add("findings");
     Label heading = new Label("What needs you here");
     heading.getStyleClass().add("emphasis");
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    fold.setId("fold-findings");
+    fold.getStyleClass().addAll("segment", "fold");
+    fold.setMinWidth(Region.USE_PREF_SIZE);
+    fold.setTooltip(new Tooltip("Fold the findings to a narrow edge, or open them again. F8"));
+    HBox head = new HBox(heading, gap, fold);
+    head.getStyleClass().add("findings-head");
     cards.getStyleClass().add("cards");
     ScrollPane scroll = new ScrollPane(cards);
     scroll.setFitToWidth(true);
@@ -44,11 +58,26 @@ final class FindingsPane extends VBox {
     elsewhere.getStyleClass().add("note");
     elsewhere.setWrapText(true);
     elsewhere.setMinHeight(Region.USE_PREF_SIZE);
-    getChildren().addAll(heading, scroll, elsewhere);
+    getChildren().addAll(head, scroll, elsewhere);
+    fold.setOnAction(
+        event -> {
+          boolean folded = fold.isSelected();
+          fold.setText(folded ? "\u00AB" : "\u00BB");
+          pseudoClassStateChanged(FOLDED, folded);
+          for (Region part : List.of(heading, gap, scroll, elsewhere)) {
+            part.setVisible(!folded);
+            part.setManaged(!folded);
+          }
+        });
     workbench.bench().addListener((o, was, is) -> show());
     workbench.station().addListener((o, was, is) -> show());
     workbench.selection().addListener((o, was, is) -> show());
     show();
+  }
+
+  /** Folds the findings to a narrow edge, or opens them again. */
+  void fold() {
+    fold.fire();
   }
 
   private void show() {

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
@@ -27,6 +28,7 @@ public final class Keys {
   private final Map<String, ContactId> contacts = new HashMap<>();
   private final Set<String> downNow = new HashSet<>();
   private Optional<Consumer<ContactId>> listener = Optional.empty();
+  private BooleanSupplier covered = () -> false;
 
   Keys(Workbench workbench) {
     this.workbench = workbench;
@@ -98,11 +100,17 @@ public final class Keys {
     }
   }
 
-  void install(Scene scene) {
+  /**
+   * Connects the letters to a scene.
+   *
+   * @param nowCovered whether something lies over the window: letters then press nothing behind it
+   */
+  void install(Scene scene, BooleanSupplier nowCovered) {
+    covered = nowCovered;
     scene.addEventFilter(
         KeyEvent.KEY_PRESSED,
         event -> {
-          String letter = letter(scene, event);
+          String letter = covered.getAsBoolean() ? "" : letter(scene, event);
           ContactId contact = contacts.get(letter);
           if (contact != null) {
             if (downNow.add(letter)) {

@@ -14,8 +14,10 @@ import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.Dragboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -23,6 +25,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
+import kumite.files.BuildFile;
+import kumite.files.RecentFiles;
 import kumite.verdict.Station;
 
 /** The window's content: bar, stations, station, findings, path strip and what lies over them. */
@@ -67,11 +71,11 @@ public final class Shell extends StackPane {
   }
 
   /** The content of a window over a workbench, with the stations that there are. */
-  public Shell(Workbench workbench, Map<Station, Maker> makers) {
+  public Shell(Workbench workbench, Map<Station, Maker> makers, RecentFiles recent) {
     this.workbench = workbench;
     getStyleClass().add("shell");
     List<Station> stations = new ArrayList<>(new EnumMap<>(makers).keySet());
-    files = new FileDesk(workbench);
+    files = new FileDesk(workbench, recent);
     commands = new Commands(workbench, files, stations);
     keys = new Keys(workbench);
     Over over =
@@ -91,7 +95,10 @@ public final class Shell extends StackPane {
     this.frame = frame;
 
     BorderPane pane = new BorderPane();
-    pane.setTop(new VBox(new TopBar(workbench, commands), noticeBar()));
+    pane.setTop(
+        new VBox(
+            new TopBar(workbench, commands, new FileMenu(workbench, files, commands)),
+            noticeBar()));
     pane.setLeft(new StationList(workbench, stations));
     centre.getStyleClass().add("centre");
     pane.setCenter(centre);
@@ -113,6 +120,7 @@ public final class Shell extends StackPane {
         });
     commands.onToggleDark(this::toggleDark);
     commands.offer("Sums", "F2", this::sums);
+    commands.offer("Fold the findings", "F8", findings::fold);
     filePane.onShow(() -> raise(filePane), this::lower);
     veil.setOnMouseClicked(
         event -> {
@@ -265,7 +273,34 @@ public final class Shell extends StackPane {
             }
           }
         });
-    keys.install(scene);
+    keys.install(scene, veil::isVisible);
+    scene.setOnDragOver(
+        event -> {
+          if (dropped(event.getDragboard()).isPresent()) {
+            event.acceptTransferModes(TransferMode.COPY);
+          }
+          event.consume();
+        });
+    scene.setOnDragDropped(
+        event -> {
+          Optional<java.nio.file.Path> file = dropped(event.getDragboard());
+          file.ifPresent(files::openAfterAsking);
+          event.setDropCompleted(file.isPresent());
+          event.consume();
+        });
+  }
+
+  /** {@return the one build among what is dragged over the window} */
+  private static Optional<java.nio.file.Path> dropped(Dragboard dragged) {
+    return dragged.getFiles().size() == 1
+            && dragged.getFiles().get(0).getName().endsWith(BuildFile.ENDING)
+        ? Optional.of(dragged.getFiles().get(0).toPath())
+        : Optional.empty();
+  }
+
+  /** {@return whether nothing would be lost by closing; else it is asked, and closed after that} */
+  public boolean mayClose(Runnable close) {
+    return files.mayClose(close);
   }
 
   /** {@return opening a file, for the start of the application} */

@@ -18,17 +18,14 @@ import kumite.verdict.Severity;
 /** The bar at the top: which build, finder, units, verdict, sheet. */
 final class TopBar extends HBox {
   private final Workbench workbench;
-  private final Label title = new Label();
   private final Label state = new Label();
   private final Segments<LengthUnit> units;
   private final Button[] chips = new Button[Severity.values().length];
 
-  TopBar(Workbench workbench, Commands commands) {
+  TopBar(Workbench workbench, Commands commands, FileMenu title) {
     this.workbench = workbench;
     getStyleClass().add("top-bar");
-    title.getStyleClass().add("build-title");
     title.setTextOverrun(OverrunStyle.ELLIPSIS);
-    title.setMinWidth(80);
     state.getStyleClass().add("note");
     state.setMinWidth(Region.USE_PREF_SIZE);
     Button finder = new Button("Find a control, wire, pin or action");
@@ -87,8 +84,6 @@ final class TopBar extends HBox {
   }
 
   private void name() {
-    title.setText(workbench.build().get().brief().title());
-    title.setTooltip(new Tooltip(workbench.build().get().brief().title()));
     String file =
         workbench.file().get().map(path -> path.getFileName().toString()).orElse("no file yet");
     state.setText(

@@ -33,7 +33,8 @@ import kumite.verdict.Station;
  * and what is pressed.
  *
  * <p>All methods are for the interface thread. The bench is worked out on a thread of its own;
- * while it lags behind, only the newest build is worked out next.
+ * while it lags behind, only the newest build is worked out next. A bench is shown only while its
+ * build is the one on the workbench: what comes late is dropped.
  */
 public final class Workbench {
   /** Steps kept for undo; a build takes a few kilobytes. */
@@ -64,7 +65,7 @@ public final class Workbench {
   private long seed = 1;
 
   /** The newest bench, maybe not shown yet; the next one is made from it. */
-  private volatile Bench last;
+  private final AtomicReference<Bench> last;
 
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(
@@ -88,14 +89,19 @@ public final class Workbench {
     this.catalogue = catalogue;
     this.build = new ReadOnlyObjectWrapper<>(first);
     this.saved = new ReadOnlyObjectWrapper<>(first);
-    this.last = Bench.of(first, catalogue);
-    this.bench = new ReadOnlyObjectWrapper<>(last);
+    this.last = new AtomicReference<>(Bench.of(first, catalogue));
+    this.bench = new ReadOnlyObjectWrapper<>(last.get());
     selectFirstPath();
   }
 
   /** {@return the kinds of parts there are, with the build's own} */
   public Catalogue catalogue() {
     return catalogue.with(build.get());
+  }
+
+  /** {@return the kinds of parts there are for a build; may be called on any thread} */
+  public Catalogue catalogueOf(Build of) {
+    return catalogue.with(of);
   }
 
   /** {@return the latest worked-out bench; may lag a few milliseconds behind the build} */
@@ -170,9 +176,14 @@ public final class Workbench {
 
   // ---- edits
 
+  /** {@return the build without what is only shown: what is saved, kept safe and compared} */
+  public Build kept() {
+    return previewBase.orElse(build.get());
+  }
+
   /** {@return whether the build differs from its file} */
   public boolean unsaved() {
-    return !build.get().equals(saved.get());
+    return !kept().equals(saved.get());
   }
 
   /** Applies one undoable step; a step that changes nothing is not kept. */
@@ -271,9 +282,10 @@ public final class Workbench {
     path.set(Optional.empty());
     file.set(from);
     saved.set(next);
+    wanted.set(null);
     build.set(next);
-    last = Bench.of(next, catalogue);
-    bench.set(last);
+    last.set(Bench.of(next, catalogue));
+    bench.set(last.get());
     selectFirstPath();
   }
 
@@ -286,6 +298,12 @@ public final class Workbench {
   /** Notes that the build was saved. */
   public void savedTo(java.nio.file.Path where) {
     file.set(Optional.of(where));
+    saved.set(kept());
+  }
+
+  /** Lets unsaved work go: it was asked about, and is not wanted. */
+  public void letGo() {
+    endPreview();
     saved.set(build.get());
   }
 
@@ -306,9 +324,15 @@ public final class Workbench {
       return; // a newer one was worked out in its place
     }
     try {
-      Bench worked = last.next(next);
-      last = worked;
-      Platform.runLater(() -> show(worked));
+      Bench before = last.get();
+      Bench worked = before.next(next);
+      last.compareAndSet(before, worked); // a build opened meanwhile stays the newest
+      Platform.runLater(
+          () -> {
+            if (worked.build() == build.get()) {
+              show(worked);
+            }
+          });
     } catch (RuntimeException e) {
       Platform.runLater(() -> complain("This could not be worked out: " + e.getMessage()));
       throw e;
@@ -325,7 +349,7 @@ public final class Workbench {
     worker.execute(
         () -> {
           for (Finding finding : findings) {
-            if (last != of) {
+            if (last.get() != of) {
               return;
             }
             finding.fix();

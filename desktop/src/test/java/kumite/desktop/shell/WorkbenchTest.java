@@ -106,6 +106,60 @@ public class WorkbenchTest {
     };
   }
 
+  /** Everything that was to be worked out before has been, and was shown or dropped. */
+  private static void allWorkedOut(Workbench workbench) throws Exception {
+    java.util.concurrent.CountDownLatch done = new java.util.concurrent.CountDownLatch(1);
+    onFx(() -> workbench.workOutFixes(workbench.bench().get(), List.of(), done::countDown));
+    assertThat(done.await(20, TimeUnit.SECONDS)).isTrue();
+  }
+
+  /** An edit and an opening in one pulse: the bench of the edit comes late and is dropped. */
+  @Test
+  public void whatIsShownBelongsToTheBuildShown() throws Exception {
+    Workbench workbench = demo();
+    Build demo = onFx(() -> workbench.build().get());
+    for (int round = 0; round < 20; round++) {
+      Build other = Build.empty("Other " + round);
+      onFx(
+          () -> {
+            workbench.apply(Arrange.mirror(workbench.build().get(), ids(workbench)));
+            workbench.open(other, java.util.Optional.empty());
+          });
+      allWorkedOut(workbench);
+      assertThat(onFx(() -> workbench.bench().get().build())).as("%d", round).isSameAs(other);
+      onFx(
+          () -> {
+            workbench.open(demo, java.util.Optional.empty());
+            workbench.apply(Arrange.mirror(demo, List.of(demo.controls().get(0).id())));
+          });
+      allWorkedOut(workbench);
+      assertThat(onFx(() -> workbench.bench().get().build()))
+          .as("%d", round)
+          .isSameAs(onFx(() -> workbench.build().get()));
+    }
+  }
+
+  private static List<ControlId> ids(Workbench workbench) {
+    return workbench.build().get().controls().stream().map(kumite.build.Control::id).toList();
+  }
+
+  /** What is only shown is not saved, not kept safe, and not called unsaved. */
+  @Test
+  public void aPreviewIsNotWhatIsSaved() throws Exception {
+    Workbench workbench = demo();
+    Build before = onFx(() -> workbench.build().get());
+    onFx(() -> workbench.preview(b -> b.without(new ControlId("horn"))));
+    assertThat(onFx(() -> workbench.build().get())).isNotEqualTo(before);
+    assertThat(onFx(workbench::kept)).isEqualTo(before);
+    assertThat(onFx(workbench::unsaved)).isFalse();
+    onFx(() -> workbench.savedTo(java.nio.file.Path.of("/bench/x.kumite.json")));
+    onFx(workbench::endPreview);
+    assertThat(onFx(() -> workbench.build().get())).isEqualTo(before);
+    assertThat(onFx(workbench::unsaved)).isFalse();
+    allWorkedOut(workbench);
+    assertThat(onFx(() -> workbench.bench().get().build())).isEqualTo(before);
+  }
+
   @Test
   public void aPreviewLeavesNoStepAndItsEndIsOne() {
     Workbench workbench = demo();
@@ -184,7 +238,14 @@ public class WorkbenchTest {
         onFx(
             () ->
                 new Commands(
-                    workbench, new FileDesk(workbench), List.of(kumite.verdict.Station.values())));
+                    workbench,
+                    new FileDesk(
+                        workbench,
+                        new kumite.files.RecentFiles(
+                            java.nio.file.Path.of(
+                                System.getProperty("java.io.tmpdir"),
+                                "kumite-recent-" + System.nanoTime()))),
+                    List.of(kumite.verdict.Station.values())));
     List<String> keys =
         commands.all().stream().map(Command::keyText).filter(text -> !text.isEmpty()).toList();
     assertThat(keys).doesNotHaveDuplicates().hasSizeGreaterThan(12);
@@ -194,7 +255,18 @@ public class WorkbenchTest {
   @Test
   public void addingPutsPartsWhereTheyFitUntilThePanelIsFull() {
     Workbench workbench = onFx(() -> new Workbench(CATALOGUE, Build.empty("Full")));
-    Commands commands = onFx(() -> new Commands(workbench, new FileDesk(workbench), List.of()));
+    Commands commands =
+        onFx(
+            () ->
+                new Commands(
+                    workbench,
+                    new FileDesk(
+                        workbench,
+                        new kumite.files.RecentFiles(
+                            java.nio.file.Path.of(
+                                System.getProperty("java.io.tmpdir"),
+                                "kumite-recent-" + System.nanoTime()))),
+                    List.of()));
     ControlKind kind = CATALOGUE.control("button-24").orElseThrow();
     for (int i = 0; i < 20; i++) {
       onFx(() -> commands.add(kind));

@@ -251,6 +251,9 @@ public final class RandomBuilds {
                   new Joint(one.control().text(), "NO"),
                   Joint.board(pick(new String[] {"GND", "5V", "3V3", "D5", "COM"}, random))));
     }
+    if (random.nextInt(3) == 0 && !contacts.isEmpty()) {
+      loom = loom.withDone(Jumper.parse(contacts.get(0).control() + ":NO - board:D3"), true);
+    }
     for (ContactId contact : build.mapping().entries().keySet()) {
       if (random.nextInt(8) == 0) {
         loom = loom.withLock(contact, "D" + random.nextInt(24));

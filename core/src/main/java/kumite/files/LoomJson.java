@@ -52,6 +52,7 @@ final class LoomJson {
     }
     Set<Jumper> added = jumpers(key, "added");
     Set<Jumper> leftOut = jumpers(key, "left_out");
+    Set<Jumper> done = jumpers(key, "done");
     Set<String> dead = new TreeSet<>(texts(key, "dead"));
     LoomSettings settings =
         key.make(
@@ -69,7 +70,8 @@ final class LoomJson {
                     groups,
                     dead,
                     added,
-                    leftOut));
+                    leftOut,
+                    done));
     key.done();
     return settings;
   }
@@ -149,6 +151,8 @@ final class LoomJson {
     loom.added().forEach(wire -> added.add(wire.toString()));
     ArrayNode leftOut = node.putArray("left_out");
     loom.leftOut().forEach(wire -> leftOut.add(wire.toString()));
+    ArrayNode done = node.putArray("done");
+    loom.done().forEach(wire -> done.add(wire.toString()));
     return node;
   }
 }

@@ -41,11 +41,14 @@ final class Migration {
   }
 
   /**
-   * Version 5 knows the side that an own part is put in from, and its cap. A part that does not say
-   * comes from the side that its mount usually does, so nothing has to be written.
+   * Version 5 knows the side that an own part is put in from, its cap, and which wires are done. A
+   * part that does not say comes from the side that its mount usually does.
    */
   private static void fifthVersion(ObjectNode root) {
     root.put("version", 5);
+    if (root.get("loom") instanceof ObjectNode loom) {
+      loom.putArray("done");
+    }
   }
 
   /**

@@ -98,7 +98,8 @@ public final class Tables {
               strand.to().joint(),
               strand.colour().code(),
               String.valueOf(strand.gaugeAwg()),
-              String.valueOf(strand.lengthMm())));
+              String.valueOf(strand.lengthMm()),
+              bench.build().loom().done().contains(strand.wire()) ? "yes" : "no"));
     }
     return csv(
         List.of(
@@ -112,7 +113,8 @@ public final class Tables {
             "to_joint",
             "colour",
             "gauge_awg",
-            "length_mm"),
+            "length_mm",
+            "done"),
         rows);
   }
 

@@ -176,7 +176,7 @@ public final class BenchSheet {
             strand.from().joint(),
             strand.to().words(),
             Length.text(strand.lengthMm(), unit),
-            ""
+            build.loom().done().contains(strand.wire()) ? "x" : ""
           });
     }
     flow.table(

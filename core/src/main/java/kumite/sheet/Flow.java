@@ -32,7 +32,7 @@ final class Flow {
    * A column of a table.
    *
    * @param face the typeface of its cells
-   * @param box whether its cells are boxes to tick
+   * @param box whether its cells are boxes to tick; a cell with any text is ticked
    */
   record Column(String head, double widthMm, Face face, boolean box) {
     static Column of(String head, double widthMm) {
@@ -145,6 +145,10 @@ final class Flow {
     if (column.box()) {
       pen.width(0.2);
       pen.box(x + 1, y - 3, 3, 3, 0);
+      if (!text.isEmpty()) {
+        pen.line(x + 1, y - 3, x + 4, y);
+        pen.line(x + 1, y, x + 4, y - 3);
+      }
       return;
     }
     double size = column.face() == Face.MONO ? 7 : 8.5;

@@ -250,4 +250,39 @@ public class LoomTest {
       assertThat(loom.strands()).isEqualTo(fresh.strands());
     }
   }
+
+  /**
+   * Every wire once, commons first; a tick belongs to a wire and survives what does not touch it.
+   */
+  @Test
+  public void wireByWireEveryWireComesOnce() throws Exception {
+    Build build = Builds.ferryBridge();
+    Loom loom = Loom.of(build, Catalogue.standard());
+    WireWork work = WireWork.of(loom, build.loom().done());
+    assertThat(work.steps().stream().map(step -> step.strand().id()))
+        .containsExactlyInAnyOrderElementsOf(loom.strands().stream().map(Strand::id).toList());
+    boolean signals = false;
+    for (WireWork.Step step : work.steps()) {
+      signals |= step.strand().contact().isPresent();
+      assertThat(signals && step.strand().contact().isEmpty()).as("commons first").isFalse();
+      assertThat(step.first().get(0)).contains(step.strand().lengthMm() + " mm");
+    }
+    Build ticking = build;
+    for (int left = work.steps().size(); left > 0; left--) {
+      WireWork now = WireWork.of(loom, ticking.loom().done());
+      assertThat(now.left()).isEqualTo(left);
+      ticking =
+          ticking.withLoom(ticking.loom().withDone(now.next().orElseThrow().strand().wire(), true));
+    }
+    assertThat(WireWork.of(loom, ticking.loom().done()).next()).isEmpty();
+    Build back =
+        kumite.files.BuildFile.parse(
+            kumite.files.BuildFile.text(ticking), "x", Catalogue.standard());
+    assertThat(back).isEqualTo(ticking);
+    Build without = ticking.without(new kumite.name.ControlId("horn"));
+    assertThat(without.loom().done()).noneMatch(wire -> wire.toString().contains("horn"));
+    assertThat(kumite.files.Tables.wiring(kumite.verdict.Bench.of(ticking, Catalogue.standard())))
+        .contains(",yes")
+        .doesNotContain(",no\r");
+  }
 }

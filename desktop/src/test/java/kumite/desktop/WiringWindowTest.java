@@ -207,6 +207,32 @@ public class WiringWindowTest {
     assertThat(((Label) window.find("#sum-result")).getText()).contains("current must be above 0");
   }
 
+  /**
+   * One wire after another with the space bar, back, and what is left; the ticks are the build's.
+   */
+  @Test
+  public void wiresAreTickedOneByOneWithTheSpaceBar() throws Exception {
+    window = Window.open(folder.resolve("state"), "--demo");
+    window.click("#station-loom");
+    window.click("#wire-by-wire");
+    int all = window.bench().loom().strands().size();
+    for (int i = 1; i <= 3; i++) {
+      String name = ((Label) window.find("#wire-name")).getText();
+      window.hands.push(KeyCode.SPACE);
+      window.settle();
+      assertThat(((Label) window.find("#wire-count")).getText())
+          .isEqualTo((all - i) + " of " + all + " left");
+      assertThat(((Label) window.find("#wire-name")).getText()).isNotEqualTo(name);
+    }
+    assertThat(window.bench().build().loom().done()).hasSize(3);
+    window.hands.push(KeyCode.BACK_SPACE);
+    window.click("#wire-done"); // not on after all
+    assertThat(window.bench().build().loom().done()).hasSize(2);
+    window.hands.push(KeyCode.ESCAPE);
+    window.hands.push(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(window.bench().build().loom().done()).as("a tick is a step").hasSize(3);
+  }
+
   @Test
   public void hoveringAStrandLightsItsWholePath() throws Exception {
     window = Window.open(folder.resolve("state"), "--demo");

@@ -27,6 +27,7 @@ import kumite.name.Jumper;
  * @param dead terminals that turned out bad and are not to be used
  * @param added wires put in by hand beside the plan
  * @param leftOut wires of the plan that are not there
+ * @param done wires that are on at both ends, ticked at the bench
  */
 public record LoomSettings(
     Laying laying,
@@ -35,11 +36,13 @@ public record LoomSettings(
     List<Group> groups,
     Set<String> dead,
     Set<Jumper> added,
-    Set<Jumper> leftOut) {
+    Set<Jumper> leftOut,
+    Set<Jumper> done) {
 
   /** Nothing decided: all is left to the plan. */
   public static final LoomSettings USUAL =
-      new LoomSettings(Laying.USUAL, Map.of(), Map.of(), List.of(), Set.of(), Set.of(), Set.of());
+      new LoomSettings(
+          Laying.USUAL, Map.of(), Map.of(), List.of(), Set.of(), Set.of(), Set.of(), Set.of());
 
   public LoomSettings {
     Objects.requireNonNull(laying, "laying");
@@ -49,6 +52,7 @@ public record LoomSettings(
     dead = Collections.unmodifiableSet(new TreeSet<>(dead));
     added = Collections.unmodifiableSet(new TreeSet<>(added));
     leftOut = Collections.unmodifiableSet(new TreeSet<>(leftOut));
+    done = Collections.unmodifiableSet(new TreeSet<>(done));
     Set<ControlId> names = new HashSet<>();
     Set<ContactId> grouped = new HashSet<>();
     for (Group group : groups) {
@@ -65,7 +69,7 @@ public record LoomSettings(
 
   /** {@return these settings with wires laid otherwise} */
   public LoomSettings withLaying(Laying newLaying) {
-    return new LoomSettings(newLaying, locks, colours, groups, dead, added, leftOut);
+    return new LoomSettings(newLaying, locks, colours, groups, dead, added, leftOut, done);
   }
 
   /** {@return these settings with one contact held at a terminal} */
@@ -80,7 +84,7 @@ public record LoomSettings(
 
   /** {@return these settings with other locks} */
   public LoomSettings withLocks(Map<ContactId, String> newLocks) {
-    return new LoomSettings(laying, newLocks, colours, groups, dead, added, leftOut);
+    return new LoomSettings(laying, newLocks, colours, groups, dead, added, leftOut, done);
   }
 
   /** {@return these settings with one strand's colour chosen} */
@@ -94,12 +98,12 @@ public record LoomSettings(
   }
 
   private LoomSettings withColours(Map<ContactId, WireColour> newColours) {
-    return new LoomSettings(laying, locks, newColours, groups, dead, added, leftOut);
+    return new LoomSettings(laying, locks, newColours, groups, dead, added, leftOut, done);
   }
 
   /** {@return these settings with other groups} */
   public LoomSettings withGroups(List<Group> newGroups) {
-    return new LoomSettings(laying, locks, colours, newGroups, dead, added, leftOut);
+    return new LoomSettings(laying, locks, colours, newGroups, dead, added, leftOut, done);
   }
 
   /**
@@ -134,32 +138,47 @@ public record LoomSettings(
 
   /** {@return these settings with other terminals known to be dead} */
   public LoomSettings withDead(Set<String> newDead) {
-    return new LoomSettings(laying, locks, colours, groups, newDead, added, leftOut);
+    return new LoomSettings(laying, locks, colours, groups, newDead, added, leftOut, done);
   }
 
   /** {@return these settings with a wire put in by hand} */
   public LoomSettings withAdded(Jumper wire) {
-    return new LoomSettings(laying, locks, colours, groups, dead, plus(added, wire), leftOut);
+    return new LoomSettings(laying, locks, colours, groups, dead, plus(added, wire), leftOut, done);
   }
 
   /** {@return these settings without a wire that was put in by hand} */
   public LoomSettings withoutAdded(Jumper wire) {
-    return new LoomSettings(laying, locks, colours, groups, dead, minus(added, wire), leftOut);
+    return new LoomSettings(
+        laying, locks, colours, groups, dead, minus(added, wire), leftOut, done);
   }
 
   /** {@return these settings with a wire of the plan left out} */
   public LoomSettings withLeftOut(Jumper wire) {
-    return new LoomSettings(laying, locks, colours, groups, dead, added, plus(leftOut, wire));
+    return new LoomSettings(laying, locks, colours, groups, dead, added, plus(leftOut, wire), done);
   }
 
   /** {@return these settings with a wire of the plan put back} */
   public LoomSettings withoutLeftOut(Jumper wire) {
-    return new LoomSettings(laying, locks, colours, groups, dead, added, minus(leftOut, wire));
+    return new LoomSettings(
+        laying, locks, colours, groups, dead, added, minus(leftOut, wire), done);
+  }
+
+  /** {@return these settings with a wire ticked as done, or not} */
+  public LoomSettings withDone(Jumper wire, boolean isDone) {
+    return new LoomSettings(
+        laying,
+        locks,
+        colours,
+        groups,
+        dead,
+        added,
+        leftOut,
+        isDone ? plus(done, wire) : minus(done, wire));
   }
 
   /** {@return these settings with no wire added or left out by hand} */
   public LoomSettings asPlanned() {
-    return new LoomSettings(laying, locks, colours, groups, dead, Set.of(), Set.of());
+    return new LoomSettings(laying, locks, colours, groups, dead, Set.of(), Set.of(), done);
   }
 
   /** {@return these settings without the entries of one control} */
@@ -176,7 +195,8 @@ public record LoomSettings(
         ungrouped(gone).groups(),
         dead,
         new TreeSet<>(added.stream().filter(touches.negate()).toList()),
-        new TreeSet<>(leftOut.stream().filter(touches.negate()).toList()));
+        new TreeSet<>(leftOut.stream().filter(touches.negate()).toList()),
+        new TreeSet<>(done.stream().filter(touches.negate()).toList()));
   }
 
   private static <V> Map<ContactId, V> put(Map<ContactId, V> map, ContactId key, V value) {

@@ -222,7 +222,19 @@ public final class LoomStation implements StationView {
     VBox left = new VBox(list, why);
     VBox.setVgrow(list, Priority.ALWAYS);
     HBox.setHgrow(left, Priority.ALWAYS);
-    HBox body = new HBox(left, boardView);
+    VBox right = new VBox(boardView, WireBench.opener(workbench, frame));
+    right.getStyleClass().add("loom-right");
+    VBox.setVgrow(boardView, Priority.ALWAYS);
+    frame
+        .commands()
+        .offer(
+            "Wire by wire",
+            "F7",
+            () -> {
+              workbench.station().set(Station.LOOM);
+              WireBench.open(workbench, frame);
+            });
+    HBox body = new HBox(left, right);
     StackPane sheet = new StackPane(body, empty);
     sheet.getStyleClass().add("sheet");
     VBox.setVgrow(sheet, Priority.ALWAYS);

@@ -1,0 +1,98 @@
+package kumite.loom;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import kumite.kind.Landing;
+import kumite.name.Jumper;
+
+/**
+ * The wires of a loom one by one, in the order they are put on: shared sides first, as they are
+ * laid from tab to tab, then each contact's own wire.
+ *
+ * <pre>{@code
+ * WireWork work = WireWork.of(bench.loom(), build.loom().done());
+ * work.next().ifPresent(step -> ...);
+ * }</pre>
+ *
+ * @param steps one a wire
+ */
+public record WireWork(List<Step> steps) {
+
+  /**
+   * One wire.
+   *
+   * @param cut the wire, with what shares its ends
+   * @param done whether it is on at both ends
+   */
+  public record Step(CutList.Cut cut, boolean done) {
+    /** {@return the wire} */
+    public Strand strand() {
+      return cut.strand();
+    }
+
+    /** {@return what goes on the wire, or is done to it, before its first joint} */
+    public List<String> first() {
+      List<String> first = new ArrayList<>();
+      first.add("Cut " + strand().lengthMm() + " mm, a flag " + strand().id() + " on both ends");
+      if (tubed(strand().from()) || tubed(strand().to())) {
+        first.add("Slide the tube on before the joint is made");
+      }
+      strand().way().ifPresent(way -> first.add("Through the connector, way " + way));
+      cut.fromWith()
+          .ifPresent(other -> first.add("Shares " + strand().from().words() + " with " + other));
+      cut.toWith()
+          .ifPresent(other -> first.add("Shares " + strand().to().words() + " with " + other));
+      return List.copyOf(first);
+    }
+
+    private static boolean tubed(Strand.End end) {
+      return end.landing().how() == Landing.How.LEAD;
+    }
+
+    /** {@return how one end is prepared and joined, in words} */
+    public static String joint(Strand.End end) {
+      double strip = end.landing().stripMm();
+      return (strip > 0 ? String.format(Locale.ROOT, "strip %.0f mm, ", strip) : "") + end.joint();
+    }
+  }
+
+  public WireWork {
+    steps = List.copyOf(steps);
+  }
+
+  /**
+   * Puts the wires of a loom in order.
+   *
+   * @param done wires that are on; those that the plan no longer has do not count
+   */
+  public static WireWork of(Loom loom, Set<Jumper> done) {
+    Map<String, Integer> order = new HashMap<>();
+    for (Strand strand : loom.strands()) {
+      order.put(strand.id(), order.size());
+    }
+    List<Step> steps = new ArrayList<>();
+    for (CutList.Cut cut : CutList.of(loom).cuts()) {
+      steps.add(new Step(cut, done.contains(cut.strand().wire())));
+    }
+    steps.sort(
+        Comparator.comparing((Step step) -> step.strand().contact().isPresent())
+            .thenComparingInt(step -> order.get(step.strand().id())));
+    return new WireWork(steps);
+  }
+
+  /** {@return the first wire that is not on} */
+  public Optional<Step> next() {
+    return steps.stream().filter(step -> !step.done()).findFirst();
+  }
+
+  /** {@return how many are not on} */
+  public int left() {
+    return (int) steps.stream().filter(step -> !step.done()).count();
+  }
+}

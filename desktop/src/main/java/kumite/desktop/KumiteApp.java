@@ -1,12 +1,15 @@
 package kumite.desktop;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import kumite.build.Build;
@@ -73,7 +76,7 @@ public final class KumiteApp extends Application {
     workbench = new Workbench(catalogue, first);
     workbench.file().set(file);
     shell = new Shell(workbench, stations(), new RecentFiles(options.state()));
-    Scene scene = new Scene(shell, 1280, 800);
+    Scene scene = new Scene(shell, WindowPlace.USUAL_WIDTH, WindowPlace.USUAL_HEIGHT);
     Look.dress(scene);
     shell.install(scene);
     stage.setScene(scene);
@@ -85,6 +88,7 @@ public final class KumiteApp extends Application {
         });
     stage.setMinWidth(1000);
     stage.setMinHeight(660);
+    place(stage, options);
     stage.setTitle("Kumite");
     workbench.build().addListener((o, was, is) -> stage.setTitle(is.brief().title() + " – Kumite"));
     stage.setTitle(first.brief().title() + " – Kumite");
@@ -97,6 +101,26 @@ public final class KumiteApp extends Application {
       found.trouble().ifPresent(workbench::complain);
       found.work().ifPresent(this::offer);
     }
+  }
+
+  /** Pictures are taken at the usual size; else the window comes back as it was left. */
+  private void place(Stage stage, Options options) {
+    List<Rectangle2D> screens = WindowPlace.screens();
+    WindowPlace usual = WindowPlace.usual(screens.get(0));
+    if (options.pictures().isPresent() || options.picture().isPresent()) {
+      usual.place(stage);
+      return;
+    }
+    WindowPlace at = WindowPlace.kept(options.state()).orElse(usual).within(screens);
+    at.place(stage);
+    stage.setOnHiding(
+        event -> {
+          try {
+            WindowPlace.of(stage, at).keep(options.state());
+          } catch (IOException | BuildFileException e) {
+            System.err.println("The place of the window was not kept: " + e.getMessage());
+          }
+        });
   }
 
   private void offer(Journal.Unsaved unsaved) {

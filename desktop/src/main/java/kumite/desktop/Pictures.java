@@ -47,6 +47,7 @@ final class Pictures {
   }
 
   void takeAll() {
+    shell.setMouseTransparent(true); // what is under the mouse by chance stays as it is
     List<Shot> shots = new ArrayList<>();
     shots.add(new Shot("brief", () -> workbench.station().set(Station.BRIEF)));
     shots.add(new Shot("brief-player", () -> press("Player")));
@@ -185,7 +186,6 @@ final class Pictures {
       return;
     }
     shot.prepare().run();
-    workbench.hovered().set(Optional.empty()); // wherever the mouse happens to be
     after(
         () -> {
           save(stage.getScene(), folder.resolve(shot.name() + ".png"));

@@ -102,6 +102,7 @@ final class FileDesk {
         folder(),
         slug() + "-copy" + BuildFile.ENDING,
         BuildFile.ENDING,
+        FilePane.Use.WRITE,
         this::copyTo,
         Optional.empty());
   }
@@ -137,6 +138,7 @@ final class FileDesk {
         folder(),
         slug() + "-bench",
         "/",
+        FilePane.Use.FOLDER,
         this::everything,
         Optional.of(new FilePane.Choice("Paper", Paper.A4.words(), Paper.LETTER.words())));
   }
@@ -191,6 +193,7 @@ final class FileDesk {
                 folder(),
                 "",
                 BuildFile.ENDING,
+                FilePane.Use.READ,
                 file -> open(file),
                 Optional.empty()));
   }
@@ -224,7 +227,14 @@ final class FileDesk {
             .map(f -> f.getFileName().toString())
             .orElse(slug() + BuildFile.ENDING);
     pane.ask(
-        "Save the build", "Save", folder(), name, BuildFile.ENDING, this::saveTo, Optional.empty());
+        "Save the build",
+        "Save",
+        folder(),
+        name,
+        BuildFile.ENDING,
+        FilePane.Use.WRITE,
+        this::saveTo,
+        Optional.empty());
   }
 
   private boolean saveTo(Path file) {
@@ -268,6 +278,7 @@ final class FileDesk {
         folder(),
         "",
         "",
+        FilePane.Use.READ,
         this::readParts,
         Optional.empty());
   }
@@ -311,6 +322,7 @@ final class FileDesk {
         folder(),
         slug() + "-" + file,
         file.substring(file.indexOf('.')),
+        FilePane.Use.WRITE,
         path -> export(export, path),
         choice);
   }
@@ -402,10 +414,12 @@ final class FileDesk {
     }
   }
 
+  /** The build's own folder, or the one used last. */
   private Path folder() {
     return workbench
         .file()
         .get()
+        .or(() -> recent.all().stream().findFirst())
         .map(f -> f.toAbsolutePath().getParent())
         .orElse(Path.of(System.getProperty("user.dir")));
   }

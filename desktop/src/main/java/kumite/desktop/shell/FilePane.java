@@ -14,10 +14,12 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.stage.Window;
 import kumite.desktop.field.Segments;
 
 /** Asks for a file inside the window: a folder's list and a name to type. */
@@ -25,6 +27,31 @@ final class FilePane extends VBox {
   /** A choice offered beside the name. */
   record Choice(String name, String... options) {}
 
+  /** What the file is wanted for. */
+  enum Use {
+    READ,
+    WRITE,
+    /** A folder that many files are written into. */
+    FOLDER
+  }
+
+  /**
+   * A file that is asked for.
+   *
+   * @param question what it is for, in words
+   * @param folder where to begin
+   * @param name a name to begin with; empty for none
+   * @param ending what its name ends in; empty for any
+   */
+  record Wanted(String question, Path folder, String name, String ending, Use use) {}
+
+  /** A way of asking outside this window. */
+  interface Outside {
+    /** {@return the file chosen; empty where the asking was ended without one} */
+    Optional<Path> ask(Wanted wanted, Window owner);
+  }
+
+  private final Outside outside;
   private final Label title = new Label();
   private final TextField name = new TextField();
   private final Label where = new Label();
@@ -38,7 +65,8 @@ final class FilePane extends VBox {
   private Runnable show = () -> {};
   private Runnable close = () -> {};
 
-  FilePane() {
+  FilePane(Outside outside) {
+    this.outside = outside;
     getStyleClass().add("file-pane");
     setMaxSize(620, 440);
     title.getStyleClass().add("emphasis");
@@ -85,6 +113,7 @@ final class FilePane extends VBox {
       Path startIn,
       String suggested,
       String newEnding,
+      Use use,
       Predicate<Path> newAct,
       Optional<Choice> choice) {
     title.setText(question);
@@ -97,7 +126,17 @@ final class FilePane extends VBox {
     ok.setId("file-ok");
     ok.getStyleClass().add("accent");
     ok.setOnAction(event -> go());
-    foot.getChildren().clear();
+    Button browse = new Button("Browse");
+    browse.setId("file-browse");
+    browse.setTooltip(new Tooltip("Choose in the file window of your system"));
+    browse.setOnAction(
+        event ->
+            outside
+                .ask(
+                    new Wanted(question, folder, name.getText().strip(), newEnding, use),
+                    getScene().getWindow())
+                .ifPresent(this::take));
+    foot.getChildren().setAll(browse);
     choice.ifPresent(
         c -> {
           chosen = c.options()[0];
@@ -226,6 +265,10 @@ final class FilePane extends VBox {
       name.clear();
       return;
     }
+    take(file);
+  }
+
+  private void take(Path file) {
     close.run();
     act.test(file);
   }

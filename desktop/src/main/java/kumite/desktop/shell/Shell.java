@@ -106,7 +106,7 @@ public final class Shell extends StackPane {
     pane.setRight(findings);
     pane.setBottom(new PathStrip(workbench, keys));
     Finder finder = new Finder(workbench, commands);
-    FilePane filePane = new FilePane();
+    FilePane filePane = new FilePane(new SystemChooser());
     files.use(filePane);
     veil.getStyleClass().add("veil");
     veil.setVisible(false);

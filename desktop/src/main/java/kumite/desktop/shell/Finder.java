@@ -1,8 +1,9 @@
 package kumite.desktop.shell;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
+import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -12,31 +13,40 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import kumite.build.brief.HostFunction;
 import kumite.device.SignalPath;
+import kumite.power.Sum;
 import kumite.verdict.Bench;
+import kumite.verdict.Finding;
 import kumite.verdict.Station;
 
-/** The finder: any control, wire, pin or action by a few letters of its name. */
+/** The finder: anything there is by a few letters of its name, or of another word for it. */
 final class Finder extends VBox {
   private static final int MOST = 60;
 
   /** One thing that can be found. */
-  private record Found(String kind, String name, String keys, Runnable run) {}
+  record Found(String kind, String name, String keys, Runnable run) {}
 
   private final Workbench workbench;
   private final Commands commands;
   private final TextField text = new TextField();
   private final ListView<Found> list = new ListView<>();
+  private final Consumer<Sum> openSum;
+
+  /** Names of what was taken in this sitting, the last first. */
+  private final List<String> taken = new ArrayList<>();
+
   private Runnable close = () -> {};
 
-  Finder(Workbench workbench, Commands commands) {
+  Finder(Workbench workbench, Commands commands, Consumer<Sum> openSum) {
+    this.openSum = openSum;
     this.workbench = workbench;
     this.commands = commands;
     getStyleClass().add("finder");
-    setMaxSize(520, 420);
-    text.setPromptText("Type a few letters: horn, W05, D9, undo");
+    setMaxSize(560, 420);
+    text.setPromptText("Type a few letters: horn, W05, D9, undo, add joystick, PN-05, metric");
     text.setId("finder-text");
-    text.setAccessibleText("Find a control, wire, pin or action");
+    text.setAccessibleText("Find a control, wire, pin, function, finding, sum or action");
     list.setId("finder-list");
     list.setPlaceholder(new Label("Nothing of that name"));
     list.setCellFactory(view -> new FoundCell());
@@ -77,28 +87,34 @@ final class Finder extends VBox {
     Found found = list.getSelectionModel().getSelectedItem();
     close.run();
     if (found != null) {
+      taken.remove(found.name());
+      taken.add(0, found.name());
       found.run().run();
     }
   }
 
   private void search() {
-    String[] words = text.getText().toLowerCase(Locale.ROOT).strip().split("\\s+");
+    String typed = text.getText();
     List<Found> hits =
         everything().stream()
-            .filter(
-                found -> {
-                  String all = (found.kind() + " " + found.name()).toLowerCase(Locale.ROOT);
-                  for (String word : words) {
-                    if (!all.contains(word)) {
-                      return false;
-                    }
-                  }
-                  return true;
-                })
+            .filter(found -> rank(found, typed) < OtherWords.Hit.NONE.ordinal())
+            .sorted(
+                Comparator.comparingInt((Found found) -> rank(found, typed))
+                    .thenComparingInt(this::age))
             .limit(MOST)
             .toList();
     list.getItems().setAll(hits);
     list.getSelectionModel().selectFirst();
+  }
+
+  private static int rank(Found found, String typed) {
+    return OtherWords.of(found.kind(), found.name(), typed).ordinal();
+  }
+
+  /** What was taken last comes first among equals. */
+  private int age(Found found) {
+    int at = taken.indexOf(found.name());
+    return at < 0 ? Integer.MAX_VALUE : at;
   }
 
   private List<Found> everything() {
@@ -134,7 +150,34 @@ final class Finder extends VBox {
         all.add(new Found("action", command.name(), command.keyText(), command.run()));
       }
     }
+    for (HostFunction function : bench.build().brief().functions()) {
+      all.add(new Found("function", function.name(), "", () -> show(bench, function)));
+    }
+    for (Finding finding : bench.findings()) {
+      all.add(
+          new Found("finding", finding.code() + " " + finding.title(), "", () -> show(finding)));
+    }
+    for (Sum sum : Sum.values()) {
+      all.add(new Found("sum", sum.title(), "F2", () -> openSum.accept(sum)));
+    }
     return all;
+  }
+
+  /** The Map station, with the contact that does the function where there is one. */
+  private void show(Bench bench, HostFunction function) {
+    workbench.station().set(Station.MAP);
+    bench.paths().stream()
+        .filter(path -> path.function().equals(function.name()))
+        .findFirst()
+        .ifPresent(path -> workbench.select(path.id()));
+  }
+
+  private void show(Finding finding) {
+    workbench.station().set(finding.station());
+    workbench.bench().get().build().controls().stream()
+        .filter(control -> finding.isAbout(control.id().text()))
+        .findFirst()
+        .ifPresent(control -> workbench.select(control.id()));
   }
 
   private void show(SignalPath path, Station station) {

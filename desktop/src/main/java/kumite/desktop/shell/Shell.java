@@ -27,6 +27,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import kumite.files.BuildFile;
 import kumite.files.RecentFiles;
+import kumite.power.Sum;
 import kumite.verdict.Station;
 
 /** The window's content: bar, stations, station, findings, path strip and what lies over them. */
@@ -105,7 +106,7 @@ public final class Shell extends StackPane {
     FindingsPane findings = new FindingsPane(workbench);
     pane.setRight(findings);
     pane.setBottom(new PathStrip(workbench, keys));
-    Finder finder = new Finder(workbench, commands);
+    Finder finder = new Finder(workbench, commands, this::sums);
     FilePane filePane = new FilePane(new SystemChooser());
     files.use(filePane);
     veil.getStyleClass().add("veil");
@@ -238,6 +239,11 @@ public final class Shell extends StackPane {
     }
     raise(sums.get());
     sums.get().open();
+  }
+
+  private void sums(Sum sum) {
+    sums();
+    sums.get().choose(sum);
   }
 
   private void toggleDark() {

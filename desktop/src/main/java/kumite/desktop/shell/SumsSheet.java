@@ -81,6 +81,11 @@ final class SumsSheet extends HBox {
     list.requestFocus();
   }
 
+  void choose(Sum sum) {
+    list.getSelectionModel().select(sum);
+    list.scrollTo(sum);
+  }
+
   private void ask(Sum sum) {
     title.setText(sum.title());
     about.setText(sum.about());

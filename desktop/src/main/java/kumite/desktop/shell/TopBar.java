@@ -28,7 +28,7 @@ final class TopBar extends HBox {
     title.setTextOverrun(OverrunStyle.ELLIPSIS);
     state.getStyleClass().add("note");
     state.setMinWidth(Region.USE_PREF_SIZE);
-    Button finder = new Button("Find a control, wire, pin or action");
+    Button finder = new Button("Find anything, do anything");
     finder.getStyleClass().add("finder-button");
     finder.setId("finder-button");
     Label keys = new Label("Ctrl+K");

@@ -22,7 +22,7 @@ public class WhatIfTest {
 
   @DataProvider
   Object[][] seeds() {
-    Object[][] seeds = new Object[24][];
+    Object[][] seeds = new Object[12][];
     Arrays.setAll(seeds, i -> new Object[] {i});
     return seeds;
   }

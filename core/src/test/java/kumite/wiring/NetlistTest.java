@@ -28,7 +28,7 @@ public class NetlistTest {
 
   @DataProvider
   Object[][] seeds() {
-    Object[][] seeds = new Object[60][];
+    Object[][] seeds = new Object[40][];
     Arrays.setAll(seeds, i -> new Object[] {i});
     return seeds;
   }

@@ -4,11 +4,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import kumite.build.loom.LoomSettings;
 import kumite.kind.Landing;
+import kumite.measure.Length;
+import kumite.measure.LengthUnit;
 import kumite.name.Jumper;
 
 /**
@@ -16,7 +17,7 @@ import kumite.name.Jumper;
  * laid from tab to tab, then each contact's own wire.
  *
  * <pre>{@code
- * WireWork work = WireWork.of(bench.loom(), build.loom().done());
+ * WireWork work = WireWork.of(bench.loom(), build.loom());
  * work.next().ifPresent(step -> ...);
  * }</pre>
  *
@@ -29,17 +30,26 @@ public record WireWork(List<Step> steps) {
    *
    * @param cut the wire, with what shares its ends
    * @param done whether it is on at both ends
+   * @param leftOut whether the builder said that it is not there
    */
-  public record Step(CutList.Cut cut, boolean done) {
+  public record Step(CutList.Cut cut, boolean done, boolean leftOut) {
     /** {@return the wire} */
     public Strand strand() {
       return cut.strand();
     }
 
     /** {@return what goes on the wire, or is done to it, before its first joint} */
-    public List<String> first() {
+    public List<String> first(LengthUnit unit) {
       List<String> first = new ArrayList<>();
-      first.add("Cut " + strand().lengthMm() + " mm, a flag " + strand().id() + " on both ends");
+      if (leftOut) {
+        first.add("Left out by hand so far, ticking it puts it back");
+      }
+      first.add(
+          "Cut "
+              + Length.text(strand().lengthMm(), unit)
+              + ", a flag "
+              + strand().id()
+              + " on both ends");
       if (tubed(strand().from()) || tubed(strand().to())) {
         first.add("Slide the tube on before the joint is made");
       }
@@ -56,9 +66,9 @@ public record WireWork(List<Step> steps) {
     }
 
     /** {@return how one end is prepared and joined, in words} */
-    public static String joint(Strand.End end) {
+    public static String joint(Strand.End end, LengthUnit unit) {
       double strip = end.landing().stripMm();
-      return (strip > 0 ? String.format(Locale.ROOT, "strip %.0f mm, ", strip) : "") + end.joint();
+      return (strip > 0 ? "strip " + Length.text(strip, unit) + ", " : "") + end.joint();
     }
   }
 
@@ -69,16 +79,17 @@ public record WireWork(List<Step> steps) {
   /**
    * Puts the wires of a loom in order.
    *
-   * @param done wires that are on; those that the plan no longer has do not count
+   * @param settings with the wires that are on; those that the plan no longer has do not count
    */
-  public static WireWork of(Loom loom, Set<Jumper> done) {
+  public static WireWork of(Loom loom, LoomSettings settings) {
     Map<String, Integer> order = new HashMap<>();
     for (Strand strand : loom.strands()) {
       order.put(strand.id(), order.size());
     }
     List<Step> steps = new ArrayList<>();
     for (CutList.Cut cut : CutList.of(loom).cuts()) {
-      steps.add(new Step(cut, done.contains(cut.strand().wire())));
+      Jumper wire = cut.strand().wire();
+      steps.add(new Step(cut, settings.done().contains(wire), settings.leftOut().contains(wire)));
     }
     steps.sort(
         Comparator.comparing((Step step) -> step.strand().contact().isPresent())

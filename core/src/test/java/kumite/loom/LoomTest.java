@@ -1,6 +1,7 @@
 package kumite.loom;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -17,6 +18,7 @@ import kumite.build.loom.LoomSettings;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
+import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.ContactId;
@@ -258,27 +260,43 @@ public class LoomTest {
   public void wireByWireEveryWireComesOnce() throws Exception {
     Build build = Builds.ferryBridge();
     Loom loom = Loom.of(build, Catalogue.standard());
-    WireWork work = WireWork.of(loom, build.loom().done());
+    WireWork work = WireWork.of(loom, build.loom());
     assertThat(work.steps().stream().map(step -> step.strand().id()))
         .containsExactlyInAnyOrderElementsOf(loom.strands().stream().map(Strand::id).toList());
     boolean signals = false;
     for (WireWork.Step step : work.steps()) {
       signals |= step.strand().contact().isPresent();
       assertThat(signals && step.strand().contact().isEmpty()).as("commons first").isFalse();
-      assertThat(step.first().get(0)).contains(step.strand().lengthMm() + " mm");
+      assertThat(step.first(LengthUnit.MM).get(0))
+          .contains(kumite.measure.Length.text(step.strand().lengthMm(), LengthUnit.MM));
     }
     Build ticking = build;
     for (int left = work.steps().size(); left > 0; left--) {
-      WireWork now = WireWork.of(loom, ticking.loom().done());
+      WireWork now = WireWork.of(loom, ticking.loom());
       assertThat(now.left()).isEqualTo(left);
       ticking =
           ticking.withLoom(ticking.loom().withDone(now.next().orElseThrow().strand().wire(), true));
     }
-    assertThat(WireWork.of(loom, ticking.loom().done()).next()).isEmpty();
+    assertThat(WireWork.of(loom, ticking.loom()).next()).isEmpty();
     Build back =
         kumite.files.BuildFile.parse(
             kumite.files.BuildFile.text(ticking), "x", Catalogue.standard());
     assertThat(back).isEqualTo(ticking);
+    for (Strand strand : loom.strands()) {
+      LoomSettings out = ticking.loom().withLeftOut(strand.wire());
+      WireWork.Step next = WireWork.of(loom, out).next().orElseThrow();
+      assertThat(next.strand()).as("what is left out is not on").isEqualTo(strand);
+      assertThat(next.first(LengthUnit.INCH).toString()).contains("Left out").contains(" in");
+      assertThat(out.withDone(strand.wire(), true)).as("on again").isEqualTo(ticking.loom());
+    }
+    String both =
+        kumite.files.BuildFile.text(ticking)
+            .replaceFirst(
+                "\"left_out\"\\s*:\\s*\\[\\s*]",
+                "\"left_out\": [\"" + loom.strands().get(0).wire() + "\"]");
+    assertThatThrownBy(() -> kumite.files.BuildFile.parse(both, "x", Catalogue.standard()))
+        .hasMessageContaining("loom")
+        .hasMessageContaining("both done and left out");
     Build without = ticking.without(new kumite.name.ControlId("horn"));
     assertThat(without.loom().done()).noneMatch(wire -> wire.toString().contains("horn"));
     assertThat(kumite.files.Tables.wiring(kumite.verdict.Bench.of(ticking, Catalogue.standard())))

@@ -27,7 +27,7 @@ import kumite.name.Jumper;
  * @param dead terminals that turned out bad and are not to be used
  * @param added wires put in by hand beside the plan
  * @param leftOut wires of the plan that are not there
- * @param done wires that are on at both ends, ticked at the bench
+ * @param done wires that are on at both ends, ticked at the bench; none of them is left out
  */
 public record LoomSettings(
     Laying laying,
@@ -53,6 +53,12 @@ public record LoomSettings(
     added = Collections.unmodifiableSet(new TreeSet<>(added));
     leftOut = Collections.unmodifiableSet(new TreeSet<>(leftOut));
     done = Collections.unmodifiableSet(new TreeSet<>(done));
+    for (Jumper wire : done) {
+      if (leftOut.contains(wire)) {
+        throw new IllegalArgumentException(
+            "wire \"" + wire + "\" cannot be both done and left out; take it out of one");
+      }
+    }
     Set<ControlId> names = new HashSet<>();
     Set<ContactId> grouped = new HashSet<>();
     for (Group group : groups) {
@@ -152,9 +158,10 @@ public record LoomSettings(
         laying, locks, colours, groups, dead, minus(added, wire), leftOut, done);
   }
 
-  /** {@return these settings with a wire of the plan left out} */
+  /** {@return these settings with a wire of the plan left out; it is not done then} */
   public LoomSettings withLeftOut(Jumper wire) {
-    return new LoomSettings(laying, locks, colours, groups, dead, added, plus(leftOut, wire), done);
+    return new LoomSettings(
+        laying, locks, colours, groups, dead, added, plus(leftOut, wire), minus(done, wire));
   }
 
   /** {@return these settings with a wire of the plan put back} */
@@ -163,7 +170,9 @@ public record LoomSettings(
         laying, locks, colours, groups, dead, added, minus(leftOut, wire), done);
   }
 
-  /** {@return these settings with a wire ticked as done, or not} */
+  /**
+   * {@return these settings with a wire ticked as done, or not; one that is done is not left out}
+   */
   public LoomSettings withDone(Jumper wire, boolean isDone) {
     return new LoomSettings(
         laying,
@@ -172,7 +181,7 @@ public record LoomSettings(
         groups,
         dead,
         added,
-        leftOut,
+        isDone ? minus(leftOut, wire) : leftOut,
         isDone ? plus(done, wire) : minus(done, wire));
   }
 

@@ -222,7 +222,8 @@ public final class LoomStation implements StationView {
     VBox left = new VBox(list, why);
     VBox.setVgrow(list, Priority.ALWAYS);
     HBox.setHgrow(left, Priority.ALWAYS);
-    VBox right = new VBox(boardView, WireBench.opener(workbench, frame));
+    WireBench wires = new WireBench(workbench, frame);
+    VBox right = new VBox(boardView, WireBench.opener(() -> wires.open(frame)));
     right.getStyleClass().add("loom-right");
     VBox.setVgrow(boardView, Priority.ALWAYS);
     frame
@@ -232,7 +233,7 @@ public final class LoomStation implements StationView {
             "F7",
             () -> {
               workbench.station().set(Station.LOOM);
-              WireBench.open(workbench, frame);
+              wires.open(frame);
             });
     HBox body = new HBox(left, right);
     StackPane sheet = new StackPane(body, empty);

@@ -16,6 +16,7 @@ import kumite.desktop.shell.Workbench;
 import kumite.loom.Strand;
 import kumite.loom.WireWork;
 import kumite.measure.Length;
+import kumite.measure.LengthUnit;
 import kumite.verdict.Bench;
 
 /**
@@ -82,7 +83,6 @@ final class WireBench extends VBox {
     getChildren().addAll(head, name, ends, first, foot);
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     setFocusTraversable(true);
-    at = work().next().map(step -> work().steps().indexOf(step)).orElse(0);
     workbench.bench().addListener((o, was, is) -> show());
     show();
   }
@@ -126,7 +126,7 @@ final class WireBench extends VBox {
 
   private WireWork work() {
     Bench bench = workbench.bench().get();
-    return WireWork.of(bench.loom(), workbench.build().get().loom().done());
+    return WireWork.of(bench.loom(), workbench.build().get().loom());
   }
 
   private void go(int by) {
@@ -179,38 +179,42 @@ final class WireBench extends VBox {
     WireWork.Step step = work.steps().get(at);
     Strand strand = step.strand();
     Bench bench = workbench.bench().get();
+    LengthUnit unit = bench.build().brief().units();
     wire.setText(strand.id());
     line.show(strand.colour(), strand.colour().code());
     size.setText(
         strand.colour().words()
             + "   "
-            + Length.text(strand.lengthMm(), bench.build().brief().units())
+            + Length.text(strand.lengthMm(), unit)
             + "   "
             + strand.gaugeAwg()
             + " AWG");
     fromWhere.setText(strand.from().words());
-    fromHow.setText(WireWork.Step.joint(strand.from()));
+    fromHow.setText(WireWork.Step.joint(strand.from(), unit));
     toWhere.setText(strand.to().words());
-    toHow.setText(WireWork.Step.joint(strand.to()));
+    toHow.setText(WireWork.Step.joint(strand.to(), unit));
     fromEnd.show(bench, strand.from());
     toEnd.show(bench, strand.to());
-    first.setText("First: " + String.join(". ", step.first()) + ".");
+    first.setText("First: " + String.join(". ", step.first(unit)) + ".");
     done.setText(step.done() ? "Not on after all  (Space)" : "It is on  (Space)");
   }
 
+  /** Lies over the window with the first wire that is not on. */
+  void open(Shell.Frame frame) {
+    WireWork work = work();
+    at = work.next().map(work.steps()::indexOf).orElse(0);
+    show();
+    frame.over().raise(this);
+    requestFocus();
+  }
+
   /** {@return a button that opens it, for the station} */
-  static Button opener(Workbench workbench, Shell.Frame frame) {
+  static Button opener(Runnable open) {
     Button button = new Button("Wire by wire");
     button.setId("wire-by-wire");
     button.setMinWidth(Region.USE_PREF_SIZE);
     button.getStyleClass().add("accent");
-    button.setOnAction(event -> open(workbench, frame));
+    button.setOnAction(event -> open.run());
     return button;
-  }
-
-  static void open(Workbench workbench, Shell.Frame frame) {
-    WireBench bench = new WireBench(workbench, frame);
-    frame.over().raise(bench);
-    bench.requestFocus();
   }
 }

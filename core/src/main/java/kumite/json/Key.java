@@ -244,6 +244,17 @@ public final class Key {
     }
   }
 
+  /**
+   * {@return the value made, once nothing here is left unread}
+   *
+   * @throws Misfit where it cannot be made, or a key here is unknown
+   */
+  public <T> T whole(Supplier<T> maker) {
+    T made = make(maker);
+    done();
+    return made;
+  }
+
   /** {@return the value made, its complaint put down to a key of this place} */
   public <T> T make(String key, Supplier<T> maker) {
     try {

@@ -34,31 +34,28 @@ final class BoardJson {
         from.make(() -> new Source(from.word("kind", Source.Kind.class), from.text("text")));
     from.done();
     List<Terminal> terminals = key.has("terminals") ? listed(key) : edges(key);
-    BoardKind kind =
-        key.make(
-            () ->
-                new BoardKind(
-                    key.text("id"),
-                    key.text("name"),
-                    key.text("trait", ""),
-                    size[0],
-                    size[1],
-                    key.number("logic_v"),
-                    key.has("five_volt_tolerant") && key.truth("five_volt_tolerant"),
-                    key.word("common", Common.class),
-                    key.number("low_v"),
-                    key.number("high_v"),
-                    levels,
-                    pull[0],
-                    pull[1],
-                    key.has("adc_bits") ? key.integer("adc_bits") : 0,
-                    key.has("fixed_map") && key.truth("fixed_map"),
-                    terminals,
-                    key.maybe("seating").map(BoardJson::seating).orElse(BoardKind.Seating.BARE),
-                    key.maybe("brain").map(BoardJson::brain).orElse(BoardKind.Brain.PLAIN),
-                    key.maybe("current").map(BoardJson::current).orElse(BoardKind.Current.USUAL)));
-    key.done();
-    return kind;
+    return key.whole(
+        () ->
+            new BoardKind(
+                key.text("id"),
+                key.text("name"),
+                key.text("trait", ""),
+                size[0],
+                size[1],
+                key.number("logic_v"),
+                key.has("five_volt_tolerant") && key.truth("five_volt_tolerant"),
+                key.word("common", Common.class),
+                key.number("low_v"),
+                key.number("high_v"),
+                levels,
+                pull[0],
+                pull[1],
+                key.has("adc_bits") ? key.integer("adc_bits") : 0,
+                key.has("fixed_map") && key.truth("fixed_map"),
+                terminals,
+                key.maybe("seating").map(BoardJson::seating).orElse(BoardKind.Seating.BARE),
+                key.maybe("brain").map(BoardJson::brain).orElse(BoardKind.Brain.PLAIN),
+                key.maybe("current").map(BoardJson::current).orElse(BoardKind.Current.USUAL)));
   }
 
   private static List<Terminal> listed(Key key) {
@@ -138,48 +135,39 @@ final class BoardJson {
     }
     double[] plug = key.has("plug_mm") ? key.numbers("plug_mm", 2, 2) : new double[2];
     double height = key.number("height_mm");
-    BoardKind.Seating seating =
-        key.make(
-            () ->
-                new BoardKind.Seating(
-                    height,
-                    standoffs,
-                    key.number("standoff_hole_mm", 0),
-                    plug[0],
-                    plug[1],
-                    key.number("stripped_mm", height)));
-    key.done();
-    return seating;
+    return key.whole(
+        () ->
+            new BoardKind.Seating(
+                height,
+                standoffs,
+                key.number("standoff_hole_mm", 0),
+                plug[0],
+                plug[1],
+                key.number("stripped_mm", height)));
   }
 
   private static BoardKind.Brain brain(Key key) {
-    BoardKind.Brain brain =
-        key.make(
-            () ->
-                new BoardKind.Brain(
-                    key.word("link", BoardKind.Link.class),
-                    key.has("keys_only") && key.truth("keys_only"),
-                    key.has("needs_code") && key.truth("needs_code"),
-                    key.integer("cost_class"),
-                    key.has("solder") && key.truth("solder"),
-                    key.number("raw_ms", 0),
-                    key.text("note", "")));
-    key.done();
-    return brain;
+    return key.whole(
+        () ->
+            new BoardKind.Brain(
+                key.word("link", BoardKind.Link.class),
+                key.has("keys_only") && key.truth("keys_only"),
+                key.has("needs_code") && key.truth("needs_code"),
+                key.integer("cost_class"),
+                key.has("solder") && key.truth("solder"),
+                key.number("raw_ms", 0),
+                key.text("note", "")));
   }
 
   private static BoardKind.Current current(Key key) {
-    BoardKind.Current current =
-        key.make(
-            () ->
-                new BoardKind.Current(
-                    key.number("pin_ma"),
-                    key.number("all_ma"),
-                    key.number("supply_ma"),
-                    key.number("usual_ma"),
-                    key.number("most_ma")));
-    key.done();
-    return current;
+    return key.whole(
+        () ->
+            new BoardKind.Current(
+                key.number("pin_ma"),
+                key.number("all_ma"),
+                key.number("supply_ma"),
+                key.number("usual_ma"),
+                key.number("most_ma")));
   }
 
   // ---- writing

@@ -28,40 +28,37 @@ final class PartJson {
     for (Key contact : key.objects("contacts")) {
       contacts.add(contact(contact));
     }
-    ControlKind kind =
-        key.make(
-            () ->
-                new ControlKind(
-                    key.text("id"),
-                    key.text("name"),
-                    key.text("trait", ""),
-                    key.word("family", ControlKind.Family.class),
-                    cutout,
-                    face,
-                    key.maybe("body_mm").map(PartJson::shape).orElse(cutout),
-                    key.number("body_depth_mm"),
-                    panel[0],
-                    panel[1],
-                    key.maybe("mount")
-                        .map(PartJson::mount)
-                        .orElse(new ControlKind.Mount(ControlKind.Mount.How.SNAP, 0)),
-                    key.maybe("screws").map(PartJson::screws).orElse(List.of()),
-                    key.maybe("above")
-                        .map(above -> above(above, face))
-                        .orElse(new ControlKind.Above(face, 0, 0)),
-                    new ControlKind.Feel(key.number("force_n", 0), key.number("throw_mm", 0)),
-                    key.maybe("gate").map(PartJson::gate),
-                    contacts,
-                    key.number("tab_mm", 0),
-                    bounce(key),
-                    key.maybe("lamp").map(PartJson::lamp),
-                    key.has("steps") ? key.integer("steps") : 0,
-                    key.number("ohm", 0),
-                    key.has("latching") && key.truth("latching"),
-                    key.maybe("feed").map(PartJson::feed),
-                    key.maybe("cap_mm").map(PartJson::shape)));
-    key.done();
-    return kind;
+    return key.whole(
+        () ->
+            new ControlKind(
+                key.text("id"),
+                key.text("name"),
+                key.text("trait", ""),
+                key.word("family", ControlKind.Family.class),
+                cutout,
+                face,
+                key.maybe("body_mm").map(PartJson::shape).orElse(cutout),
+                key.number("body_depth_mm"),
+                panel[0],
+                panel[1],
+                key.maybe("mount")
+                    .map(PartJson::mount)
+                    .orElse(new ControlKind.Mount(ControlKind.Mount.How.SNAP, 0)),
+                key.maybe("screws").map(PartJson::screws).orElse(List.of()),
+                key.maybe("above")
+                    .map(above -> above(above, face))
+                    .orElse(new ControlKind.Above(face, 0, 0)),
+                new ControlKind.Feel(key.number("force_n", 0), key.number("throw_mm", 0)),
+                key.maybe("gate").map(PartJson::gate),
+                contacts,
+                key.number("tab_mm", 0),
+                bounce(key),
+                key.maybe("lamp").map(PartJson::lamp),
+                key.has("steps") ? key.integer("steps") : 0,
+                key.number("ohm", 0),
+                key.has("latching") && key.truth("latching"),
+                key.maybe("feed").map(PartJson::feed),
+                key.maybe("cap_mm").map(PartJson::shape)));
   }
 
   private static Shape shape(Key key) {
@@ -81,15 +78,12 @@ final class PartJson {
 
   private static ControlKind.Mount mount(Key key) {
     ControlKind.Mount.How how = key.word("how", ControlKind.Mount.How.class);
-    ControlKind.Mount mount =
-        key.make(
-            () ->
-                new ControlKind.Mount(
-                    how,
-                    key.has("from") ? key.word("from", ControlKind.Mount.From.class) : how.usual(),
-                    key.number("wrench_mm", 0)));
-    key.done();
-    return mount;
+    return key.whole(
+        () ->
+            new ControlKind.Mount(
+                how,
+                key.has("from") ? key.word("from", ControlKind.Mount.From.class) : how.usual(),
+                key.number("wrench_mm", 0)));
   }
 
   private static List<ScrewHole> screws(Key key) {
@@ -109,13 +103,9 @@ final class PartJson {
 
   private static ControlKind.Above above(Key key, Shape face) {
     Shape swing = key.maybe("swing_mm").map(PartJson::shape).orElse(face);
-    ControlKind.Above above =
-        key.make(
-            () ->
-                new ControlKind.Above(
-                    swing, key.number("height_mm", 0), key.number("fingers_mm", 0)));
-    key.done();
-    return above;
+    return key.whole(
+        () ->
+            new ControlKind.Above(swing, key.number("height_mm", 0), key.number("fingers_mm", 0)));
   }
 
   private static ControlKind.Gate gate(Key key) {
@@ -130,16 +120,13 @@ final class PartJson {
   }
 
   private static ContactKind contact(Key key) {
-    ContactKind contact =
-        key.make(
-            () ->
-                new ContactKind(
-                    key.text("name", ""),
-                    key.word("type", ContactKind.Type.class),
-                    key.text("tab", ""),
-                    key.text("place", "")));
-    key.done();
-    return contact;
+    return key.whole(
+        () ->
+            new ContactKind(
+                key.text("name", ""),
+                key.word("type", ContactKind.Type.class),
+                key.text("tab", ""),
+                key.text("place", "")));
   }
 
   private static ControlKind.Bounce bounce(Key key) {
@@ -151,26 +138,20 @@ final class PartJson {
   }
 
   private static Lamp lamp(Key key) {
-    Lamp lamp =
-        key.make(
-            () ->
-                new Lamp(
-                    key.number("forward_v"),
-                    key.number("current_ma"),
-                    key.text("colour", ""),
-                    key.number("rated_v", 0)));
-    key.done();
-    return lamp;
+    return key.whole(
+        () ->
+            new Lamp(
+                key.number("forward_v"),
+                key.number("current_ma"),
+                key.text("colour", ""),
+                key.number("rated_v", 0)));
   }
 
   private static ControlKind.Feed feed(Key key) {
-    ControlKind.Feed feed =
-        key.make(
-            () ->
-                new ControlKind.Feed(
-                    key.number("least_v"), key.number("most_v"), key.number("current_ma")));
-    key.done();
-    return feed;
+    return key.whole(
+        () ->
+            new ControlKind.Feed(
+                key.number("least_v"), key.number("most_v"), key.number("current_ma")));
   }
 
   // ---- writing

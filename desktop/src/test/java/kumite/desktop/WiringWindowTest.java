@@ -231,6 +231,8 @@ public class WiringWindowTest {
     window.hands.push(KeyCode.ESCAPE);
     window.hands.push(KeyCode.CONTROL, KeyCode.Z);
     assertThat(window.bench().build().loom().done()).as("a tick is a step").hasSize(3);
+    window.choose("Boards");
+    assertThat(window.nodes("#wire-by-wire")).as("only beside the board").isEmpty();
   }
 
   @Test

@@ -225,6 +225,8 @@ public final class LoomStation implements StationView {
     WireBench wires = new WireBench(workbench, frame);
     VBox right = new VBox(boardView, WireBench.opener(() -> wires.open(frame)));
     right.getStyleClass().add("loom-right");
+    right.managedProperty().bind(boardView.managedProperty());
+    right.visibleProperty().bind(boardView.visibleProperty());
     VBox.setVgrow(boardView, Priority.ALWAYS);
     frame
         .commands()

@@ -309,7 +309,7 @@ public final class PanelStation implements StationView {
     what.getStyleClass().add("emphasis");
     Label how =
         new Label(
-            "Put a first button on it; the families above have all the rest. Lay out, below,"
+            "Put a first button on it; the families at the left have all the rest. Lay out, below,"
                 + " makes whole rows at once.");
     how.setWrapText(true);
     how.setMaxWidth(320);

@@ -18,28 +18,35 @@ public record WireColour(Hue base, Optional<Hue> stripe) implements Comparable<W
 
   /** The single colours of IEC 60757. */
   public enum Hue {
-    BK("black"),
-    BN("brown"),
-    RD("red"),
-    OG("orange"),
-    YE("yellow"),
-    GN("green"),
-    BU("blue"),
-    VT("violet"),
-    GY("grey"),
-    WH("white"),
-    PK("pink"),
-    TQ("turquoise");
+    BK("black", 0x1b1b1b),
+    BN("brown", 0x7a4a26),
+    RD("red", 0xc22a20),
+    OG("orange", 0xe07a1f),
+    YE("yellow", 0xe8c11c),
+    GN("green", 0x2e8b4f),
+    BU("blue", 0x2b66b8),
+    VT("violet", 0x7b4aa6),
+    GY("grey", 0x8c9196),
+    WH("white", 0xffffff),
+    PK("pink", 0xe79ab5),
+    TQ("turquoise", 0x2fb0a8);
 
     private final String words;
+    private final int rgb;
 
-    Hue(String words) {
+    Hue(String words, int rgb) {
       this.words = words;
+      this.rgb = rgb;
     }
 
     /** {@return the colour in words} */
     public String words() {
       return words;
+    }
+
+    /** {@return how insulation of this colour looks, as red, green and blue of eight bits each} */
+    public int rgb() {
+      return rgb;
     }
   }
 

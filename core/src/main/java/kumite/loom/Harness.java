@@ -2,17 +2,14 @@ package kumite.loom;
 
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import kumite.build.Build;
-import kumite.build.Control;
 import kumite.kind.BoardKind;
 import kumite.measure.Point;
-import kumite.name.Joint;
 
 /**
  * Where the wires run, seen from the face: bundles of strands along the panel's edges and round the
@@ -46,38 +43,15 @@ public record Harness(List<Bundle> bundles, List<Point> branches) {
 
   /** Lays out a loom on its panel. */
   public static Harness of(Build build, BoardKind board, Loom loom) {
-    Ways ways = new Ways(build.panel().inside().blocks());
-    Map<String, Point> places = new HashMap<>();
-    for (Control control : build.controls()) {
-      places.put(control.id().text(), round(control.placement().centre()));
-    }
-    loom.spots().forEach((part, at) -> places.put(part, round(at)));
-    Map<String, List<Point>> routes = new LinkedHashMap<>();
+    Routes routes = Routes.of(build, board, loom);
+    Map<String, List<Point>> ways = new LinkedHashMap<>();
     for (Strand strand : loom.strands()) {
-      Point from = place(build, board, places, strand.from().place());
-      Point to = place(build, board, places, strand.to().place());
-      if (!from.equals(to)) {
-        routes.put(strand.id(), ways.way(from, to));
+      List<Point> way = routes.way(strand.from().place(), strand.to().place());
+      if (way.size() > 1) {
+        ways.put(strand.id(), way);
       }
     }
-    return gathered(routes);
-  }
-
-  private static Point place(Build build, BoardKind board, Map<String, Point> places, Joint joint) {
-    if (!joint.part().equals(Joint.BOARD)) {
-      return places.getOrDefault(joint.part(), new Point(0, 0));
-    }
-    boolean left =
-        board
-            .terminal(joint.tab())
-            .map(t -> t.side() == kumite.kind.Terminal.Side.LEFT)
-            .orElse(true);
-    Point edge = new Point((left ? -1 : 1) * board.widthMm() / 2, 0);
-    return round(build.board().orElseThrow().placement().place(edge));
-  }
-
-  private static Point round(Point at) {
-    return new Point(Math.rint(at.xMm() * 10) / 10, Math.rint(at.yMm() * 10) / 10);
+    return gathered(ways);
   }
 
   private static Harness gathered(Map<String, List<Point>> routes) {

@@ -25,6 +25,7 @@ public enum Export {
   DRILL("drill-csv", "Drill table", "drill.csv", false, false),
   CAP_LABELS("cap-labels", "Labels for caps and wires", "labels.pdf", true, false),
   HEADER_OVERLAY("header-overlay", "Header overlay 1:1", "header-overlay.pdf", true, false),
+  WIRING_BOARD("wiring-board", "Wiring board 1:1", "wiring-board.pdf", true, false),
   WIRING("wiring-csv", "Wiring chart", "wiring.csv", false, false),
   CUT_LIST("cut-list", "Cut list", "cut-list.csv", false, false),
   NETLIST("netlist", "Netlist", "netlist.csv", false, false),
@@ -109,6 +110,7 @@ public enum Export {
       case DRILL -> utf8(Tables.drill(bench));
       case CAP_LABELS -> LabelSheet.pdf(bench, choices.paper());
       case HEADER_OVERLAY -> HeaderOverlay.pdf(bench, choices.paper());
+      case WIRING_BOARD -> WiringBoard.pdf(bench, choices.paper());
       case WIRING -> utf8(Tables.wiring(bench));
       case CUT_LIST -> utf8(Tables.cutList(bench));
       case NETLIST -> utf8(Tables.netlist(wiring(bench)));

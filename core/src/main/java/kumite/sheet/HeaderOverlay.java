@@ -86,7 +86,7 @@ public final class HeaderOverlay {
           terminal.name()
               + Optional.ofNullable(lands.get(terminal.name())).map(t -> "  " + t).orElse("");
       double edge = board.widthMm() / 2 + 2;
-      double most = pen.paper().widthMm() / 2 - edge - Template.RIM_MM;
+      double most = pen.paper().widthMm() / 2 - edge - Tiling.RIM_MM;
       words = pen.cut(Face.MONO, 5, words, most);
       double at = left ? cx - edge - pen.widthMm(Face.MONO, 5, words) : cx + edge;
       pen.text(Face.MONO, 5, at, y + 0.7, words);

@@ -166,6 +166,11 @@ final class Pen implements AutoCloseable {
     out.setNonStrokingColor((float) grey);
   }
 
+  /** Draws lines in a colour, red, green and blue of eight bits each, until the next ink. */
+  void colour(int rgb) throws IOException {
+    out.setStrokingColor((rgb >> 16) / 255f, (rgb >> 8 & 0xff) / 255f, (rgb & 0xff) / 255f);
+  }
+
   void width(double mm) throws IOException {
     out.setLineWidth(points(mm));
   }
@@ -282,6 +287,20 @@ final class Pen implements AutoCloseable {
       }
     }
     out.closePath();
+    out.stroke();
+  }
+
+  /** Draws an open line through places of the page. */
+  void through(List<Point> points) throws IOException {
+    for (int i = 0; i < points.size(); i++) {
+      float px = x(points.get(i).xMm());
+      float py = y(points.get(i).yMm());
+      if (i == 0) {
+        out.moveTo(px, py);
+      } else {
+        out.lineTo(px, py);
+      }
+    }
     out.stroke();
   }
 

@@ -29,13 +29,6 @@ import kumite.verdict.Bench;
  * }</pre>
  */
 public final class Template {
-  private static final double MARGIN_MM = 12;
-  private static final double FOOT_MM = 28;
-  private static final double OVERLAP_MM = 10;
-
-  /** Printers leave up to this much of the page's rim white: common practice, no source. */
-  static final double RIM_MM = 6;
-
   /** A caption further away than this names nothing. */
   private static final double FURTHEST_MM = 18;
 
@@ -43,40 +36,14 @@ public final class Template {
   private final Panel panel;
   private final LengthUnit unit;
   private final Pen pen;
-  private final Tiles tiles;
-
-  /** How a panel is parted over pages of one size. */
-  private record Tiles(Pen.Sheet sheet, double width, double height, int columns, int rows) {
-    static Tiles of(Panel panel, Pen.Sheet sheet) {
-      double width = sheet.widthMm() - 2 * MARGIN_MM - OVERLAP_MM;
-      double height = sheet.heightMm() - MARGIN_MM - FOOT_MM - OVERLAP_MM;
-      return new Tiles(
-          sheet, width, height, count(panel.widthMm(), width), count(panel.heightMm(), height));
-    }
-
-    /** {@return the way of laying the paper that takes fewer pages, upright where both do} */
-    static Tiles fewest(Panel panel, Pen.Sheet upright) {
-      Tiles up = of(panel, upright);
-      Tiles across = of(panel, upright.turned());
-      return across.pages() < up.pages() ? across : up;
-    }
-
-    private static int count(double length, double tile) {
-      // The overlap of the last page is as good as any other part of it.
-      return (int) Math.max(1, Math.ceil((length - OVERLAP_MM) / tile - 1e-9));
-    }
-
-    int pages() {
-      return columns * rows;
-    }
-  }
+  private final Tiling tiling;
 
   private Template(Bench bench, Pen pen) {
     this.bench = bench;
     this.panel = bench.build().panel();
     this.unit = bench.build().brief().units();
     this.pen = pen;
-    this.tiles = Tiles.fewest(panel, pen.paper());
+    this.tiling = new Tiling(bench, pen);
   }
 
   /**
@@ -98,29 +65,22 @@ public final class Template {
 
   /** {@return how many pages one side takes} */
   public static int pages(Panel panel, Paper paper) {
-    return Tiles.fewest(panel, new Pen.Sheet(paper.widthMm(), paper.heightMm())).pages();
+    return Tiling.pages(panel, paper);
   }
 
   private void side(boolean below) throws IOException {
-    for (int row = 0; row < tiles.rows(); row++) {
-      for (int column = 0; column < tiles.columns(); column++) {
-        pen.page(tiles.sheet());
-        tile(below, column, row);
-        foot(below, column, row);
-      }
-    }
+    String seenFrom =
+        below
+            ? "underside, panel turned over left to right; x from the left, y from the front."
+            : "face; x and y from the " + panel.datum().words() + ".";
+    tiling.side(below, seenFrom, page -> tile(page, below));
   }
 
-  /** Page A1 shows the back left of the panel, as it lies before the builder. */
-  private void tile(boolean below, int column, int row) throws IOException {
-    double left = MARGIN_MM - column * tiles.width();
-    double bottom = MARGIN_MM + panel.heightMm() - row * tiles.height();
-    double width = tiles.width() + OVERLAP_MM;
-    double height = tiles.height() + OVERLAP_MM;
-    UnaryOperator<Point> seen = p -> seen(p, below);
-    Captions.Box page = new Captions.Box(MARGIN_MM, MARGIN_MM, width, height);
-    Captions captions = new Captions(page, 2.5);
-    pen.clip(MARGIN_MM, MARGIN_MM, width, height);
+  private void tile(Tiling.Page page, boolean below) throws IOException {
+    double left = page.left();
+    double bottom = page.bottom();
+    UnaryOperator<Point> seen = page::seen;
+    Captions captions = page.captions();
     pen.width(0.35);
     pen.outline(Rounding.of(panel), seen, left, bottom);
     pen.width(0.15);
@@ -131,19 +91,16 @@ public final class Template {
     pen.line(left - 5, centre, left + panel.widthMm() + 5, centre);
     pen.solid();
     if (below) {
-      inside(left, bottom);
+      inside(pen, page);
     }
     for (DrillPlan.Hole hole : bench.drill().inOrder()) {
-      if (meets(page, box(hole, below, left, bottom))) {
+      if (meets(page.area(), box(hole, below, left, bottom))) {
         hole(hole, below, left, bottom);
       }
     }
     for (Control control : bench.build().controls()) {
       ControlKind kind = bench.catalogue().kindOf(control);
-      double reach = Math.hypot(kind.body().widthMm(), kind.body().heightMm());
-      double wide = Math.max(reach, Math.hypot(kind.face().widthMm(), kind.face().heightMm()));
-      Point at = seen.apply(control.placement().centre());
-      if (meets(page, Captions.Box.about(left + at.xMm(), bottom - at.yMm(), wide, wide))) {
+      if (meets(page.area(), box(page, control, kind))) {
         flange(control, kind, below, left, bottom);
         if (FrontMark.wanted(kind)) {
           pen.width(0.3);
@@ -151,23 +108,30 @@ public final class Template {
         }
       }
     }
-    registration(left, bottom, captions);
-    words(below, left, bottom, page, captions);
-    pen.unclip();
-    pen.width(0.1);
-    pen.box(MARGIN_MM, MARGIN_MM, width, height, 0);
+    tiling.registration(page);
+    words(below, left, bottom, page.area(), captions);
   }
 
-  /** The inside edge of the case and the blocks in it, as they lie over the underside. */
-  private void inside(double left, double bottom) throws IOException {
+  /** {@return what a control covers at most, on its page} */
+  static Captions.Box box(Tiling.Page page, Control control, ControlKind kind) {
+    double reach = Math.hypot(kind.body().widthMm(), kind.body().heightMm());
+    double wide = Math.max(reach, Math.hypot(kind.face().widthMm(), kind.face().heightMm()));
+    Point at = control.placement().centre();
+    return Captions.Box.about(page.x(at), page.y(at), wide, wide);
+  }
+
+  /** The inside edge of the case and the blocks in it, as they lie over the panel. */
+  static void inside(Pen pen, Tiling.Page page) throws IOException {
+    Panel panel = page.panel();
     pen.width(0.2);
     pen.dashed(0.6, 1.2);
     List<Point> wall = Rounding.insideOfWall(panel);
     if (wall.size() > 2) {
-      pen.path(mirrored(wall), left, bottom);
+      pen.path(wall.stream().map(page::seen).toList(), page.left(), page.bottom());
     }
     for (Block block : panel.inside().blocks()) {
-      pen.path(mirrored(PlanPicture.corners(block)), left, bottom);
+      List<Point> corners = PlanPicture.corners(block).stream().map(page::seen).toList();
+      pen.path(corners, page.left(), page.bottom());
     }
     pen.solid();
   }
@@ -186,7 +150,7 @@ public final class Template {
   }
 
   /** What lies on another page, with the arms of its cross-hair, is not drawn on this one. */
-  private static boolean meets(Captions.Box page, Captions.Box box) {
+  static boolean meets(Captions.Box page, Captions.Box box) {
     return page.meets(box, 10);
   }
 
@@ -290,76 +254,5 @@ public final class Template {
 
   private Point seen(Point at, boolean below) {
     return new Point(across(at, below), at.yMm());
-  }
-
-  private List<Point> mirrored(List<Point> points) {
-    return points.stream().map(p -> new Point(across(p, true), p.yMm())).toList();
-  }
-
-  /**
-   * Marks lie on the middle of the overlap, so that each is printed on every page that meets there.
-   */
-  private void registration(double left, double bottom, Captions captions) throws IOException {
-    for (int column = 0; column <= tiles.columns(); column++) {
-      for (int row = 0; row <= tiles.rows(); row++) {
-        double x = left + column * tiles.width() + OVERLAP_MM / 2;
-        double y = bottom - panel.heightMm() + row * tiles.height() + OVERLAP_MM / 2;
-        pen.width(0.15);
-        pen.circle(x, y, 5);
-        pen.line(x - 4, y, x + 4, y);
-        pen.line(x, y - 4, x, y + 4);
-        captions.take(Captions.Box.about(x, y, 8, 8));
-      }
-    }
-  }
-
-  private void foot(boolean below, int column, int row) throws IOException {
-    double top = pen.paper().heightMm() - FOOT_MM + 4;
-    CheckBars.level(pen, MARGIN_MM, top + 3);
-    CheckBars.upright(pen, RIM_MM + 0.5, MARGIN_MM);
-    double wide = pen.paper().widthMm() - 2 * MARGIN_MM;
-    pen.text(
-        Face.WORDS,
-        7,
-        MARGIN_MM,
-        top + 13,
-        pen.cut(
-            Face.WORDS,
-            7,
-            "Print at 100 %, not fitted to the page. Measure all three bars before you cut; paper"
-                + " stretches when damp.",
-            wide));
-    map(top, column, row);
-    String name =
-        name(column, row)
-            + (below
-                ? " underside, panel turned over left to right; x from the left, y from the front. "
-                : " face; x and y from the " + panel.datum().words() + ". ")
-            + bench.build().brief().title()
-            + ", revision "
-            + bench.build().revision();
-    pen.text(Face.STRONG, 7, MARGIN_MM, top + 17, pen.cut(Face.STRONG, 7, name, wide));
-  }
-
-  /** Which of the pages this one is. */
-  private void map(double top, int column, int row) throws IOException {
-    double mapWidth = pen.paper().widthMm() - MARGIN_MM - (MARGIN_MM + 124);
-    double cell = Math.min(4, Math.min(mapWidth / tiles.columns(), 9.0 / tiles.rows()));
-    for (int r = 0; r < tiles.rows(); r++) {
-      for (int c = 0; c < tiles.columns(); c++) {
-        double x = pen.paper().widthMm() - MARGIN_MM - (tiles.columns() - c) * cell;
-        if (r == row && c == column) {
-          pen.fill(x, top - 1 + r * cell, cell, cell, 0.2);
-        }
-        pen.width(0.15);
-        pen.box(x, top - 1 + r * cell, cell, cell, 0);
-      }
-    }
-  }
-
-  private static String name(int column, int row) {
-    return (row < 26 ? "" : String.valueOf((char) ("A".charAt(0) + row / 26 - 1)))
-        + (char) ("A".charAt(0) + row % 26)
-        + (column + 1);
   }
 }

@@ -33,6 +33,7 @@ import kumite.panel.Nudge;
 import kumite.panel.Reach;
 import kumite.parts.Catalogue;
 import kumite.timing.Latency;
+import kumite.wiring.Lay;
 import kumite.wiring.Wiring;
 
 /**
@@ -343,6 +344,11 @@ public record Bench(
   /** {@return the wiring as it is; empty without a board} */
   public Optional<Wiring> wiring() {
     return circuit.map(Wired::asBuilt);
+  }
+
+  /** {@return where the wires lie, worked out when asked for; empty without a board} */
+  public Optional<Lay> lay() {
+    return wiring().map(wiring -> Lay.of(build, catalogue, loom, wiring));
   }
 
   /** {@return a simulated device that runs this build} */

@@ -98,15 +98,15 @@ final class Pictures {
               workbench.station().set(Station.LOOM);
               workbench.select(ContactId.parse("horn"));
             }));
+    shots.add(new Shot("loom-strands", () -> press("By strand")));
     shots.add(new Shot("loom-commons", () -> press("Commons")));
-    shots.add(new Shot("loom-cut-list", () -> press("Cut list")));
     shots.add(new Shot("loom-what-if", () -> press("What if")));
     shots.add(new Shot("loom-boards", () -> press("Boards")));
     shots.add(
         new Shot(
             "power",
             () -> {
-              press("By strand");
+              press("Picture");
               workbench.station().set(Station.POWER);
             }));
     shots.add(

@@ -97,6 +97,9 @@ final class Window {
 
   /** Waits until what was done has arrived, been worked out and drawn. */
   void settle() {
+    if (Platform.isFxApplicationThread()) {
+      throw new AssertionError("what is waited for cannot happen on the thread that waits");
+    }
     try {
       letArrive();
       drawn();

@@ -264,7 +264,14 @@ public class WiringWindowTest {
       window.click("#station-loom");
       for (String tab :
           List.of(
-              "By strand", "By terminal", "Commons", "Cut list", "What if", "Boards", "By hand")) {
+              "Picture",
+              "By strand",
+              "By terminal",
+              "Commons",
+              "Cut list",
+              "What if",
+              "Boards",
+              "By hand")) {
         window.choose(tab);
         all.assertThat(window.cutTexts()).as("%s at %s px", tab, fontPx).isEmpty();
       }

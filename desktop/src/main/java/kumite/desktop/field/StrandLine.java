@@ -1,7 +1,5 @@
 package kumite.desktop.field;
 
-import java.util.EnumMap;
-import java.util.Map;
 import javafx.scene.control.Label;
 import javafx.scene.layout.StackPane;
 import javafx.scene.paint.Color;
@@ -12,24 +10,6 @@ import kumite.kind.WireColour.Hue;
 
 /** A wire drawn as a strand in its own colour with an ink edge and its letter code. */
 public final class StrandLine extends StackPane {
-  /** The colours of insulation. They belong to the wire, not to the theme. */
-  private static final Map<Hue, Color> PAINT = new EnumMap<>(Hue.class);
-
-  static {
-    PAINT.put(Hue.BK, Color.web("#1b1b1b"));
-    PAINT.put(Hue.BN, Color.web("#7a4a26"));
-    PAINT.put(Hue.RD, Color.web("#c22a20"));
-    PAINT.put(Hue.OG, Color.web("#e07a1f"));
-    PAINT.put(Hue.YE, Color.web("#e8c11c"));
-    PAINT.put(Hue.GN, Color.web("#2e8b4f"));
-    PAINT.put(Hue.BU, Color.web("#2b66b8"));
-    PAINT.put(Hue.VT, Color.web("#7b4aa6"));
-    PAINT.put(Hue.GY, Color.web("#8c9196"));
-    PAINT.put(Hue.WH, Color.web("#ffffff"));
-    PAINT.put(Hue.PK, Color.web("#e79ab5"));
-    PAINT.put(Hue.TQ, Color.web("#2fb0a8"));
-  }
-
   private final Line edge = line("strand-edge", 6);
   private final Line base = line("strand-base", 4);
   private final Line stripe = line("strand-stripe", 1.6);
@@ -63,9 +43,9 @@ public final class StrandLine extends StackPane {
     setAccessibleText(text + ", " + colour.words());
   }
 
-  /** {@return the colour of insulation of that hue} */
+  /** {@return the colour of insulation of that hue; it belongs to the wire, not to the theme} */
   public static Color paint(Hue hue) {
-    return PAINT.get(hue);
+    return Color.rgb(hue.rgb() >> 16, hue.rgb() >> 8 & 0xff, hue.rgb() & 0xff);
   }
 
   @Override

@@ -209,9 +209,9 @@ final class WireBench extends VBox {
   }
 
   /** {@return a button that opens it, for the station} */
-  static Button opener(Runnable open) {
+  static Button opener(String id, Runnable open) {
     Button button = new Button("Wire by wire");
-    button.setId("wire-by-wire");
+    button.setId(id);
     button.setMinWidth(Region.USE_PREF_SIZE);
     button.getStyleClass().add("accent");
     button.setOnAction(event -> open.run());

@@ -10,6 +10,7 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import kumite.build.Control;
+import kumite.desktop.plan.Scale;
 import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
 import kumite.measure.Length;

@@ -11,6 +11,7 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import kumite.build.Control;
 import kumite.build.panel.Panel;
+import kumite.desktop.plan.Scale;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;

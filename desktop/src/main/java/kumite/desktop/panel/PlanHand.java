@@ -16,6 +16,7 @@ import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Edit;
 import kumite.build.brief.Hand;
+import kumite.desktop.plan.CaseLayer;
 import kumite.desktop.shell.Workbench;
 import kumite.measure.Placement;
 import kumite.measure.Point;

@@ -12,6 +12,8 @@ import javafx.scene.shape.Rectangle;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.Panel;
+import kumite.desktop.plan.CaseLayer;
+import kumite.desktop.plan.Scale;
 import kumite.desktop.shell.Workbench;
 import kumite.measure.Placement;
 import kumite.name.ControlId;

@@ -8,6 +8,7 @@ import javafx.scene.shape.Arc;
 import javafx.scene.shape.ArcType;
 import javafx.scene.shape.Circle;
 import kumite.build.brief.Hand;
+import kumite.desktop.plan.Scale;
 
 /** Resting points of the player, which can be dragged, with the arc that a finger reaches. */
 final class ReachLayer extends Group {

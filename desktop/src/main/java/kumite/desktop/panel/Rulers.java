@@ -6,6 +6,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import kumite.build.panel.Panel;
+import kumite.desktop.plan.Scale;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;

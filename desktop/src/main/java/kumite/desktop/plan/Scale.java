@@ -1,4 +1,4 @@
-package kumite.desktop.panel;
+package kumite.desktop.plan;
 
 import kumite.build.panel.Panel;
 import kumite.measure.Point;
@@ -12,16 +12,16 @@ import kumite.measure.Point;
  * @param widthMm the panel's width
  * @param turned whether it is turned over, to be seen from below
  */
-record Scale(double pxPerMm, double leftPx, double frontPx, double widthMm, boolean turned) {
+public record Scale(double pxPerMm, double leftPx, double frontPx, double widthMm, boolean turned) {
   /** Room for the rulers at the left and at the front. */
-  static final double RULER_PX = 38;
+  public static final double RULER_PX = 38;
 
   private static final double MARGIN_PX = 18;
   private static final double LEAST = 0.05;
   private static final double MOST = 60;
 
   /** {@return the scale at which a panel fills an area} */
-  static Scale fit(Panel panel, double widthPx, double heightPx, boolean turned) {
+  public static Scale fit(Panel panel, double widthPx, double heightPx, boolean turned) {
     double scale =
         Math.max(
             LEAST,
@@ -34,7 +34,7 @@ record Scale(double pxPerMm, double leftPx, double frontPx, double widthMm, bool
   }
 
   /** {@return this scale larger or smaller, the place under a pixel staying where it is} */
-  Scale zoomed(double factor, double xPx, double yPx) {
+  public Scale zoomed(double factor, double xPx, double yPx) {
     double next = Math.max(LEAST, Math.min(MOST, pxPerMm * factor));
     double real = next / pxPerMm;
     return new Scale(
@@ -42,24 +42,27 @@ record Scale(double pxPerMm, double leftPx, double frontPx, double widthMm, bool
   }
 
   /** {@return this scale with the panel moved on the screen} */
-  Scale moved(double dxPx, double dyPx) {
+  public Scale moved(double dxPx, double dyPx) {
     return new Scale(pxPerMm, leftPx + dxPx, frontPx + dyPx, widthMm, turned);
   }
 
   /** {@return this scale for a panel of another width, or turned over} */
-  Scale forPanel(double newWidthMm, boolean newTurned) {
+  public Scale forPanel(double newWidthMm, boolean newTurned) {
     return new Scale(pxPerMm, leftPx, frontPx, newWidthMm, newTurned);
   }
 
-  double x(double xMm) {
+  /** {@return where a place is, left to right, in dots} */
+  public double x(double xMm) {
     return leftPx + (turned ? widthMm - xMm : xMm) * pxPerMm;
   }
 
-  double y(double yMm) {
+  /** {@return where a place is, top to bottom, in dots} */
+  public double y(double yMm) {
     return frontPx - yMm * pxPerMm;
   }
 
-  Point toPanel(double xPx, double yPx) {
+  /** {@return the place of the panel under a dot} */
+  public Point toPanel(double xPx, double yPx) {
     double across = (xPx - leftPx) / pxPerMm;
     return new Point(turned ? widthMm - across : across, (frontPx - yPx) / pxPerMm);
   }

@@ -1,4 +1,4 @@
-package kumite.desktop.panel;
+package kumite.desktop.plan;
 
 import java.util.List;
 import java.util.Optional;
@@ -17,7 +17,7 @@ import kumite.panel.Rounding;
 import kumite.verdict.Bench;
 
 /** What lies under the controls on the plan: the panel, the walls, the blocks and the board. */
-final class CaseLayer extends Group {
+public final class CaseLayer extends Group {
   private final Polygon outline = new Polygon();
   private final Polygon wall = new Polygon();
   private final Label wallLabel = note("inside of the case wall");
@@ -26,7 +26,8 @@ final class CaseLayer extends Group {
   private final Rectangle boardBox = new Rectangle();
   private final Label boardLabel = note("board");
 
-  CaseLayer() {
+  /** An empty one. */
+  public CaseLayer() {
     outline.getStyleClass().add("panel-outline");
     wall.getStyleClass().add("case-wall");
     boardBox.getStyleClass().add("board-below");
@@ -43,12 +44,18 @@ final class CaseLayer extends Group {
     return label;
   }
 
+  /** Leaves out the word on the board, for a view that shows what is on it. */
+  public void withoutBoardName() {
+    boardLabel.setText("");
+  }
+
   /** {@return whether a picked node is the board} */
-  boolean isBoard(javafx.scene.Node node) {
+  public boolean isBoard(javafx.scene.Node node) {
     return node == boardBox;
   }
 
-  void show(Scale scale, Bench bench) {
+  /** Draws the case of a build. */
+  public void show(Scale scale, Bench bench) {
     Panel panel = bench.build().panel();
     fill(outline, Rounding.points(panel, 3), scale);
     List<Point> inner = Rounding.insideOfWall(panel);
@@ -143,7 +150,7 @@ final class CaseLayer extends Group {
   }
 
   /** {@return the words written on it} */
-  java.util.List<javafx.scene.Node> words() {
+  public java.util.List<javafx.scene.Node> words() {
     java.util.List<javafx.scene.Node> words = new java.util.ArrayList<>();
     words.add(wallLabel);
     words.add(boardLabel);

@@ -272,6 +272,7 @@ public class WindowTest {
   public void aLockAndABoardChangeAreMadeAtTheLoom() throws Exception {
     window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
     window.click("#station-loom");
+    window.choose("By strand");
     Window.onFx(
         () -> {
           window.workbench().select(ContactId.parse("bilge"));

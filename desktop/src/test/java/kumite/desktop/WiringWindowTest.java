@@ -232,13 +232,14 @@ public class WiringWindowTest {
     window.hands.push(KeyCode.CONTROL, KeyCode.Z);
     assertThat(window.bench().build().loom().done()).as("a tick is a step").hasSize(3);
     window.choose("Boards");
-    assertThat(window.nodes("#wire-by-wire")).as("only beside the board").isEmpty();
+    assertThat(window.nodes("#wire-by-wire")).as("only beside a picture of the board").isEmpty();
   }
 
   @Test
   public void hoveringAStrandLightsItsWholePath() throws Exception {
     window = Window.open(folder.resolve("state"), "--demo");
     window.click("#station-loom");
+    window.choose("By strand");
     select("horn");
     javafx.scene.Node row = window.nodes(".strand-row").get(2);
     window.hands.moveTo(row);

@@ -39,7 +39,7 @@ final class LayTab extends VBox {
             tool("+", "lay-larger", "Larger  (+)", () -> view.zoom(1.25)),
             tool("Fit", "lay-fit", "The whole panel  (Home)", view::fit),
             gap,
-            WireBench.opener("wire-by-wire-picture", wireByWire));
+            WireBench.opener("wire-by-wire", wireByWire));
     bar.getStyleClass().add("lay-bar");
     words.setId("lay-words");
     words.setWrapText(true);

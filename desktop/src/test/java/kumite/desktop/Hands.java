@@ -14,7 +14,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.robot.Robot;
 import javafx.stage.Window;
-import org.testfx.util.WaitForAsyncUtils;
 
 /**
  * Hands on mouse and keys. Mouse and single keys are real events that travel through the display
@@ -25,7 +24,7 @@ public final class Hands {
   private final Robot robot = onFx(Robot::new);
 
   private static <T> T onFx(Supplier<T> supplier) {
-    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(supplier::get));
+    return Fx.onFx(supplier);
   }
 
   private Hands act(Runnable run) {

@@ -4,7 +4,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import javafx.application.Application;
@@ -19,7 +18,6 @@ import kumite.desktop.shell.Workbench;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window under a virtual display, and hands to work it with. */
 final class Window {
@@ -82,7 +80,7 @@ final class Window {
   }
 
   static <T> T onFx(Supplier<T> supplier) {
-    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(supplier::get));
+    return Fx.onFx(supplier);
   }
 
   Workbench workbench() {
@@ -100,27 +98,19 @@ final class Window {
     if (Platform.isFxApplicationThread()) {
       throw new AssertionError("what is waited for cannot happen on the thread that waits");
     }
-    try {
-      letArrive();
-      drawn();
-      WaitForAsyncUtils.waitFor(
-          20,
-          TimeUnit.SECONDS,
-          () -> onFx(() -> workbench().bench().get().build().equals(workbench().build().get())));
-      // The buttons of fixes come once they have been tried.
-      WaitForAsyncUtils.waitFor(
-          20,
-          TimeUnit.SECONDS,
-          () ->
-              onFx(
-                  () ->
-                      workbench().bench().get().findings().stream()
-                          .filter(f -> f.station() == workbench().station().get())
-                          .allMatch(kumite.verdict.Finding::fixKnown)));
-      drawn();
-    } catch (java.util.concurrent.TimeoutException e) {
-      throw new AssertionError("the bench never caught up with the build", e);
-    }
+    letArrive();
+    drawn();
+    // The buttons of fixes come once they have been tried.
+    Fx.await(20, "the bench never caught up with the build", () -> onFx(this::caughtUp));
+    drawn();
+  }
+
+  private boolean caughtUp() {
+    Bench bench = workbench().bench().get();
+    return bench.build().equals(workbench().build().get())
+        && bench.findings().stream()
+            .filter(f -> f.station() == workbench().station().get())
+            .allMatch(kumite.verdict.Finding::fixKnown);
   }
 
   /**
@@ -133,25 +123,22 @@ final class Window {
     }
     if (onFx(Window::popup)) {
       // A popup has the keys and would swallow the mark; the mouse gets a moment to arrive.
-      WaitForAsyncUtils.sleep(POPUP_MILLIS, TimeUnit.MILLISECONDS);
+      try {
+        Thread.sleep(POPUP_MILLIS);
+      } catch (InterruptedException e) {
+        throw new AssertionError(e);
+      }
       return;
     }
     int before = arrived.get();
     hands.push(MARKER);
-    try {
-      WaitForAsyncUtils.waitFor(3, TimeUnit.SECONDS, () -> arrived.get() > before);
-    } catch (java.util.concurrent.TimeoutException e) {
-      // A popup came up meanwhile; what follows waits for the interface thread all the same.
-    }
+    // A popup may come up meanwhile; what follows waits for the interface thread all the same.
+    Fx.comesTrue(3, () -> arrived.get() > before);
   }
 
   /** Waits until a menu whose item was clicked has closed. */
   void popupGone() {
-    try {
-      WaitForAsyncUtils.waitFor(5, TimeUnit.SECONDS, () -> !onFx(Window::popup));
-    } catch (java.util.concurrent.TimeoutException e) {
-      throw new AssertionError("a menu stays open", e);
-    }
+    Fx.await(5, "a menu stays open", () -> !onFx(Window::popup));
   }
 
   private static boolean popup() {
@@ -181,11 +168,7 @@ final class Window {
 
   <T extends Node> T find(String query) {
     settle();
-    try {
-      WaitForAsyncUtils.waitFor(10, TimeUnit.SECONDS, () -> present(query));
-    } catch (java.util.concurrent.TimeoutException e) {
-      throw new AssertionError("nothing in the window is " + query, e);
-    }
+    Fx.await(10, "nothing in the window is " + query, () -> present(query));
     return lookup(query);
   }
 

@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
@@ -32,7 +31,6 @@ import kumite.verdict.Station;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.assertj.core.api.SoftAssertions;
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -140,7 +138,7 @@ public class WindowTest {
     Path sheet = folder.resolve("bell.pdf");
     window.click("#bench-sheet");
     window.type("#file-name", sheet.toString());
-    WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, () -> window.news().contains("written"));
+    Fx.await(20, "the window says nothing", () -> window.news().contains("written"));
     try (var document = Loader.loadPDF(sheet.toFile())) {
       assertThat(new PDFTextStripper().getText(document)).contains("Fog bell", "63.5", "Button 7");
     }
@@ -492,8 +490,7 @@ public class WindowTest {
     window.click("#layout-preview");
     assertThat(window.bench().build().controls()).as("shown, not kept").hasSize(6);
     window.click("#layout-fit");
-    WaitForAsyncUtils.waitFor(
-        20, TimeUnit.SECONDS, () -> window.bench().gaps().tooNarrow().isEmpty());
+    Fx.await(20, "the keys stay too near", () -> window.bench().gaps().tooNarrow().isEmpty());
     window.click("#layout-keep");
     Build kept = window.bench().build();
     assertThat(kept.controls()).hasSize(6);
@@ -533,7 +530,7 @@ public class WindowTest {
     Path template = folder.resolve("t.pdf");
     window.hands.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.P);
     window.type("#file-name", template.toString());
-    WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, () -> window.news().contains("written"));
+    Fx.await(20, "the window says nothing", () -> window.news().contains("written"));
     try (var document = Loader.loadPDF(template.toFile())) {
       assertThat(new PDFTextStripper().getText(document))
           .contains("Anchor", "x 182.70", "turned over left to right");
@@ -544,7 +541,7 @@ public class WindowTest {
     window.find("#file-confirm");
     assertThat(Files.readString(template)).as("asked first").isEqualTo("not ours");
     window.click("#file-confirm");
-    WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, () -> Files.size(template) > 1000);
+    Fx.await(20, "the template is not written", () -> template.toFile().length() > 1000);
   }
 
   @Test
@@ -587,7 +584,7 @@ public class WindowTest {
     Path all = folder.resolve("all");
     menu("#menu-export-everything");
     window.type("#file-name", all.toString());
-    WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> window.news().contains("files are in"));
+    Fx.await(30, "the window says nothing", () -> window.news().contains("files are in"));
     try (var files = Files.list(all)) {
       assertThat(files.map(f -> f.getFileName().toString()))
           .contains("bench-sheet.pdf", "art.svg", "netlist.json", "kumite-exports.sha256");

@@ -4,17 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Supplier;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
+import kumite.desktop.Fx;
 import kumite.measure.LengthUnit;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -32,7 +31,7 @@ public class TypedFieldTest {
   public void open() throws Exception {
     FxToolkit.registerPrimaryStage();
     taken.clear();
-    onFx(
+    Fx.onFx(
         () -> {
           length = TypedField.length("width", taken::add);
           volts = TypedField.number("supply", "V", 1, 12, taken::add);
@@ -45,35 +44,31 @@ public class TypedFieldTest {
           stage.requestFocus();
           return null;
         });
-    WaitForAsyncUtils.waitForFxEvents();
+    Fx.idle();
   }
 
   @AfterMethod(alwaysRun = true)
   public void close() {
-    onFx(
+    Fx.onFx(
         () -> {
           stage.hide();
           return null;
         });
   }
 
-  private static <T> T onFx(Supplier<T> supplier) {
-    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(supplier::get));
-  }
-
   private void write(TypedField field, String text) {
     hands.clickOn(field.field());
-    onFx(
+    Fx.onFx(
         () -> {
           field.field().selectAll();
           return null;
         });
     hands.write(text);
-    WaitForAsyncUtils.waitForFxEvents();
+    Fx.idle();
   }
 
   private String saysBack(TypedField field) {
-    return onFx(() -> ((Label) field.getChildren().get(1)).getText());
+    return Fx.onFx(() -> ((Label) field.getChildren().get(1)).getText());
   }
 
   @Test
@@ -89,20 +84,20 @@ public class TypedFieldTest {
   public void leavingTheFieldTakesItTooAndShowsItRounded() {
     write(length, "12.3456");
     hands.clickOn(elsewhere);
-    WaitForAsyncUtils.waitForFxEvents();
+    Fx.idle();
     assertThat(taken).containsExactly(12.3456);
     assertThat(length.field().getText()).isEqualTo("12.3 mm");
   }
 
   @Test
   public void lookingAtAFieldTakesNothingEvenIfItsNumberIsRounded() {
-    onFx(
+    Fx.onFx(
         () -> {
           length.show(182.74999);
           return null;
         });
     hands.clickOn(length.field()).push(KeyCode.ENTER).clickOn(elsewhere);
-    WaitForAsyncUtils.waitForFxEvents();
+    Fx.idle();
     assertThat(taken).isEmpty();
   }
 
@@ -111,12 +106,12 @@ public class TypedFieldTest {
     write(length, "wide");
     assertThat(saysBack(length)).contains("is not a length", "type for example");
     hands.clickOn(elsewhere);
-    WaitForAsyncUtils.waitForFxEvents();
+    Fx.idle();
     assertThat(taken).isEmpty();
     assertThat(length.field().getText()).isEqualTo("30.0 mm");
     write(length, "77");
     hands.push(KeyCode.ESCAPE);
-    WaitForAsyncUtils.waitForFxEvents();
+    Fx.idle();
     assertThat(length.field().getText()).as("Escape puts it back").isEqualTo("30.0 mm");
   }
 
@@ -131,7 +126,7 @@ public class TypedFieldTest {
 
   @Test
   public void showsInchesWhenAskedAndReadsBareNumbersSo() {
-    onFx(
+    Fx.onFx(
         () -> {
           length.unit(LengthUnit.INCH);
           return null;

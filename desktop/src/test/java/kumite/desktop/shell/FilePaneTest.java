@@ -10,8 +10,8 @@ import java.util.Optional;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
+import kumite.desktop.Fx;
 import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -60,29 +60,27 @@ public class FilePaneTest {
     asked.clear();
     acted.clear();
     closed = 0;
-    WaitForAsyncUtils.waitFor(
-        WaitForAsyncUtils.asyncFx(
-            () -> {
-              FilePane pane =
-                  new FilePane(
-                      (wanted, owner) -> {
-                        asked.add(wanted);
-                        return answer;
-                      });
-              new Scene(pane);
-              pane.onShow(() -> {}, () -> closed++);
-              pane.ask(
-                  "Which?",
-                  "Go",
-                  folder,
-                  "suggested",
-                  ".kumite.json",
-                  use,
-                  acted::add,
-                  Optional.empty());
-              ((TextField) pane.lookup("#file-name")).setText(typed);
-              ((Button) pane.lookup("#file-browse")).fire();
-              return null;
-            }));
+    Fx.onFx(
+        () -> {
+          FilePane pane =
+              new FilePane(
+                  (wanted, owner) -> {
+                    asked.add(wanted);
+                    return answer;
+                  });
+          new Scene(pane);
+          pane.onShow(() -> {}, () -> closed++);
+          pane.ask(
+              "Which?",
+              "Go",
+              folder,
+              "suggested",
+              ".kumite.json",
+              use,
+              acted::add,
+              Optional.empty());
+          ((TextField) pane.lookup("#file-name")).setText(typed);
+          ((Button) pane.lookup("#file-browse")).fire();
+        });
   }
 }

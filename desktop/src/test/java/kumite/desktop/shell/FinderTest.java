@@ -12,6 +12,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import kumite.build.Build;
+import kumite.desktop.Fx;
 import kumite.files.Demo;
 import kumite.files.RecentFiles;
 import kumite.parts.Catalogue;
@@ -19,7 +20,6 @@ import kumite.power.Sum;
 import kumite.verdict.Bench;
 import kumite.verdict.Station;
 import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -37,32 +37,20 @@ public class FinderTest {
     Catalogue catalogue = Catalogue.standard();
     Build demo = Demo.open("ferry-bridge", catalogue);
     RecentFiles recent = new RecentFiles(Files.createTempDirectory("finder"));
-    onFx(
+    Fx.onFx(
         () -> {
           workbench = new Workbench(catalogue, demo);
           commands =
               new Commands(workbench, new FileDesk(workbench, recent), List.of(Station.values()));
           finder = new Finder(workbench, commands, sums::add);
         });
-    WaitForAsyncUtils.waitFor(
-        20,
-        java.util.concurrent.TimeUnit.SECONDS,
-        () -> workbench.bench().get().build().equals(demo));
-  }
-
-  private static void onFx(Runnable run) {
-    WaitForAsyncUtils.waitFor(
-        WaitForAsyncUtils.asyncFx(
-            () -> {
-              run.run();
-              return null;
-            }));
+    Fx.await(20, "no bench comes", () -> workbench.bench().get().build().equals(demo));
   }
 
   @SuppressWarnings("unchecked")
   private List<Finder.Found> hits(String typed) {
     List<Finder.Found> hits = new ArrayList<>();
-    onFx(
+    Fx.onFx(
         () -> {
           finder.open();
           ((TextField) finder.getChildren().get(0)).setText(typed);
@@ -73,7 +61,7 @@ public class FinderTest {
 
   private void take(String typed) {
     hits(typed);
-    onFx(
+    Fx.onFx(
         () ->
             finder
                 .getChildren()

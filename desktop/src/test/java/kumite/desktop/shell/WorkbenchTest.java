@@ -9,10 +9,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.concurrent.TimeUnit;
-import java.util.function.Supplier;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Edit;
+import kumite.desktop.Fx;
 import kumite.files.Demo;
 import kumite.kind.ControlKind;
 import kumite.measure.Placement;
@@ -22,7 +22,6 @@ import kumite.name.ControlId;
 import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
 import org.testfx.api.FxToolkit;
-import org.testfx.util.WaitForAsyncUtils;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
@@ -35,32 +34,20 @@ public class WorkbenchTest {
     FxToolkit.registerPrimaryStage();
   }
 
-  private static <T> T onFx(Supplier<T> supplier) {
-    return WaitForAsyncUtils.waitFor(WaitForAsyncUtils.asyncFx(supplier::get));
-  }
-
-  private static void onFx(Runnable run) {
-    onFx(
-        () -> {
-          run.run();
-          return null;
-        });
-  }
-
   private static Workbench demo() {
     try {
       Build build = Demo.open(Demo.USUAL, CATALOGUE);
-      return onFx(() -> new Workbench(CATALOGUE, build));
+      return Fx.onFx(() -> new Workbench(CATALOGUE, build));
     } catch (kumite.files.BuildFileException e) {
       throw new AssertionError(e);
     }
   }
 
   private static void waitForBench(Workbench workbench) throws Exception {
-    WaitForAsyncUtils.waitFor(
+    Fx.await(
         20,
-        TimeUnit.SECONDS,
-        () -> onFx(() -> workbench.bench().get().build().equals(workbench.build().get())));
+        "the bench never caught up",
+        () -> Fx.onFx(() -> workbench.bench().get().build().equals(workbench.build().get())));
   }
 
   @Test
@@ -68,24 +55,28 @@ public class WorkbenchTest {
     Workbench workbench = demo();
     SplittableRandom random = new SplittableRandom(77);
     List<Build> states = new ArrayList<>();
-    states.add(onFx(() -> workbench.build().get()));
+    states.add(Fx.onFx(() -> workbench.build().get()));
     for (int i = 0; i < 60; i++) {
-      onFx(() -> workbench.apply(randomEdit(workbench.build().get(), random)));
-      Build now = onFx(() -> workbench.build().get());
+      Fx.onFx(() -> workbench.apply(randomEdit(workbench.build().get(), random)));
+      Build now = Fx.onFx(() -> workbench.build().get());
       if (!now.equals(states.get(states.size() - 1))) {
         states.add(now);
       }
     }
     for (int i = states.size() - 2; i >= 0; i--) {
-      onFx(workbench::undo);
-      assertThat(onFx(() -> workbench.build().get())).as("back at %d", i).isEqualTo(states.get(i));
+      Fx.onFx(workbench::undo);
+      assertThat(Fx.onFx(() -> workbench.build().get()))
+          .as("back at %d", i)
+          .isEqualTo(states.get(i));
     }
-    assertThat(onFx(workbench::undoLabel)).isEmpty();
+    assertThat(Fx.onFx(workbench::undoLabel)).isEmpty();
     for (int i = 1; i < states.size(); i++) {
-      onFx(workbench::redo);
-      assertThat(onFx(() -> workbench.build().get())).as("forth at %d", i).isEqualTo(states.get(i));
+      Fx.onFx(workbench::redo);
+      assertThat(Fx.onFx(() -> workbench.build().get()))
+          .as("forth at %d", i)
+          .isEqualTo(states.get(i));
     }
-    assertThat(onFx(workbench::redoLabel)).isEmpty();
+    assertThat(Fx.onFx(workbench::redoLabel)).isEmpty();
     waitForBench(workbench);
   }
 
@@ -109,7 +100,7 @@ public class WorkbenchTest {
   /** Everything that was to be worked out before has been, and was shown or dropped. */
   private static void allWorkedOut(Workbench workbench) throws Exception {
     java.util.concurrent.CountDownLatch done = new java.util.concurrent.CountDownLatch(1);
-    onFx(() -> workbench.workOutFixes(workbench.bench().get(), List.of(), done::countDown));
+    Fx.onFx(() -> workbench.workOutFixes(workbench.bench().get(), List.of(), done::countDown));
     assertThat(done.await(20, TimeUnit.SECONDS)).isTrue();
   }
 
@@ -117,25 +108,25 @@ public class WorkbenchTest {
   @Test
   public void whatIsShownBelongsToTheBuildShown() throws Exception {
     Workbench workbench = demo();
-    Build demo = onFx(() -> workbench.build().get());
+    Build demo = Fx.onFx(() -> workbench.build().get());
     for (int round = 0; round < 20; round++) {
       Build other = Build.empty("Other " + round);
-      onFx(
+      Fx.onFx(
           () -> {
             workbench.apply(Arrange.mirror(workbench.build().get(), ids(workbench)));
             workbench.open(other, java.util.Optional.empty());
           });
       allWorkedOut(workbench);
-      assertThat(onFx(() -> workbench.bench().get().build())).as("%d", round).isSameAs(other);
-      onFx(
+      assertThat(Fx.onFx(() -> workbench.bench().get().build())).as("%d", round).isSameAs(other);
+      Fx.onFx(
           () -> {
             workbench.open(demo, java.util.Optional.empty());
             workbench.apply(Arrange.mirror(demo, List.of(demo.controls().get(0).id())));
           });
       allWorkedOut(workbench);
-      assertThat(onFx(() -> workbench.bench().get().build()))
+      assertThat(Fx.onFx(() -> workbench.bench().get().build()))
           .as("%d", round)
-          .isSameAs(onFx(() -> workbench.build().get()));
+          .isSameAs(Fx.onFx(() -> workbench.build().get()));
     }
   }
 
@@ -147,54 +138,56 @@ public class WorkbenchTest {
   @Test
   public void aPreviewIsNotWhatIsSaved() throws Exception {
     Workbench workbench = demo();
-    Build before = onFx(() -> workbench.build().get());
-    onFx(() -> workbench.preview(b -> b.without(new ControlId("horn"))));
-    assertThat(onFx(() -> workbench.build().get())).isNotEqualTo(before);
-    assertThat(onFx(workbench::kept)).isEqualTo(before);
-    assertThat(onFx(workbench::unsaved)).isFalse();
-    onFx(() -> workbench.savedTo(java.nio.file.Path.of("/bench/x.kumite.json")));
-    onFx(workbench::endPreview);
-    assertThat(onFx(() -> workbench.build().get())).isEqualTo(before);
-    assertThat(onFx(workbench::unsaved)).isFalse();
+    Build before = Fx.onFx(() -> workbench.build().get());
+    Fx.onFx(() -> workbench.preview(b -> b.without(new ControlId("horn"))));
+    assertThat(Fx.onFx(() -> workbench.build().get())).isNotEqualTo(before);
+    assertThat(Fx.onFx(workbench::kept)).isEqualTo(before);
+    assertThat(Fx.onFx(workbench::unsaved)).isFalse();
+    Fx.onFx(() -> workbench.savedTo(java.nio.file.Path.of("/bench/x.kumite.json")));
+    Fx.onFx(workbench::endPreview);
+    assertThat(Fx.onFx(() -> workbench.build().get())).isEqualTo(before);
+    assertThat(Fx.onFx(workbench::unsaved)).isFalse();
     allWorkedOut(workbench);
-    assertThat(onFx(() -> workbench.bench().get().build())).isEqualTo(before);
+    assertThat(Fx.onFx(() -> workbench.bench().get().build())).isEqualTo(before);
   }
 
   @Test
   public void aPreviewLeavesNoStepAndItsEndIsOne() {
     Workbench workbench = demo();
-    Build before = onFx(() -> workbench.build().get());
+    Build before = Fx.onFx(() -> workbench.build().get());
     ControlId horn = new ControlId("horn");
     for (int i = 1; i < 10; i++) {
       int dx = i;
-      onFx(
+      Fx.onFx(
           () ->
               workbench.preview(
                   b -> b.withControl(horn, c -> c.withPlacement(Placement.at(100 + dx, 60)))));
     }
-    assertThat(onFx(workbench::undoLabel)).as("nothing is kept yet").isEmpty();
-    onFx(workbench::endPreview);
-    assertThat(onFx(() -> workbench.build().get())).isEqualTo(before);
-    onFx(
+    assertThat(Fx.onFx(workbench::undoLabel)).as("nothing is kept yet").isEmpty();
+    Fx.onFx(workbench::endPreview);
+    assertThat(Fx.onFx(() -> workbench.build().get())).isEqualTo(before);
+    Fx.onFx(
         () ->
             workbench.preview(
                 b -> b.withControl(horn, c -> c.withPlacement(Placement.at(90, 60)))));
-    onFx(
+    Fx.onFx(
         () ->
             workbench.apply(
                 Arrange.place("Move Horn", java.util.Map.of(horn, Placement.at(91, 60)))));
-    assertThat(onFx(workbench::undoLabel)).contains("Move Horn");
-    onFx(workbench::undo);
-    assertThat(onFx(() -> workbench.build().get())).as("to before the preview").isEqualTo(before);
+    assertThat(Fx.onFx(workbench::undoLabel)).contains("Move Horn");
+    Fx.onFx(workbench::undo);
+    assertThat(Fx.onFx(() -> workbench.build().get()))
+        .as("to before the preview")
+        .isEqualTo(before);
   }
 
   @Test
   public void anEditThatCannotBeIsToldAndChangesNothing() {
     Workbench workbench = demo();
-    Build before = onFx(() -> workbench.build().get());
-    onFx(() -> workbench.apply(new Edit("Shrink", b -> b.withPanel(b.panel().withSize(1, 1)))));
-    assertThat(onFx(() -> workbench.build().get())).isEqualTo(before);
-    assertThat(onFx(() -> workbench.notice().get()).orElseThrow().text())
+    Build before = Fx.onFx(() -> workbench.build().get());
+    Fx.onFx(() -> workbench.apply(new Edit("Shrink", b -> b.withPanel(b.panel().withSize(1, 1)))));
+    assertThat(Fx.onFx(() -> workbench.build().get())).isEqualTo(before);
+    assertThat(Fx.onFx(() -> workbench.notice().get()).orElseThrow().text())
         .contains("width_mm must be between 20 and 3000");
   }
 
@@ -202,15 +195,16 @@ public class WorkbenchTest {
   public void deletingTheSelectionClearsItAndItsHolds() throws Exception {
     Workbench workbench = demo();
     ContactId horn = ContactId.parse("horn");
-    onFx(() -> workbench.select(horn));
-    onFx(() -> workbench.hold(horn, 1));
-    assertThat(onFx(() -> workbench.trace().get())).isPresent();
-    onFx(() -> workbench.apply(Arrange.delete(workbench.build().get(), List.of(horn.control()))));
+    Fx.onFx(() -> workbench.select(horn));
+    Fx.onFx(() -> workbench.hold(horn, 1));
+    assertThat(Fx.onFx(() -> workbench.trace().get())).isPresent();
+    Fx.onFx(
+        () -> workbench.apply(Arrange.delete(workbench.build().get(), List.of(horn.control()))));
     waitForBench(workbench);
-    WaitForAsyncUtils.waitForFxEvents();
-    assertThat(onFx(() -> workbench.selection().get())).isEmpty();
-    assertThat(onFx(() -> workbench.holds().get().travel())).isEmpty();
-    assertThat(onFx(() -> workbench.path().get()))
+    Fx.idle();
+    assertThat(Fx.onFx(() -> workbench.selection().get())).isEmpty();
+    assertThat(Fx.onFx(() -> workbench.holds().get().travel())).isEmpty();
+    assertThat(Fx.onFx(() -> workbench.path().get()))
         .as("another path is shown")
         .isNotEqualTo(Optional.of(horn));
   }
@@ -218,7 +212,7 @@ public class WorkbenchTest {
   @Test
   public void everySwitchHasALetterOfItsOwnWhileLettersLast() {
     Workbench workbench = demo();
-    Keys keys = onFx(() -> new Keys(workbench));
+    Keys keys = Fx.onFx(() -> new Keys(workbench));
     Set<String> letters = new HashSet<>();
     workbench.bench().get().paths().stream()
         .filter(p -> !p.site().contact().type().analog())
@@ -235,7 +229,7 @@ public class WorkbenchTest {
   public void everyCommandHasItsOwnKeysAndAName() {
     Workbench workbench = demo();
     Commands commands =
-        onFx(
+        Fx.onFx(
             () ->
                 new Commands(
                     workbench,
@@ -254,9 +248,9 @@ public class WorkbenchTest {
 
   @Test
   public void addingPutsPartsWhereTheyFitUntilThePanelIsFull() {
-    Workbench workbench = onFx(() -> new Workbench(CATALOGUE, Build.empty("Full")));
+    Workbench workbench = Fx.onFx(() -> new Workbench(CATALOGUE, Build.empty("Full")));
     Commands commands =
-        onFx(
+        Fx.onFx(
             () ->
                 new Commands(
                     workbench,
@@ -269,9 +263,9 @@ public class WorkbenchTest {
                     List.of()));
     ControlKind kind = CATALOGUE.control("button-24").orElseThrow();
     for (int i = 0; i < 20; i++) {
-      onFx(() -> commands.add(kind));
+      Fx.onFx(() -> commands.add(kind));
     }
-    Build build = onFx(() -> workbench.build().get());
+    Build build = Fx.onFx(() -> workbench.build().get());
     assertThat(build.controls().stream().map(Control::placement).distinct()).hasSize(20);
     assertThat(kumite.panel.Gaps.of(build, CATALOGUE).tooNarrow()).isEmpty();
   }

@@ -102,7 +102,7 @@ public class OutlineTest {
         List.of(PANEL.withOutline(ELL).withCorner(10), PANEL.withCorner(0), PANEL.withCorner(25))) {
       Boundary edge = Boundary.edge(panel);
       Geometry area = area(Rounding.of(panel));
-      for (int i = 0; i < 300; i++) {
+      for (int i = 0; i < 120; i++) {
         Placement at =
             new Placement(
                 random.nextDouble(panel.widthMm()),

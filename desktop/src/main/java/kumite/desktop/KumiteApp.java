@@ -1,12 +1,10 @@
 package kumite.desktop;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.time.Clock;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
@@ -21,9 +19,7 @@ import kumite.desktop.panel.PanelStation;
 import kumite.desktop.power.PowerStation;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
-import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
-import kumite.files.Demo;
 import kumite.files.Journal;
 import kumite.files.RecentFiles;
 import kumite.parts.Catalogue;
@@ -37,17 +33,18 @@ public final class KumiteApp extends Application {
 
   @Override
   public void start(Stage stage) {
-    Options options;
+    Opening opening;
+    setUserAgentStylesheet(Look.baseTheme());
+    Look.loadFonts();
     try {
-      options = Options.parse(getParameters().getRaw());
+      opening = Launcher.opening(getParameters().getRaw());
     } catch (IllegalArgumentException e) {
       System.err.println(e.getMessage());
       Platform.exit();
       return;
     }
-    setUserAgentStylesheet(Look.baseTheme());
-    Look.loadFonts();
-    open(stage, options, Catalogue.standard());
+    open(stage, opening);
+    Options options = opening.options();
     if (options.pictures().isPresent()) {
       new Pictures(stage, workbench, shell, options.pictures().get()).takeAll();
     } else if (options.picture().isPresent()) {
@@ -59,22 +56,12 @@ public final class KumiteApp extends Application {
   }
 
   /** Shows the window; tests call this with a folder of their own for the journal. */
-  void open(Stage stage, Options options, Catalogue catalogue) {
-    Build first = Build.empty("New build");
-    Optional<Path> file = Optional.empty();
-    Optional<String> complaint = Optional.empty();
-    try {
-      if (options.file().isPresent()) {
-        first = BuildFile.read(options.file().get(), catalogue);
-        file = options.file();
-      } else if (options.demo().isPresent()) {
-        first = Demo.open(options.demo().get(), catalogue);
-      }
-    } catch (BuildFileException e) {
-      complaint = Optional.of(e.getMessage());
-    }
-    workbench = new Workbench(catalogue, first);
-    workbench.file().set(file);
+  void open(Stage stage, Opening opening) {
+    Options options = opening.options();
+    Catalogue catalogue = opening.catalogue();
+    Build first = opening.bench().build();
+    workbench = new Workbench(catalogue, opening.bench());
+    workbench.file().set(opening.file());
     shell = new Shell(workbench, stations(), new RecentFiles(options.state()));
     Scene scene = new Scene(shell, WindowPlace.USUAL_WIDTH, WindowPlace.USUAL_HEIGHT);
     Look.dress(scene);
@@ -93,7 +80,7 @@ public final class KumiteApp extends Application {
     workbench.build().addListener((o, was, is) -> stage.setTitle(is.brief().title() + " – Kumite"));
     stage.setTitle(first.brief().title() + " – Kumite");
     stage.show();
-    complaint.ifPresent(workbench::complain);
+    opening.complaint().ifPresent(workbench::complain);
     if (options.pictures().isEmpty()) {
       Journal journal = new Journal(options.state());
       Journal.Found found = journal.find(catalogue);

@@ -41,7 +41,7 @@ final class Window {
           Application.setUserAgentStylesheet(Look.baseTheme());
           Look.loadFonts();
           Stage fresh = new Stage();
-          app.open(fresh, options, Catalogue.standard());
+          app.open(fresh, Opening.of(options, Catalogue.standard()));
           fresh.setX(0);
           fresh.setY(0);
           fresh.setWidth(width);

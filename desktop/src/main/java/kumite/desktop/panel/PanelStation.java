@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -81,6 +82,7 @@ public final class PanelStation implements StationView {
   private final Segments<Side> sides;
   private final Segments<Below> tabs;
   private final Map<Below, Tab> tabViews = new EnumMap<>(Below.class);
+  private final Map<Below, Supplier<Tab>> tabMakers = new EnumMap<>(Below.class);
   private final StackPane bottom = new StackPane();
   private final StackPane drawer = new StackPane();
   private final ToggleButton fold = new ToggleButton("Fold");
@@ -127,14 +129,14 @@ public final class PanelStation implements StationView {
     own.setOnAction(event -> frame.over().raise(new OwnPart(workbench, frame)));
     tray.last(own);
 
-    tabViews.put(Below.SELECTED, selected);
-    tabViews.put(Below.PANEL, new PanelTab(workbench));
-    tabViews.put(Below.CASE, new CaseTab(workbench));
-    tabViews.put(Below.HAND, new HandTab(workbench));
-    tabViews.put(Below.LAYOUT, new LayoutTab(workbench));
-    tabViews.put(Below.GAPS, new GapsTab(workbench, plan));
-    tabViews.put(Below.LEVERS, new LeversTab(workbench));
-    tabViews.put(Below.DRILL, new DrillTab(workbench, frame));
+    tabMakers.put(Below.SELECTED, () -> selected);
+    tabMakers.put(Below.PANEL, () -> new PanelTab(workbench));
+    tabMakers.put(Below.CASE, () -> new CaseTab(workbench));
+    tabMakers.put(Below.HAND, () -> new HandTab(workbench));
+    tabMakers.put(Below.LAYOUT, () -> new LayoutTab(workbench));
+    tabMakers.put(Below.GAPS, () -> new GapsTab(workbench, plan));
+    tabMakers.put(Below.LEVERS, () -> new LeversTab(workbench));
+    tabMakers.put(Below.DRILL, () -> new DrillTab(workbench, frame));
 
     sectionWay =
         new Segments<>(
@@ -237,6 +239,11 @@ public final class PanelStation implements StationView {
     section.heightProperty().addListener((o, was, is) -> drawSection(workbench.bench().get()));
   }
 
+  /** {@return a tab, made when it is first chosen} */
+  private Tab tab(Below which) {
+    return tabViews.computeIfAbsent(which, one -> tabMakers.get(one).get());
+  }
+
   private void onPlan(Runnable run) {
     workbench.station().set(Station.PANEL);
     run.run();
@@ -275,11 +282,11 @@ public final class PanelStation implements StationView {
 
   private void choose(Below wanted) {
     if (wanted != below) {
-      tabViews.get(below).leave();
+      tab(below).leave();
     }
     below = wanted;
     tabs.choose(wanted);
-    Tab tab = tabViews.get(wanted);
+    Tab tab = tab(wanted);
     boolean folded = fold.isSelected();
     fold.setText(folded ? "Unfold" : "Fold");
     bottom.getChildren().setAll(wanted.table || folded ? List.of() : List.of(tab.node()));
@@ -369,7 +376,7 @@ public final class PanelStation implements StationView {
     tray.show();
     plan.show(bench);
     drawSection(bench);
-    tabViews.get(below).show(bench);
+    tab(below).show(bench);
   }
 
   private void drawSection(Bench bench) {

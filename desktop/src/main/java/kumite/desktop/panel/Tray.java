@@ -66,7 +66,13 @@ final class Tray extends VBox {
       onRail(button);
       button.setPopupSide(Side.RIGHT);
       button.setTooltip(new Tooltip("Add one of " + members.size() + " kinds"));
-      members.forEach(kind -> button.getItems().add(item(kind)));
+      // Filled when it is first opened: the window comes up sooner so.
+      button.setOnShowing(
+          event -> {
+            if (button.getItems().isEmpty()) {
+              members.forEach(kind -> button.getItems().add(item(kind)));
+            }
+          });
       getChildren().add(button);
     }
     getChildren().addAll(last);

@@ -86,10 +86,19 @@ public final class Workbench {
 
   /** A workbench with a build on it. */
   public Workbench(Catalogue catalogue, Build first) {
+    this(catalogue, Bench.of(first, catalogue));
+  }
+
+  /**
+   * A workbench with a build that is worked out already.
+   *
+   * @param catalogue the kinds of parts that are shipped
+   */
+  public Workbench(Catalogue catalogue, Bench first) {
     this.catalogue = catalogue;
-    this.build = new ReadOnlyObjectWrapper<>(first);
-    this.saved = new ReadOnlyObjectWrapper<>(first);
-    this.last = new AtomicReference<>(Bench.of(first, catalogue));
+    this.build = new ReadOnlyObjectWrapper<>(first.build());
+    this.saved = new ReadOnlyObjectWrapper<>(first.build());
+    this.last = new AtomicReference<>(first);
     this.bench = new ReadOnlyObjectWrapper<>(last.get());
     selectFirstPath();
   }

@@ -621,7 +621,7 @@ public class WindowTest {
     for (String tab :
         new String[] {"Selected", "Panel", "Case", "Hand", "Lay out", "Gaps", "Levers", "Drill"}) {
       window.choose(tab);
-      assertThat(planShare()).as(tab).isGreaterThan(0.5);
+      assertThat(planShare()).as(tab).isGreaterThan(2 / 3.0);
     }
     window.choose("Selected");
     double open = planShare();

@@ -45,6 +45,11 @@ public final class Choice<T> extends ComboBox<T> {
             });
   }
 
+  /** Makes it as wide as so many letters m, whatever the size of type. */
+  public void wide(double letters) {
+    setStyle("-fx-pref-width: " + letters + "em;");
+  }
+
   /** Shows a choice, or none, without telling anybody. */
   public void show(Optional<T> value) {
     showing = true;

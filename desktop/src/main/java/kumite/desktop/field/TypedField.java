@@ -4,6 +4,7 @@ import java.util.function.DoubleConsumer;
 import java.util.function.DoubleFunction;
 import java.util.function.Function;
 import javafx.css.PseudoClass;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
@@ -28,6 +29,9 @@ public final class TypedField extends VBox {
    */
   public record Typed(double value, String understood) {}
 
+  /** Itself, its name's box and the row that it stands in. */
+  private static final int LEVELS = 3;
+
   private final TextField text = new TextField();
   private final Label understood = new Label();
   private Function<String, Typed> reader;
@@ -47,7 +51,10 @@ public final class TypedField extends VBox {
     text.getStyleClass().add("mono");
     text.setAccessibleText(name);
     understood.getStyleClass().add("understood");
-    understood.setMinHeight(14);
+    // It lies over what is below while there is something to say, and takes no room else.
+    understood.setManaged(false);
+    understood.setVisible(false);
+    understood.textProperty().addListener((o, was, is) -> lay());
     getChildren().addAll(text, understood);
     text.textProperty().addListener((o, was, is) -> read());
     text.setOnAction(event -> take());
@@ -140,6 +147,29 @@ public final class TypedField extends VBox {
   /** Explains the field. */
   public void setTooltip(String words) {
     text.setTooltip(new Tooltip(words));
+  }
+
+  @Override
+  protected void layoutChildren() {
+    super.layoutChildren();
+    lay();
+  }
+
+  private void lay() {
+    boolean any = !understood.getText().isEmpty();
+    understood.setVisible(any);
+    Node above = this;
+    for (int level = 0; level < LEVELS && above != null; level++) {
+      above.setViewOrder(any ? -1 : 0);
+      above = above.getParent();
+    }
+    if (any && getScene() != null) {
+      understood.applyCss();
+      understood.autosize();
+      double left = localToScene(0, 0).getX();
+      double most = getScene().getWidth() - understood.getWidth() - 4;
+      understood.relocate(Math.min(0, most - left), text.getHeight() + 1);
+    }
   }
 
   private void write() {

@@ -8,6 +8,8 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -37,9 +39,11 @@ final class CaseTab implements Tab {
   private final Label loops = new Label();
   private final FlowPane blocks = new FlowPane();
   private final TextField newBlock = new TextField();
+  private final ToggleButton draw = new ToggleButton("Draw a block");
+  private final FlowPane adding = new FlowPane();
   private final VBox root = new VBox();
 
-  CaseTab(Workbench workbench) {
+  CaseTab(Workbench workbench, PlanView plan) {
     this.workbench = workbench;
     depth = size("depth at the back", "panel-inside-depth", (c, mm) -> c.withDepth(mm));
     frontDepth = size("depth at the front", "panel-front-depth", CaseInside::withFrontDepth);
@@ -62,6 +66,8 @@ final class CaseTab implements Tab {
                         "Board on " + s.words(),
                         b -> b.withBoard(b.board().map(board -> board.on(s))))));
     seat.setId("board-seat");
+    opening.wide(12.6);
+    seat.wide(10.8);
     FlowPane fields = new FlowPane();
     fields.getStyleClass().add("field-row");
     fields.setMinHeight(Region.USE_PREF_SIZE);
@@ -72,26 +78,40 @@ final class CaseTab implements Tab {
             Head.named("depth, front", frontDepth),
             Head.named("wall", wall),
             Head.named("opens", opening),
-            Head.named("board on", seat));
+            Head.named("board on", seat),
+            Head.named("add a block", newBlock));
     newBlock.setId("new-block");
-    newBlock.setPromptText("name: left front width depth, such as batten: 0 100 400 18");
-    newBlock.setPrefColumnCount(38);
+    newBlock.setPromptText("batten: 0 100 400 18");
+    newBlock.setPrefWidth(166);
+    newBlock.setTooltip(
+        new Tooltip("Its name, a colon, then left, front, width and front to back, and Enter"));
+    newBlock.setAccessibleText("A block: its name, a colon, left, front, width, front to back");
     newBlock.setOnAction(event -> addTyped());
     Button cornerBlocks = new Button("Corner blocks 20 mm");
     cornerBlocks.setId("corner-blocks");
     cornerBlocks.getStyleClass().add("small");
     cornerBlocks.setMinWidth(Region.USE_PREF_SIZE);
     cornerBlocks.setOnAction(event -> cornerBlocks());
+    draw.setId("draw-block");
+    draw.getStyleClass().add("small");
+    draw.setMinWidth(Region.USE_PREF_SIZE);
+    draw.setTooltip(
+        new Tooltip("Then drag over the plan from one corner of the block to the other"));
+    draw.setOnAction(event -> plan.drawBlock(draw.isSelected(), () -> draw.setSelected(false)));
     blocks.getStyleClass().add("actions");
-    blocks.setMinHeight(Region.USE_PREF_SIZE);
-    FlowPane adding = new FlowPane(newBlock, cornerBlocks);
-    adding.getStyleClass().add("actions");
+    adding.getChildren().addAll(draw, cornerBlocks, loops, blocks);
+    adding.getStyleClass().add("chip-row");
     adding.setMinHeight(Region.USE_PREF_SIZE);
     loops.getStyleClass().add("note");
-    loops.setWrapText(true);
-    loops.setMinHeight(Region.USE_PREF_SIZE);
+    loops.setTooltip(new Tooltip());
+    loops.getTooltip().textProperty().bind(loops.textProperty());
     root.getStyleClass().add("tab-body");
-    root.getChildren().addAll(fields, adding, blocks, loops);
+    root.getChildren().addAll(fields, adding);
+  }
+
+  @Override
+  public void leave() {
+    draw.setSelected(false);
   }
 
   private interface Change {
@@ -218,12 +238,10 @@ final class CaseTab implements Tab {
   private static String loopWords(Bench bench) {
     Optional<BoardChoice> board = bench.build().board();
     if (board.isEmpty()) {
-      return "Blocks reach from the panel down to the floor. Choose a board at the Loom station to"
-          + " see which wires need a service loop.";
+      return "Blocks reach from the panel down to the floor";
     }
     if (board.get().seat() == BoardChoice.Seat.PANEL) {
-      return "The board stays with the panel: no wire crosses to the base, none needs a service"
-          + " loop.";
+      return "The board stays with the panel: no wire needs a service loop";
     }
     long crossing =
         bench.loom().strands().stream()
@@ -232,8 +250,6 @@ final class CaseTab implements Tab {
     return crossing
         + " of "
         + bench.loom().strands().size()
-        + " strands cross from the panel to the base and get a service loop ("
-        + bench.build().panel().inside().opening().words()
-        + "); the Loom station shows each with its working.";
+        + " strands cross to the base and get a service loop";
   }
 }

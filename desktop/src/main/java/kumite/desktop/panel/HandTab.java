@@ -4,7 +4,8 @@ import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Edit;
@@ -20,7 +21,7 @@ import kumite.verdict.Station;
 final class HandTab implements Tab {
   private final Workbench workbench;
   private final Button set = new Button("Set resting points");
-  private final Button clear = new Button("Take the resting points away");
+  private final Button clear = new Button("Take the points away");
   private final Label player = new Label();
   private final Label facts = new Label();
   private final VBox root = new VBox();
@@ -36,22 +37,23 @@ final class HandTab implements Tab {
         });
     clear.getStyleClass().add("small");
     clear.setOnAction(event -> rests("Take the resting points away", List.of()));
-    Button measures = new Button("Measures are in the Brief");
+    Button measures = new Button("To the Brief");
     measures.getStyleClass().add("small");
     measures.setOnAction(event -> workbench.station().set(Station.BRIEF));
     for (Button button : new Button[] {set, clear, measures}) {
       button.setMinWidth(Region.USE_PREF_SIZE);
     }
-    FlowPane row = new FlowPane(set, clear, measures);
-    row.getStyleClass().add("actions");
-    row.setMinHeight(Region.USE_PREF_SIZE);
+    HBox.setHgrow(player, Priority.ALWAYS);
+    player.setMaxWidth(Double.MAX_VALUE);
+    HBox row = new HBox(player, set, clear, measures);
+    row.getStyleClass().add("chip-row");
     facts.getStyleClass().add("note");
     for (Label label : new Label[] {player, facts}) {
       label.setWrapText(true);
       label.setMinHeight(Region.USE_PREF_SIZE);
     }
     root.getStyleClass().add("tab-body");
-    root.getChildren().addAll(player, row, facts);
+    root.getChildren().addAll(row, facts);
   }
 
   private void rests(String label, List<Hand.Rest> rests) {
@@ -124,6 +126,6 @@ final class HandTab implements Tab {
           .append(Length.text(pair.apartMm(), unit))
           .append(pair.within() ? " apart: it can. " : " apart: it cannot. ");
     }
-    return text + "Drag the resting points on the plan.";
+    return text.toString();
   }
 }

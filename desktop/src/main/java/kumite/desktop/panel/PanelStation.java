@@ -6,10 +6,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -24,6 +24,7 @@ import kumite.build.Control;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
+import kumite.desktop.plan.Scale;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
@@ -78,7 +79,7 @@ public final class PanelStation implements StationView {
   private final SectionView section = new SectionView();
   private final Head head;
   private final Tray tray;
-  private final VBox empty;
+  private final Begin empty;
   private final Segments<Side> sides;
   private final Segments<Below> tabs;
   private final Map<Below, Tab> tabViews = new EnumMap<>(Below.class);
@@ -131,7 +132,7 @@ public final class PanelStation implements StationView {
 
     tabMakers.put(Below.SELECTED, () -> selected);
     tabMakers.put(Below.PANEL, () -> new PanelTab(workbench));
-    tabMakers.put(Below.CASE, () -> new CaseTab(workbench));
+    tabMakers.put(Below.CASE, () -> new CaseTab(workbench, plan));
     tabMakers.put(Below.HAND, () -> new HandTab(workbench));
     tabMakers.put(Below.LAYOUT, () -> new LayoutTab(workbench));
     tabMakers.put(Below.GAPS, () -> new GapsTab(workbench, plan));
@@ -195,11 +196,13 @@ public final class PanelStation implements StationView {
     tabs = new Segments<>(b -> b.words, this::choose, Below.values());
     tabs.getStyleClass().add("flat-segments");
     bottom.setMinHeight(Region.USE_PREF_SIZE);
-    empty = emptyState(frame);
+    empty = new Begin(workbench, frame);
     drawer.getStyleClass().add("drawer");
     drawer.setPrefWidth(DRAWER_PX);
     drawer.setMaxWidth(DRAWER_PX);
     StackPane.setAlignment(drawer, Pos.CENTER_RIGHT);
+    // In the middle of the panel, which the rulers push aside.
+    StackPane.setMargin(empty, new Insets(0, 0, Scale.RULER_PX, Scale.RULER_PX));
     StackPane sheet = new StackPane(plan, section, empty, drawer);
     sheet.getStyleClass().add("sheet");
     VBox.setVgrow(sheet, Priority.ALWAYS);
@@ -293,6 +296,10 @@ public final class PanelStation implements StationView {
     drawer.getChildren().setAll(wanted.table && !folded ? List.of(tab.node()) : List.of());
     drawer.setVisible(!drawer.getChildren().isEmpty());
     plan.covered(drawer.isVisible() ? DRAWER_PX : 0);
+    plan.offer(
+        wanted == Below.PANEL
+            ? Handles.Kind.CORNERS
+            : wanted == Below.CASE ? Handles.Kind.BLOCKS : Handles.Kind.NONE);
     tab.show(workbench.bench().get());
     if (wanted == Below.HAND && !reach.isSelected()) {
       reachForHand = true;
@@ -309,27 +316,6 @@ public final class PanelStation implements StationView {
     lineSet = false;
     line = new Section.Line(alongX, line.atMm());
     show(workbench.bench().get());
-  }
-
-  private VBox emptyState(Shell.Frame frame) {
-    Label what = new Label("An empty panel.");
-    what.getStyleClass().add("emphasis");
-    Label how =
-        new Label(
-            "Put a first button on it; the families at the left have all the rest. Lay out, below,"
-                + " makes whole rows at once.");
-    how.setWrapText(true);
-    how.setMaxWidth(320);
-    how.setMinHeight(Region.USE_PREF_SIZE);
-    Button first = new Button("Add a 30 mm button");
-    first.setId("add-first");
-    first.getStyleClass().add("accent");
-    first.setOnAction(
-        event -> workbench.catalogue().control("button-30").ifPresent(frame.commands()::add));
-    VBox box = new VBox(what, how, first);
-    box.getStyleClass().add("empty-state");
-    box.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
-    return box;
   }
 
   private void nudge(KeyEvent event) {
@@ -372,7 +358,7 @@ public final class PanelStation implements StationView {
             + bench.drill().holes().size()
             + " holes · from the "
             + build.panel().datum().words());
-    empty.setVisible(build.controls().isEmpty() && side != Side.SECTION);
+    empty.show(build.controls().isEmpty() && side != Side.SECTION);
     tray.show();
     plan.show(bench);
     drawSection(bench);

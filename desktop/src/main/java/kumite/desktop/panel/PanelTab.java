@@ -10,6 +10,8 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Edit;
@@ -23,7 +25,6 @@ import kumite.desktop.shell.Workbench;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;
-import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
 
 /** The plate itself: size, shape, thickness, material, datum. */
@@ -52,6 +53,8 @@ final class PanelTab implements Tab {
   private final Choice<Form> form;
   private final TextField corners = new TextField();
   private final Label advice = new Label();
+  private final HBox typed = new HBox();
+  private boolean typing;
   private final VBox root = new VBox();
 
   PanelTab(Workbench workbench) {
@@ -76,6 +79,9 @@ final class PanelTab implements Tab {
     datum.setId("panel-datum");
     form = new Choice<>("outline", List.of(Form.values()), f -> f.words, this::shape);
     form.setId("panel-outline");
+    material.wide(8.5);
+    datum.wide(10.5);
+    form.wide(10);
     corners.setId("panel-corners");
     corners.getStyleClass().add("mono");
     corners.setPrefColumnCount(48);
@@ -93,19 +99,25 @@ final class PanelTab implements Tab {
             Head.named("corner", corner),
             Head.named("material", material),
             Head.named("measured from", datum),
-            Head.named("outline", form),
-            Head.named("corners: x y; x y; in order around, then Enter", corners));
+            Head.named("outline", form));
+    Label cornersName = new Label("corners: x y; x y; around, then Enter");
+    cornersName.setLabelFor(corners);
+    cornersName.getStyleClass().add("field-name");
+    cornersName.setMinWidth(Region.USE_PREF_SIZE);
+    HBox.setHgrow(corners, Priority.ALWAYS);
+    typed.getChildren().addAll(cornersName, corners);
+    typed.getStyleClass().add("row");
     advice.getStyleClass().add("note");
     advice.setWrapText(true);
     advice.setMinHeight(Region.USE_PREF_SIZE);
     root.getStyleClass().add("tab-body");
-    root.getChildren().addAll(sizes, advice);
+    root.getChildren().addAll(sizes, typed, advice);
   }
 
   private TypedField size(String name, BiFunction<Panel, Double, Panel> change) {
     TypedField field =
         TypedField.length(name, mm -> change("Set " + name, p -> change.apply(p, mm)));
-    field.field().setPrefWidth(80);
+    field.field().setPrefWidth(82);
     field.field().setId("panel-" + name.replace(' ', '-'));
     return field;
   }
@@ -120,7 +132,10 @@ final class PanelTab implements Tab {
     double h = panel.heightMm();
     double cut = Math.rint(Math.min(w, h) / 5);
     switch (wanted) {
-      case RECTANGLE -> change("Rectangle", p -> p.withOutline(List.of()));
+      case RECTANGLE -> {
+        typing = false;
+        change("Rectangle", p -> p.withOutline(List.of()));
+      }
       case CUT_FRONT ->
           change(
               "Cut the front corners",
@@ -144,8 +159,9 @@ final class PanelTab implements Tab {
                           new Point(w, h),
                           new Point(0, h))));
       case OTHER -> {
-        corners.requestFocus();
+        typing = true;
         show(workbench.bench().get());
+        corners.requestFocus();
       }
     }
   }
@@ -191,7 +207,12 @@ final class PanelTab implements Tab {
     corner.show(panel.cornerMm());
     material.show(Optional.of(panel.material()));
     datum.show(Optional.of(panel.datum()));
-    form.show(Optional.of(panel.rectangular() ? Form.RECTANGLE : Form.OTHER));
+    boolean others = typing || !panel.rectangular();
+    form.show(Optional.of(others ? Form.OTHER : Form.RECTANGLE));
+    typed.setVisible(others);
+    typed.setManaged(others);
+    advice.setVisible(!others);
+    advice.setManaged(!others);
     if (!corners.isFocused()) {
       corners.setText(
           panel.corners().stream()
@@ -205,13 +226,12 @@ final class PanelTab implements Tab {
               .collect(Collectors.joining("; ")));
     }
     advice.setText(
-        "The least web between holes in "
+        "Drag a corner, or the middle of a side, on the plan. The least web between holes in "
             + Length.text(panel.thicknessMm(), unit)
             + " "
             + panel.material().words()
             + " is "
             + Length.text(panel.material().webMm(panel.thicknessMm()), unit)
-            + ". "
-            + DrillPlan.advice(panel.material()));
+            + ".");
   }
 }

@@ -43,6 +43,8 @@ final class PlanHand {
 
     record Resting(int index, Point from, Hand before) implements Doing {}
 
+    record Reshaping() implements Doing {}
+
     record Boarding(Point from, Placement start) implements Doing {}
 
     record Dragging(ControlId grabbed, Point from, Map<ControlId, Placement> start)
@@ -52,6 +54,7 @@ final class PlanHand {
   private final Workbench workbench;
   private final PlanView plan;
   private final CaseLayer caseLayer;
+  private final CaseHand caseHand;
   private Doing doing = new Doing.Nothing();
   private boolean moved;
   private Optional<Snap> snapped = Optional.empty();
@@ -63,10 +66,11 @@ final class PlanHand {
 
   private double[] frame = {};
 
-  PlanHand(Workbench workbench, PlanView plan, CaseLayer caseLayer) {
+  PlanHand(Workbench workbench, PlanView plan, CaseLayer caseLayer, CaseHand caseHand) {
     this.workbench = workbench;
     this.plan = plan;
     this.caseLayer = caseLayer;
+    this.caseHand = caseHand;
     plan.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
     plan.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
     plan.addEventHandler(MouseEvent.MOUSE_RELEASED, this::released);
@@ -130,7 +134,9 @@ final class PlanHand {
     Point at = plan.scale().toPanel(event.getX(), event.getY());
     int rest = ReachLayer.restOf(picked);
     Optional<ControlNode> node = nodeAt(picked);
-    if (rest >= 0) {
+    if (caseHand.pressed(event)) {
+      doing = new Doing.Reshaping();
+    } else if (rest >= 0) {
       doing = new Doing.Resting(rest, at, workbench.build().get().brief().hand());
     } else if (node.isPresent()) {
       grab(event, node.get(), at);
@@ -207,6 +213,8 @@ final class PlanHand {
     if (doing instanceof Doing.Panning pan) {
       plan.move(event.getX() - pan.xPx(), event.getY() - pan.yPx());
       doing = new Doing.Panning(event.getX(), event.getY());
+    } else if (doing instanceof Doing.Reshaping) {
+      caseHand.dragged(event);
     } else if (doing instanceof Doing.Framing framing) {
       frame = new double[] {framing.xPx(), framing.yPx(), event.getX(), event.getY()};
       plan.states();
@@ -275,7 +283,9 @@ final class PlanHand {
     Doing done = doing;
     doing = new Doing.Nothing();
     Build build = workbench.build().get();
-    if (done instanceof Doing.Framing framing && frame.length == 4) {
+    if (done instanceof Doing.Reshaping) {
+      caseHand.released();
+    } else if (done instanceof Doing.Framing framing && frame.length == 4) {
       frame = new double[0];
       select(framing, event);
     } else if (done instanceof Doing.Resting && moved) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.scene.Node;
@@ -40,6 +41,7 @@ final class PlanNames extends Pane {
    * Places all names.
    *
    * @param others what else is written on the plan, kept clear
+   * @param aside other names, with what they name
    * @return what is left free, for the figures of gaps
    */
   Captions place(
@@ -47,7 +49,8 @@ final class PlanNames extends Pane {
       double height,
       Collection<ControlNode> nodes,
       Set<ControlId> selection,
-      Collection<Node> others) {
+      Collection<Node> others,
+      Map<Label, Captions.Box> aside) {
     getChildren().removeAll(leaders);
     leaders.clear();
     Captions captions = new Captions(new Captions.Box(2, 2, width - 4, height - 4), STEP_PX);
@@ -85,6 +88,19 @@ final class PlanNames extends Pane {
             }
           });
     }
+    aside.forEach(
+        (name, named) -> {
+          Optional<Captions.Box> place =
+              captions.place(named, name.getWidth(), name.getHeight(), FURTHEST_PX);
+          name.setVisible(place.isPresent());
+          place.ifPresent(
+              box -> {
+                name.relocate(Math.round(box.left()), Math.round(box.top()));
+                if (!box.meets(named, NEAR_PX)) {
+                  leader(named, box);
+                }
+              });
+        });
     return captions;
   }
 

@@ -33,6 +33,8 @@ final class PlanView extends Pane {
   private final Pane controls = new Pane();
   private final PlanNames names = new PlanNames();
   private final Marks marks = new Marks();
+  private final Handles handles = new Handles();
+  private final CaseHand caseHand;
   private final PlanHand hand;
   private final Map<ControlId, ControlNode> nodes = new HashMap<>();
   private Scale scale = new Scale(1, 0, 0, 1, false);
@@ -50,8 +52,9 @@ final class PlanView extends Pane {
     controls.setManaged(false);
     caseLayer.setManaged(false);
     reach.setManaged(false);
-    getChildren().addAll(caseLayer, rulers, controls, names, reach, marks);
-    hand = new PlanHand(workbench, this, caseLayer);
+    getChildren().addAll(caseLayer, rulers, controls, names, reach, marks, handles);
+    caseHand = new CaseHand(workbench, this, handles);
+    hand = new PlanHand(workbench, this, caseLayer, caseHand);
     widthProperty().addListener((o, was, is) -> show(workbench.bench().get()));
     heightProperty().addListener((o, was, is) -> show(workbench.bench().get()));
     workbench.selection().addListener((o, was, is) -> states());
@@ -84,6 +87,18 @@ final class PlanView extends Pane {
   void reach(boolean wanted) {
     showReach = wanted;
     show(workbench.bench().get());
+  }
+
+  /** Offers corners or blocks to the mouse, or neither. */
+  void offer(Handles.Kind kind) {
+    handles.kind(kind);
+    caseHand.draw(false, () -> {});
+    handles.show(scale, workbench.build().get().panel());
+  }
+
+  /** The next drag draws a block. */
+  void drawBlock(boolean on, Runnable whenDrawn) {
+    caseHand.draw(on, whenDrawn);
   }
 
   void measure(boolean on) {
@@ -154,6 +169,7 @@ final class PlanView extends Pane {
     rulers.show(scale, panel, build.brief().units());
     reach.show(scale, build.brief().hand(), showReach);
     controls(bench);
+    handles.show(scale, panel);
     states();
   }
 
@@ -222,7 +238,12 @@ final class PlanView extends Pane {
                 worst.getOrDefault(id.text(), Severity.FINE)));
     Captions captions =
         names.place(
-            getWidth() - coveredPx, getHeight(), nodes.values(), selection, caseLayer.words());
+            getWidth() - coveredPx,
+            getHeight(),
+            nodes.values(),
+            selection,
+            caseLayer.words(),
+            caseLayer.outside());
     marks.begin(scale, bench.build().brief().units());
     marks.dimensions(bench, selection);
     marks.gaps(bench, selection, captions);

@@ -5,8 +5,9 @@ import java.util.Set;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
@@ -73,7 +74,7 @@ final class SelectedTab implements Tab {
               }
             });
     for (TypedField field : new TypedField[] {x, y, turn}) {
-      field.field().setPrefWidth(84);
+      field.field().setPrefWidth(80);
     }
     fields.getStyleClass().add("field-row");
     fields.setMinHeight(Region.USE_PREF_SIZE);
@@ -86,12 +87,17 @@ final class SelectedTab implements Tab {
             Head.named("x", x),
             Head.named("y", y),
             Head.named("turn", turn));
-    FlowPane actions = new FlowPane();
-    actions.getStyleClass().add("actions");
-    actions.setMinHeight(Region.USE_PREF_SIZE);
+    MenuButton arrange = new MenuButton("Arrange");
+    arrange.setId("arrange");
+    arrange.setMinWidth(Region.USE_PREF_SIZE);
+    arrange.setTooltip(new Tooltip("Copy, mirror, line up, spread, second seat, delete"));
     for (Command command : frame.commands().arranging()) {
-      actions.getChildren().add(small(command));
+      MenuItem item = new MenuItem(command.name());
+      command.keys().ifPresent(item::setAccelerator);
+      item.setOnAction(event -> command.run().run());
+      arrange.getItems().add(item);
     }
+    fields.getChildren().add(Head.named("with it", arrange));
     facts.getStyleClass().add("note");
     facts.setTooltip(new Tooltip());
     facts.getTooltip().textProperty().bind(facts.textProperty());
@@ -99,18 +105,9 @@ final class SelectedTab implements Tab {
     none.setWrapText(true);
     none.setMinHeight(Region.USE_PREF_SIZE);
     chosen.getStyleClass().add("tab-body");
-    chosen.getChildren().addAll(fields, facts, actions);
+    chosen.getChildren().addAll(fields, facts);
     StackPane.setAlignment(none, Pos.TOP_LEFT);
     workbench.selection().addListener((o, was, is) -> selection());
-  }
-
-  private static Button small(Command command) {
-    Button button = new Button(command.name());
-    button.getStyleClass().add("small");
-    button.setMinWidth(Region.USE_PREF_SIZE);
-    button.setTooltip(new Tooltip(command.name() + "  " + command.keyText()));
-    button.setOnAction(event -> command.run().run());
-    return button;
   }
 
   /** The field that a new part's name is typed in. */

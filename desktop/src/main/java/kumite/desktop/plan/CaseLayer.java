@@ -1,6 +1,8 @@
 package kumite.desktop.plan;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.Group;
 import javafx.scene.control.Label;
@@ -13,6 +15,7 @@ import kumite.build.panel.Panel;
 import kumite.kind.BoardKind;
 import kumite.measure.Placement;
 import kumite.measure.Point;
+import kumite.panel.Captions;
 import kumite.panel.Rounding;
 import kumite.verdict.Bench;
 
@@ -22,6 +25,7 @@ public final class CaseLayer extends Group {
   private final Polygon wall = new Polygon();
   private final Label wallLabel = note("inside of the case wall");
   private final Group blocks = new Group();
+  private final Map<Label, Captions.Box> outside = new LinkedHashMap<>();
   private final Group board = new Group();
   private final Rectangle boardBox = new Rectangle();
   private final Label boardLabel = note("board");
@@ -83,6 +87,7 @@ public final class CaseLayer extends Group {
 
   private void blocks(Scale scale, List<Block> all) {
     blocks.getChildren().clear();
+    outside.clear();
     for (Block block : all) {
       Rectangle box = box(scale, block.centre(), block.widthMm(), block.heightMm());
       box.getStyleClass().add("block");
@@ -90,9 +95,12 @@ public final class CaseLayer extends Group {
       blocks.getChildren().addAll(box, name);
       name.applyCss();
       name.autosize();
-      name.relocate(
-          scale.x(block.centre().xMm()) - name.getWidth() / 2,
-          scale.y(block.centre().yMm()) - name.getHeight() / 2);
+      double x = scale.x(block.centre().xMm());
+      double y = scale.y(block.centre().yMm());
+      name.relocate(x - name.getWidth() / 2, y - name.getHeight() / 2);
+      if (name.getWidth() > box.getWidth()) {
+        outside.put(name, Captions.Box.about(x, y, box.getWidth(), box.getHeight()));
+      }
     }
   }
 
@@ -149,12 +157,20 @@ public final class CaseLayer extends Group {
     board.getChildren().add(shape);
   }
 
+  /** {@return names that do not fit into what they name, with where that is} */
+  public Map<Label, Captions.Box> outside() {
+    return outside;
+  }
+
   /** {@return the words written on it} */
   public java.util.List<javafx.scene.Node> words() {
     java.util.List<javafx.scene.Node> words = new java.util.ArrayList<>();
     words.add(wallLabel);
     words.add(boardLabel);
-    blocks.getChildren().stream().filter(Label.class::isInstance).forEach(words::add);
+    blocks.getChildren().stream()
+        .filter(Label.class::isInstance)
+        .filter(word -> !outside.containsKey(word))
+        .forEach(words::add);
     return words;
   }
 }

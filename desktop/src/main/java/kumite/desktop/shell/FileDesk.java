@@ -26,7 +26,7 @@ import kumite.sheet.Paper;
 import kumite.verdict.Bench;
 
 /** Opening, saving and exporting, by way of the file pane inside the window. */
-final class FileDesk {
+public final class FileDesk {
   /** Usual widths of a laser's or a cutter's cut. */
   private static final String[] KERFS = {"0 mm", "0.1 mm", "0.2 mm", "0.3 mm", "1 mm", "3 mm"};
 
@@ -59,16 +59,17 @@ final class FileDesk {
   }
 
   /** {@return the builds opened or saved last that are still there} */
-  List<Path> recent() {
+  public List<Path> recent() {
     return recent.all();
   }
 
   /** Opens a build; unsaved work is asked about first. */
-  void openAfterAsking(Path file) {
+  public void openAfterAsking(Path file) {
     guard("open another build", () -> open(file));
   }
 
-  void openDemo(String name) {
+  /** Opens a demo; unsaved work is asked about first. */
+  public void openDemo(String name) {
     guard(
         "open a demo",
         () -> {
@@ -183,7 +184,8 @@ final class FileDesk {
     guard("start a new build", () -> workbench.open(Build.empty("New build"), Optional.empty()));
   }
 
-  void askOpen() {
+  /** Asks which build to open. */
+  public void askOpen() {
     guard(
         "open another build",
         () ->

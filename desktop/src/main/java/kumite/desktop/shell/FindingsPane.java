@@ -102,7 +102,7 @@ final class FindingsPane extends VBox {
     if (here.isEmpty()) {
       Label none = new Label(nothingHere(bench, station));
       none.setWrapText(true);
-      none.getStyleClass().add("note");
+      none.getStyleClass().addAll("note", "none-here");
       cards.getChildren().add(none);
     }
     List<String> others = new ArrayList<>();

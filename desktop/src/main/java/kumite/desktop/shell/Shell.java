@@ -59,8 +59,9 @@ public final class Shell extends StackPane {
    * @param commands everything that can be done
    * @param keys letter keys that press contacts
    * @param over what lies over the window
+   * @param files opening and saving
    */
-  public record Frame(Commands commands, Keys keys, Over over) {}
+  public record Frame(Commands commands, Keys keys, Over over, FileDesk files) {}
 
   /** Puts something over the window, and takes it away. */
   public interface Over {
@@ -91,7 +92,7 @@ public final class Shell extends StackPane {
             Shell.this.lower();
           }
         };
-    Frame frame = new Frame(commands, keys, over);
+    Frame frame = new Frame(commands, keys, over, files);
     this.makers = Map.copyOf(makers);
     this.frame = frame;
 

@@ -36,7 +36,7 @@ public class ThemeTest {
   }
 
   private static void read(String block, Map<String, String> tokens) {
-    Matcher match = Pattern.compile("(-[a-z0-9-]+): (#[0-9a-f]{6});").matcher(block);
+    Matcher match = Pattern.compile("(-[a-z0-9-]+): (#[0-9a-f]{6,8});").matcher(block);
     while (match.find()) {
       tokens.put(match.group(1), match.group(2));
     }
@@ -118,12 +118,55 @@ public class ThemeTest {
     assertThat(contrast("#767676", "#ffffff")).isBetween(4.53, 4.55);
   }
 
+  /**
+   * Colours stand in the first blocks alone: every other rule, from the first to the last line of
+   * the sheet, goes by their names, so that a theme changes all.
+   */
   @Test
   public void coloursAreNamedInOnePlace() throws Exception {
+    String css = css().replaceAll("(?s)/\\*.*?\\*/", "");
+    StringBuilder rules = new StringBuilder();
+    Matcher block = Pattern.compile("([^{}]+)\\{([^}]*)\\}").matcher(css);
+    int named = 0;
+    while (block.find()) {
+      String selector = block.group(1).strip();
+      boolean names = selector.equals(".root") || selector.equals(".shell.dark");
+      named += names ? 1 : 0;
+      rules.append(
+          names
+              // Within the blocks of names a colour follows a name of ours.
+              ? block
+                  .group(2)
+                  .replaceAll("(?m)^\\s*-(?!fx-|color-)[a-z0-9-]+:\\s*#[0-9a-f]{6,8};", "")
+              : block.group(2));
+      rules.append('\n');
+    }
+    assertThat(named).isEqualTo(2);
+    Matcher stray =
+        Pattern.compile(
+                "#[0-9a-fA-F]{3,8}\\b|rgba?\\(|hsba?\\(|(?<=[:, ])(white|black|gr[ae]y|red)\\b")
+            .matcher(rules);
+    java.util.List<String> strays = new java.util.ArrayList<>();
+    while (stray.find()) {
+      strays.add(rules.substring(Math.max(0, stray.start() - 40), stray.end()).strip());
+    }
+    assertThat(strays).isEmpty();
+  }
+
+  /** A colour that is named in one theme is named in the other, and each is used. */
+  @Test
+  public void bothThemesNameTheSameColoursAndEachIsUsed() throws Exception {
     String css = css();
-    String rules =
-        css.substring(css.indexOf("/* Type */"), css.indexOf("/* What lies over the window */"));
-    assertThat(Pattern.compile("#[0-9a-f]{6}\\b").matcher(rules).find()).isFalse();
+    int from = css.indexOf(".shell.dark {");
+    Map<String, String> dark = new HashMap<>();
+    read(css.substring(from, css.indexOf('}', from)), dark);
+    Map<String, String> light = tokens(false);
+    assertThat(light.keySet()).isEqualTo(dark.keySet());
+    for (String name : light.keySet()) {
+      assertThat(Pattern.compile(name + "(?![a-z0-9-]|: #)").matcher(css).find())
+          .as("%s is used", name)
+          .isTrue();
+    }
   }
 
   @Test

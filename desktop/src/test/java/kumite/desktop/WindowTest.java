@@ -548,6 +548,12 @@ public class WindowTest {
   public void caseOutlineAndHandAreTypedAndJudged() throws Exception {
     window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
     window.choose("Panel");
+    ComboBox<?> outline = window.find("#panel-outline");
+    Window.onFx(
+        () -> {
+          outline.getSelectionModel().selectLast(); // corners that are typed
+          return null;
+        });
     window.type("#panel-corners", "40 0; 360 0; 400 220; 0 220");
     assertThat(window.bench().build().panel().outline()).hasSize(4);
     window.type("#panel-corners", "0 0; 400 220; 400 0; 0 220");

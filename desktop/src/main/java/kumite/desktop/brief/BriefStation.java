@@ -69,12 +69,14 @@ public final class BriefStation implements StationView {
     head.facts("what it must do, for whose hands, on which host");
 
     title.setId("brief-title");
+    title.setAccessibleText("Name of the build");
     title.setPrefColumnCount(22);
     onTaken(
         title,
         text -> brief("Title " + text, b -> b.withTitle(text)),
         () -> workbench.build().get().brief().title());
     revision.setId("brief-revision");
+    revision.setAccessibleText("Revision");
     revision.setPrefColumnCount(2);
     onTaken(
         revision,
@@ -113,6 +115,7 @@ public final class BriefStation implements StationView {
     HBox listHead = new HBox(listTitle, count);
     listHead.getStyleClass().add("station-head");
     functions.setId("functions");
+    functions.setAccessibleText("Functions the host asks for");
     functions.setFixedCellSize(34);
     functions.setCellFactory(view -> new FunctionCell());
     Label none =

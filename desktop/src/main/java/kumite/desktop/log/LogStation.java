@@ -48,6 +48,7 @@ public final class LogStation implements StationView {
     HBox adder = new HBox(text, add);
     adder.getStyleClass().add("field-row");
     notes.setId("notes");
+    notes.setAccessibleText("Notes");
     notes.setCellFactory(view -> new NoteCell());
     Label none = new Label("No notes yet. Write down the first thing you measured.");
     none.getStyleClass().add("note");

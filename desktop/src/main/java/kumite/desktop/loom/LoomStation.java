@@ -87,6 +87,7 @@ public final class LoomStation implements StationView {
     settings = new LaySettings(workbench);
 
     strands.setId("strands");
+    strands.setAccessibleText("Strands, one a contact");
     strands.setCellFactory(v -> new StrandCell(workbench));
     strands.setFixedCellSize(32);
     strands
@@ -100,6 +101,7 @@ public final class LoomStation implements StationView {
             });
     commons.setCellFactory(v -> new CommonCell(workbench));
     commons.setFixedCellSize(30);
+    commons.setAccessibleText("Strands of the commons");
     runs.getStyleClass().add("runs");
 
     emptyText.getStyleClass().add("emphasis");

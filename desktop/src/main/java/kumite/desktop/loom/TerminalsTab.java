@@ -50,6 +50,7 @@ final class TerminalsTab {
   TerminalsTab(Workbench workbench) {
     this.workbench = workbench;
     table.setId("terminals");
+    table.setAccessibleText("Terminals of the board");
     table.setFixedCellSize(28);
     column("terminal", 76, row -> row.terminal().name());
     column("is", 70, row -> row.terminal().role().name().toLowerCase(java.util.Locale.ROOT));

@@ -88,6 +88,7 @@ public final class MapStation implements StationView {
     head = new Head("Map", rest, tabs);
 
     contacts.setId("contacts");
+    contacts.setAccessibleText("Contacts and their meanings");
     contacts.setCellFactory(v -> new ContactCell(workbench));
     contacts.setFixedCellSize(34);
     contacts.setFocusTraversable(true);
@@ -101,6 +102,7 @@ public final class MapStation implements StationView {
               }
             });
     asks.setId("asks");
+    asks.setAccessibleText("What the host asks for");
     asks.setFixedCellSize(30);
     asks.setCellFactory(v -> new AskCell(workbench));
     asks.setOnMouseClicked(

@@ -37,6 +37,7 @@ final class DrillTab implements Tab {
     advice.setWrapText(true);
     advice.setMinHeight(Region.USE_PREF_SIZE);
     table.setId("drill-table");
+    table.setAccessibleText("Holes in the order of work");
     table.setPrefHeight(180);
     table.setMinHeight(90);
     table.setFixedCellSize(26);

@@ -33,6 +33,7 @@ final class GapsTab implements Tab {
     this.workbench = workbench;
     this.plan = plan;
     list.setId("gaps");
+    list.setAccessibleText("Gaps, tightest first");
     list.setFixedCellSize(28);
     list.setPrefHeight(168);
     list.setMinHeight(84);

@@ -76,6 +76,7 @@ final class FilePane extends VBox {
     name.setId("file-name");
     name.setAccessibleText("File name");
     list.setId("file-list");
+    list.setAccessibleText("Files of the folder");
     VBox.setVgrow(list, Priority.ALWAYS);
     foot.getStyleClass().add("foot");
     name.setOnAction(event -> go());

@@ -48,6 +48,7 @@ final class Finder extends VBox {
     text.setId("finder-text");
     text.setAccessibleText("Find a control, wire, pin, function, finding, sum or action");
     list.setId("finder-list");
+    list.setAccessibleText("What was found");
     list.setPlaceholder(new Label("Nothing of that name"));
     list.setCellFactory(view -> new FoundCell());
     list.setFixedCellSize(32);

@@ -31,6 +31,7 @@ final class SumsSheet extends HBox {
     setId("sums");
     list.getItems().setAll(Sum.values());
     list.setId("sums-list");
+    list.setAccessibleText("Sums");
     list.setCellFactory(
         v ->
             new ListCell<>() {

@@ -63,6 +63,7 @@ public final class KumiteApp extends Application {
     workbench = new Workbench(catalogue, opening.bench());
     workbench.file().set(opening.file());
     shell = new Shell(workbench, stations(), new RecentFiles(options.state()));
+    LoomStation.offer(workbench, shell.frame());
     Scene scene = new Scene(shell, WindowPlace.USUAL_WIDTH, WindowPlace.USUAL_HEIGHT);
     Look.dress(scene);
     shell.install(scene);

@@ -9,7 +9,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.desktop.field.Segments;
+import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
+import kumite.sheet.Export;
 import kumite.verdict.Bench;
 import kumite.wiring.Lay;
 
@@ -24,7 +26,7 @@ final class LayTab extends VBox {
    *
    * @param wireByWire opens the mode in which wires are put on one by one
    */
-  LayTab(Workbench workbench, Runnable wireByWire) {
+  LayTab(Workbench workbench, Shell.Frame frame, Runnable wireByWire) {
     this.workbench = workbench;
     view = new LayView(workbench);
     Segments<Boolean> side =
@@ -39,6 +41,11 @@ final class LayTab extends VBox {
             tool("+", "lay-larger", "Larger  (+)", () -> view.zoom(1.25)),
             tool("Fit", "lay-fit", "The whole panel  (Home)", view::fit),
             gap,
+            tool(
+                "Wiring board",
+                "print-wiring-board",
+                "Print the wires in true size, from below, to lay them on",
+                () -> frame.commands().export(Export.WIRING_BOARD)),
             WireBench.opener("wire-by-wire", wireByWire));
     bar.getStyleClass().add("lay-bar");
     words.setId("lay-words");

@@ -2,6 +2,7 @@ package kumite.desktop.loom;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -40,6 +41,8 @@ public final class LoomStation implements StationView {
     }
   }
 
+  private static final String WIRE_BY_WIRE = "Wire by wire";
+
   private final Workbench workbench;
   private final VBox root = new VBox();
   private final Head head;
@@ -62,6 +65,23 @@ public final class LoomStation implements StationView {
   private View view = View.PICTURE;
   private boolean showing;
 
+  /** Offers what can be begun from anywhere, whether the station has been gone to or not. */
+  public static void offer(Workbench workbench, Shell.Frame frame) {
+    AtomicReference<WireBench> made = new AtomicReference<>();
+    frame
+        .commands()
+        .offer(
+            WIRE_BY_WIRE,
+            "F7",
+            () -> {
+              workbench.station().set(Station.LOOM);
+              if (made.get() == null) {
+                made.set(new WireBench(workbench, frame));
+              }
+              made.get().open(frame);
+            });
+  }
+
   /** The station's room. */
   public LoomStation(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
@@ -71,8 +91,8 @@ public final class LoomStation implements StationView {
     boards = new BoardsTab(workbench, frame);
     hand = new HandTab(workbench, frame);
     why = new StrandWhy(workbench);
-    WireBench wires = new WireBench(workbench, frame);
-    picture = new LayTab(workbench, () -> wires.open(frame));
+    Runnable wireByWire = () -> frame.commands().run(WIRE_BY_WIRE);
+    picture = new LayTab(workbench, frame, wireByWire);
     root.getStyleClass().add("station-room");
     tabs =
         new Segments<>(
@@ -124,20 +144,11 @@ public final class LoomStation implements StationView {
     VBox left = new VBox(list, why);
     VBox.setVgrow(list, Priority.ALWAYS);
     HBox.setHgrow(left, Priority.ALWAYS);
-    VBox right = new VBox(boardView, WireBench.opener("wire-by-wire", () -> wires.open(frame)));
+    VBox right = new VBox(boardView, WireBench.opener("wire-by-wire", wireByWire));
     right.getStyleClass().add("loom-right");
     right.managedProperty().bind(boardView.managedProperty());
     right.visibleProperty().bind(boardView.visibleProperty());
     VBox.setVgrow(boardView, Priority.ALWAYS);
-    frame
-        .commands()
-        .offer(
-            "Wire by wire",
-            "F7",
-            () -> {
-              workbench.station().set(Station.LOOM);
-              wires.open(frame);
-            });
     HBox body = new HBox(left, right);
     StackPane sheet = new StackPane(body, empty);
     sheet.getStyleClass().add("sheet");

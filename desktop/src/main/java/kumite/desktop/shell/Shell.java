@@ -137,6 +137,11 @@ public final class Shell extends StackPane {
     showNotice();
   }
 
+  /** {@return what the window offers to stations} */
+  public Frame frame() {
+    return frame;
+  }
+
   private HBox noticeBar() {
     notice.getStyleClass().add("notice");
     notice.setId("notice");

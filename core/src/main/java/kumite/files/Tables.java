@@ -17,6 +17,7 @@ import kumite.loom.CutList;
 import kumite.loom.Strand;
 import kumite.measure.Shape;
 import kumite.name.Joint;
+import kumite.name.Jumper;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
 import kumite.wiring.Fitting;
@@ -99,7 +100,27 @@ public final class Tables {
               strand.colour().code(),
               String.valueOf(strand.gaugeAwg()),
               String.valueOf(strand.lengthMm()),
-              bench.build().loom().done().contains(strand.wire()) ? "yes" : "no"));
+              bench.build().loom().done().contains(strand.wire()) ? "yes" : "no",
+              bench.wiring().filter(w -> w.has(strand.wire())).isPresent()
+                  ? "planned"
+                  : "left out"));
+    }
+    for (Jumper wire : bench.wiring().map(Wiring::byHand).orElse(List.of())) {
+      rows.add(
+          List.of(
+              "",
+              "",
+              wire.a().part(),
+              wire.a().tab(),
+              "",
+              wire.b().part(),
+              wire.b().tab(),
+              "",
+              "",
+              "",
+              "",
+              "no",
+              "by hand"));
     }
     return csv(
         List.of(
@@ -114,7 +135,8 @@ public final class Tables {
             "colour",
             "gauge_awg",
             "length_mm",
-            "done"),
+            "done",
+            "state"),
         rows);
   }
 

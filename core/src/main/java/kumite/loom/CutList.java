@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import kumite.kind.WireColour;
 import kumite.name.Joint;
 
@@ -25,8 +26,8 @@ public record CutList(List<Cut> cuts, List<Spool> spools) {
    * One strand to cut.
    *
    * @param strand which
-   * @param fromWith the strand that shares its first end, where one does
-   * @param toWith the strand that shares its other end
+   * @param fromWith the strands that share its first end, joined by {@code and}, where any does
+   * @param toWith the strands that share its other end
    */
   public record Cut(Strand strand, Optional<String> fromWith, Optional<String> toWith) {}
 
@@ -76,7 +77,11 @@ public record CutList(List<Cut> cuts, List<Spool> spools) {
   }
 
   private static Optional<String> partner(Map<Joint, List<String>> at, Strand strand, Joint place) {
-    return at.get(place).stream().filter(id -> !id.equals(strand.id())).findFirst();
+    String others =
+        at.get(place).stream()
+            .filter(id -> !id.equals(strand.id()))
+            .collect(Collectors.joining(" and "));
+    return Optional.of(others).filter(names -> !names.isEmpty());
   }
 
   /** {@return what to buy of a strand's colour and gauge, in metres} */

@@ -17,11 +17,13 @@ import kumite.loom.Strand;
 import kumite.map.TargetText;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.name.Jumper;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
 import kumite.verdict.Severity;
 import kumite.wiring.Fitting;
+import kumite.wiring.Wiring;
 
 /**
  * The sheet to take to the bench: build facts, panel plan, drill table, wiring chart, map chart,
@@ -174,10 +176,13 @@ public final class BenchSheet {
             strand.colour().code(),
             strand.from().words(),
             strand.from().joint(),
-            strand.to().words(),
+            strand.to().words() + (there(strand) ? "" : ", LEFT OUT"),
             Length.text(strand.lengthMm(), unit),
             build.loom().done().contains(strand.wire()) ? "x" : ""
           });
+    }
+    for (Jumper wire : bench.wiring().map(Wiring::byHand).orElse(List.of())) {
+      rows.add(new String[] {"by hand", "", wire.a().toString(), "", wire.b().toString(), "", ""});
     }
     flow.table(
         "Wiring chart, tick each strand when both ends are on",
@@ -200,6 +205,10 @@ public final class BenchSheet {
               + String.join(" - ", run.stops().stream().map(CommonRun.Stop::label).toList())
               + (run.ring() ? " - back to the board" : ""));
     }
+  }
+
+  private boolean there(Strand strand) {
+    return bench.wiring().filter(wiring -> wiring.has(strand.wire())).isPresent();
   }
 
   /** Every part between two wires, with its value, which way round, and where it is soldered. */

@@ -7,7 +7,10 @@ import java.util.Optional;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Strand;
+import kumite.name.Joint;
+import kumite.name.Jumper;
 import kumite.verdict.Bench;
+import kumite.wiring.Wiring;
 
 /**
  * A paper to lay round the board's headers in true size: each terminal with the strands that land
@@ -72,9 +75,19 @@ public final class HeaderOverlay {
     pen.box(
         cx - board.widthMm() / 2, cy - board.heightMm() / 2, board.widthMm(), board.heightMm(), 1);
     Map<String, StringBuilder> lands = new HashMap<>();
+    Wiring wiring = bench.wiring().orElseThrow();
     for (Strand strand : bench.loom().strands()) {
-      land(lands, strand, strand.from(), strand.to());
-      land(lands, strand, strand.to(), strand.from());
+      String how =
+          strand.id()
+              + ' '
+              + strand.colour().code()
+              + (wiring.has(strand.wire()) ? "" : " LEFT OUT");
+      land(lands, how, strand.from().place(), strand.to().words());
+      land(lands, how, strand.to().place(), strand.from().words());
+    }
+    for (Jumper wire : wiring.byHand()) {
+      land(lands, "by hand", wire.a(), wire.b().toString());
+      land(lands, "by hand", wire.b(), wire.a().toString());
     }
     for (Terminal terminal : board.terminals()) {
       double x = cx + (below ? -1 : 1) * terminal.at().xMm();
@@ -96,21 +109,11 @@ public final class HeaderOverlay {
     CheckBars.level(pen, MARGIN_MM, pen.paper().heightMm() - 14);
   }
 
-  private static void land(
-      Map<String, StringBuilder> lands, Strand strand, Strand.End here, Strand.End there) {
-    if (here.part().equals("board")) {
+  /** Notes at a terminal which wire lands there, and where it comes from. */
+  private static void land(Map<String, StringBuilder> lands, String how, Joint here, String there) {
+    if (here.part().equals(Joint.BOARD)) {
       StringBuilder words = lands.computeIfAbsent(here.tab(), t -> new StringBuilder());
-      if (!words.isEmpty()) {
-        words.append("; ");
-      }
-      words
-          .append(strand.id())
-          .append(' ')
-          .append(strand.colour().code())
-          .append(' ')
-          .append(there.part())
-          .append(' ')
-          .append(there.tab());
+      words.append(words.isEmpty() ? "" : "; ").append(how).append(' ').append(there);
     }
   }
 }

@@ -117,6 +117,16 @@ public final class Wiring {
     return java.util.Collections.unmodifiableMap(wires);
   }
 
+  /** {@return whether a wire is there} */
+  public boolean has(Jumper wire) {
+    return wires.containsKey(wire);
+  }
+
+  /** {@return the wires that the plan does not have} */
+  public List<Jumper> byHand() {
+    return wires.values().stream().filter(wire -> wire.strand().isEmpty()).map(Wire::ends).toList();
+  }
+
   /** {@return whether the plan drives a terminal of the board} */
   public boolean drives(Terminal terminal) {
     return driven.contains(terminal.name());

@@ -271,12 +271,21 @@ final class Window {
   /** {@return every label and button whose text is cut without a tooltip that has it whole} */
   List<String> cutTexts() {
     settle();
-    return onFx(
+    List<String> cut = new ArrayList<>();
+    // What is worked out aside may come in between two layouts; then it is looked at again.
+    Fx.comesTrue(
+        1,
         () -> {
-          List<String> cut = new ArrayList<>();
-          collectCut(stage.getScene().getRoot(), cut);
-          return cut;
+          cut.clear();
+          drawn();
+          onFx(
+              () -> {
+                collectCut(stage.getScene().getRoot(), cut);
+                return null;
+              });
+          return cut.isEmpty();
         });
+    return cut;
   }
 
   private static void collectCut(Node node, List<String> cut) {

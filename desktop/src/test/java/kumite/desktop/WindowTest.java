@@ -321,21 +321,34 @@ public class WindowTest {
   @Test
   public void nothingIsCutSilentlyAtTheSmallestSizeNorWithLargerType() throws Exception {
     SoftAssertions all = new SoftAssertions();
-    Object[][] cases = {{13.0, "--demo"}, {16.25, "--demo"}, {13.0, ""}};
+    Object[][] cases = {
+      {13.0, 1100, 700, "--demo"},
+      {16.25, 1280, 800, "--demo"}, // 125 %
+      {19.5, 1280, 800, "--demo"}, // 150 %
+      {26.0, 3840, 2160, "--demo"}, // 200 % on a large screen
+      {13.0, 1100, 700, ""},
+    };
+    int state = 0;
     for (Object[] each : cases) {
       double fontPx = (double) each[0];
-      double width = fontPx > 13 ? 1280 : 1100;
-      double height = fontPx > 13 ? 800 : 700;
-      String[] what = each[1].equals("") ? new String[0] : new String[] {"--demo"};
-      window =
-          Window.sized(folder.resolve("state" + fontPx + each[1]), width, height, fontPx, what);
+      int width = (int) each[1];
+      int height = (int) each[2];
+      String[] what = each[3].equals("") ? new String[0] : new String[] {"--demo"};
+      window = Window.sized(folder.resolve("state" + state++), width, height, fontPx, what);
       for (Station station : Station.values()) {
         Window.onFx(
             () -> {
               window.workbench().station().set(station);
               return null;
             });
-        all.assertThat(window.cutTexts()).as("%s at %s px", station.title(), fontPx).isEmpty();
+        String where = String.format("%s at %s px, %d wide", station.title(), fontPx, width);
+        all.assertThat(window.cutTexts()).as(where).isEmpty();
+        Node first = window.find("#station-brief");
+        Node last = window.find("#bench-sheet");
+        double left = Window.onFx(() -> first.localToScene(first.getBoundsInLocal()).getMinX());
+        double right = Window.onFx(() -> last.localToScene(last.getBoundsInLocal()).getMaxX());
+        all.assertThat(left).as("%s, its left edge", where).isNotNegative();
+        all.assertThat(right).as("%s, its right edge", where).isLessThanOrEqualTo(width);
       }
       window.close();
     }

@@ -17,6 +17,7 @@ import kumite.build.brief.Brief;
 import kumite.build.brief.Host;
 import kumite.build.brief.HostFunction;
 import kumite.desktop.field.Choice;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
@@ -241,9 +242,9 @@ public final class BriefStation implements StationView {
 
     FunctionCell() {
       number.getStyleClass().addAll("mono", "note");
-      number.setMinWidth(28);
+      Em.min(number, 28);
       wants.getStyleClass().add("note");
-      name.setMinWidth(160);
+      Em.min(name, 160);
       up.getStyleClass().add("small");
       remove.getStyleClass().add("small");
       Region gap = new Region();

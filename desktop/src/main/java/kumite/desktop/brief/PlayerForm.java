@@ -16,6 +16,7 @@ import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
 import kumite.build.brief.HostFunction;
 import kumite.desktop.field.Choice;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
@@ -53,7 +54,7 @@ final class PlayerForm extends VBox {
     force =
         TypedField.number("force", "N", 0.1, 200, n -> hand("Set the force", h -> h.withForce(n)));
     force.field().setId("hand-force");
-    force.field().setPrefWidth(76);
+    Em.pref(force.field(), 76);
     measured.setId("hand-measured");
     measured.setMinWidth(Region.USE_PREF_SIZE);
     measured.setOnAction(
@@ -103,7 +104,7 @@ final class PlayerForm extends VBox {
     TypedField field =
         TypedField.length(name, mm -> hand("Set the " + name, h -> change.apply(h, mm)));
     field.field().setId("hand-" + name);
-    field.field().setPrefWidth(84);
+    Em.pref(field.field(), 84);
     return field;
   }
 

@@ -19,6 +19,7 @@ public final class Head extends HBox {
    */
   public Head(String title, Region... actions) {
     getStyleClass().add("station-head");
+    setMinHeight(USE_PREF_SIZE);
     Label name = new Label(title);
     name.getStyleClass().add("station-title");
     name.setMinWidth(USE_PREF_SIZE);

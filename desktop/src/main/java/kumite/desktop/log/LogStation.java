@@ -17,6 +17,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import kumite.build.Edit;
 import kumite.build.LogNote;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
@@ -102,7 +103,7 @@ public final class LogStation implements StationView {
 
     NoteCell() {
       date.getStyleClass().addAll("mono", "note");
-      date.setMinWidth(96);
+      Em.min(date, 96);
       note.getStyleClass().add("note-text");
       // A text, not a label: in a list only a text of given width knows its height.
       note.wrappingWidthProperty().bind(notes.widthProperty().subtract(160));

@@ -5,6 +5,7 @@ import javafx.scene.control.ListCell;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.StrandLine;
 import kumite.desktop.shell.Workbench;
 import kumite.loom.Strand;
@@ -23,11 +24,11 @@ final class CommonCell extends ListCell<Strand> {
     this.workbench = workbench;
     row.getStyleClass().add("strand-row");
     for (Label label : new Label[] {from, to}) {
-      label.setMinWidth(140);
-      label.setPrefWidth(140);
+      Em.min(label, 140);
+      Em.pref(label, 140);
     }
     cut.getStyleClass().add("mono");
-    cut.setMinWidth(72);
+    Em.min(cut, 72);
     HBox.setHgrow(line, Priority.ALWAYS);
   }
 

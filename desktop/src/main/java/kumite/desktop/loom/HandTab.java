@@ -23,6 +23,7 @@ import kumite.build.Control;
 import kumite.build.Edit;
 import kumite.build.loom.Hookup;
 import kumite.build.loom.LoomSettings;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
@@ -62,7 +63,7 @@ final class HandTab extends VBox {
     how.setWrapText(true);
     how.setMinHeight(Region.USE_PREF_SIZE);
     wire.setId("hand-wire");
-    wire.setPrefWidth(300);
+    Em.pref(wire, 300);
     wire.setPromptText("horn:COM - board:3V3");
     wire.getStyleClass().add("mono");
     wire.setAccessibleText("A wire by its two ends");
@@ -194,7 +195,7 @@ final class HandTab extends VBox {
   private Node line(String what, Jumper jumper, String undo, UnaryOperator<LoomSettings> change) {
     Label name = new Label(what);
     name.getStyleClass().add("note");
-    name.setMinWidth(56);
+    Em.min(name, 56);
     Label ends = new Label(jumper.toString());
     ends.getStyleClass().add("mono");
     Button back = new Button(undo);

@@ -13,6 +13,7 @@ import kumite.build.Edit;
 import kumite.build.loom.Laying;
 import kumite.build.loom.LoomSettings;
 import kumite.desktop.field.Choice;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Commands;
@@ -45,8 +46,8 @@ final class LaySettings extends FlowPane {
             kind -> workbench.apply(Commands.board(kind)));
     board.setId("board-choice");
     board.setPromptText("Choose a board");
-    board.setPrefWidth(230);
-    board.setMaxWidth(230);
+    Em.pref(board, 230);
+    Em.max(board, 230);
     shape =
         new Choice<>(
             "How commons are laid",
@@ -83,14 +84,14 @@ final class LaySettings extends FlowPane {
     loopName.setMinWidth(Region.USE_PREF_SIZE);
     loopName.setLabelFor(loop);
     for (TypedField field : new TypedField[] {slack, loop, gauge}) {
-      field.field().setPrefWidth(80);
+      Em.pref(field.field(), 80);
     }
     boardX =
         TypedField.length("board, left to right", mm -> moveBoard(at -> at.movedTo(mm, at.yMm())));
     boardY =
         TypedField.length("board, front to back", mm -> moveBoard(at -> at.movedTo(at.xMm(), mm)));
     for (TypedField field : new TypedField[] {boardX, boardY}) {
-      field.field().setPrefWidth(80);
+      Em.pref(field.field(), 80);
     }
     getChildren()
         .addAll(

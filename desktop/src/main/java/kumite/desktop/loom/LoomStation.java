@@ -102,6 +102,7 @@ public final class LoomStation implements StationView {
               show(workbench.bench().get());
             },
             View.values());
+    tabs.getStyleClass().add("flat-segments");
     head = new Head("Loom", tabs);
 
     settings = new LaySettings(workbench);

@@ -14,6 +14,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Edit;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
@@ -67,8 +68,8 @@ final class OwnBoard extends VBox {
     table.setId("board-table");
     table.getStyleClass().add("mono");
     table.setPrefRowCount(12);
-    volts.setPrefWidth(90);
-    bits.setPrefWidth(90);
+    Em.pref(volts, 90);
+    Em.pref(bits, 90);
     FlowPane form =
         new FlowPane(
             Head.named("name", name),

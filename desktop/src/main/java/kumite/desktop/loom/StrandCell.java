@@ -6,6 +6,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.StrandLine;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
@@ -26,15 +27,15 @@ final class StrandCell extends ListCell<SignalPath> {
   StrandCell(Workbench workbench) {
     this.workbench = workbench;
     row.getStyleClass().add("strand-row");
-    control.setMinWidth(128);
-    control.setPrefWidth(128);
-    control.setMaxWidth(128);
+    Em.min(control, 128);
+    Em.pref(control, 128);
+    Em.max(control, 128);
     tab.getStyleClass().addAll("mono", "note");
-    tab.setMinWidth(34);
+    Em.min(tab, 34);
     cut.getStyleClass().add("mono");
-    cut.setMinWidth(72);
+    Em.min(cut, 72);
     terminal.getStyleClass().addAll("mono", "terminal-chip");
-    terminal.setMinWidth(64);
+    Em.min(terminal, 64);
     HBox.setHgrow(line, Priority.ALWAYS);
     hoverProperty()
         .addListener(

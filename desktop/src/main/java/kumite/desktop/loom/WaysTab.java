@@ -12,6 +12,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Build;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Segments;
 import kumite.desktop.shell.Aside;
 import kumite.desktop.shell.Workbench;
@@ -128,8 +129,8 @@ final class WaysTab extends VBox {
       parts.getStyleClass().add(way.fault().isPresent() ? "look-text" : "note");
       parts.setWrapText(true);
       parts.setMinHeight(Region.USE_PREF_SIZE);
-      parts.setPrefWidth(190);
-      parts.setMinWidth(90);
+      Em.pref(parts, 190);
+      Em.min(parts, 90);
       grid.add(parts, 6, row);
       if (way.chosen()) {
         Label now = new Label("used now");

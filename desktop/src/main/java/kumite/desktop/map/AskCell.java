@@ -6,6 +6,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import kumite.desktop.field.Em;
 import kumite.desktop.shell.Workbench;
 import kumite.map.Coverage;
 import kumite.verdict.Bench;
@@ -20,7 +21,7 @@ final class AskCell extends ListCell<Coverage.Row> {
 
   AskCell(Workbench workbench) {
     this.workbench = workbench;
-    mark.setMinWidth(18);
+    Em.min(mark, 18);
     by.getStyleClass().add("note");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);

@@ -15,6 +15,7 @@ import javafx.scene.layout.VBox;
 import kumite.build.Edit;
 import kumite.build.map.Mapping;
 import kumite.build.map.Timing;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
@@ -130,8 +131,8 @@ public final class MapStation implements StationView {
     listening.setMinHeight(Region.USE_PREF_SIZE);
     asksBox = new VBox(asksHead, listening, asks);
     asksBox.getStyleClass().addAll("sheet", "asks");
-    asksBox.setMinWidth(250);
-    asksBox.setPrefWidth(290);
+    Em.min(asksBox, 250);
+    Em.pref(asksBox, 290);
     VBox.setVgrow(asks, Priority.ALWAYS);
 
     debounce =

@@ -14,6 +14,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polygon;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.desktop.field.Em;
 import kumite.desktop.plan.Scale;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
@@ -65,7 +66,7 @@ final class Begin extends HBox {
         new Label(
             "Its size is in the Panel tab below, or drag its corners there. Whole rows: Lay out.");
     how.setWrapText(true);
-    how.setPrefWidth(150);
+    Em.pref(how, 150);
     how.setMinHeight(Region.USE_PREF_SIZE);
     Button first = new Button("Add a 30 mm button");
     first.setId("add-first");
@@ -147,13 +148,13 @@ final class Begin extends HBox {
     Label drop = new Label("or drop its file on the window");
     drop.getStyleClass().add("note");
     drop.setWrapText(true);
-    drop.setPrefWidth(100);
+    Em.pref(drop, 100);
     drop.setMinHeight(Region.USE_PREF_SIZE);
     files.getChildren().setAll(title("A file"), open, drop);
     files.getStyleClass().setAll("begin-column");
     for (Path file : frame.files().recent().stream().limit(RECENT).toList()) {
       Hyperlink link = new Hyperlink(file.getFileName().toString());
-      link.setMaxWidth(112);
+      Em.max(link, 112);
       link.setTooltip(new Tooltip(file.toString()));
       link.setOnAction(event -> frame.files().openAfterAsking(file));
       files.getChildren().add(link);

@@ -21,6 +21,7 @@ import kumite.build.panel.CaseInside;
 import kumite.build.panel.Opening;
 import kumite.build.panel.Panel;
 import kumite.desktop.field.Choice;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
@@ -82,7 +83,7 @@ final class CaseTab implements Tab {
             Head.named("add a block", newBlock));
     newBlock.setId("new-block");
     newBlock.setPromptText("batten: 0 100 400 18");
-    newBlock.setPrefWidth(166);
+    Em.pref(newBlock, 166);
     newBlock.setTooltip(
         new Tooltip("Its name, a colon, then left, front, width and front to back, and Enter"));
     newBlock.setAccessibleText("A block: its name, a colon, left, front, width, front to back");
@@ -121,7 +122,7 @@ final class CaseTab implements Tab {
   private TypedField size(String name, String id, Change change) {
     TypedField field =
         TypedField.length(name, mm -> change("Set " + name, c -> change.apply(c, mm)));
-    field.field().setPrefWidth(80);
+    Em.pref(field.field(), 80);
     field.field().setId(id);
     return field;
   }

@@ -20,6 +20,7 @@ import kumite.build.Control;
 import kumite.build.Edit;
 import kumite.build.brief.Hand;
 import kumite.desktop.field.Choice;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
@@ -104,7 +105,7 @@ final class LayoutTab implements Tab {
     third.field().setId("layout-third");
     count.field().setId("layout-count");
     for (TypedField field : new TypedField[] {columns, across, along, third, count}) {
-      field.field().setPrefWidth(76);
+      Em.pref(field.field(), 76);
     }
     thirdName.getStyleClass().add("field-name");
     symmetric.setOnAction(event -> set(() -> {}));

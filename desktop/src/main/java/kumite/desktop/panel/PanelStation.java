@@ -21,6 +21,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
@@ -152,7 +153,7 @@ public final class PanelStation implements StationView {
               show(workbench.bench().get());
             });
     sectionAt.field().setId("section-at");
-    sectionAt.field().setPrefWidth(84);
+    Em.pref(sectionAt.field(), 84);
     planBar.getStyleClass().add("plan-bar");
     sectionBar.getStyleClass().add("plan-bar");
     sectionAt.getStyleClass().add("bare");

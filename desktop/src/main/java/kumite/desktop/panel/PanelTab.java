@@ -19,6 +19,7 @@ import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
 import kumite.build.panel.Panel;
 import kumite.desktop.field.Choice;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
@@ -117,7 +118,7 @@ final class PanelTab implements Tab {
   private TypedField size(String name, BiFunction<Panel, Double, Panel> change) {
     TypedField field =
         TypedField.length(name, mm -> change("Set " + name, p -> change.apply(p, mm)));
-    field.field().setPrefWidth(82);
+    Em.pref(field.field(), 82);
     field.field().setId("panel-" + name.replace(' ', '-'));
     return field;
   }

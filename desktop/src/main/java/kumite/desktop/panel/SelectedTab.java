@@ -20,6 +20,7 @@ import kumite.build.Control;
 import kumite.build.Edit;
 import kumite.build.panel.Panel;
 import kumite.desktop.field.Choice;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Command;
@@ -74,7 +75,7 @@ final class SelectedTab implements Tab {
               }
             });
     for (TypedField field : new TypedField[] {x, y, turn}) {
-      field.field().setPrefWidth(80);
+      Em.pref(field.field(), 80);
     }
     fields.getStyleClass().add("field-row");
     fields.setMinHeight(Region.USE_PREF_SIZE);

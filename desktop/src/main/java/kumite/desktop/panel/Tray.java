@@ -14,6 +14,7 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import kumite.desktop.field.Em;
 import kumite.desktop.shell.Workbench;
 import kumite.kind.ControlKind;
 import kumite.measure.Shape;
@@ -81,10 +82,10 @@ final class Tray extends VBox {
   private MenuItem item(ControlKind kind) {
     Label name = new Label(kind.name());
     name.getStyleClass().add("strong");
-    name.setMinWidth(130);
+    Em.min(name, 130);
     Label size = new Label(hole(kind.cutout()));
     size.getStyleClass().addAll("mono", "note");
-    size.setMinWidth(92);
+    Em.min(size, 92);
     Label trait = new Label(kind.trait());
     trait.getStyleClass().add("note");
     HBox row = new HBox(TrayIcon.of(kind), name, size, trait);

@@ -15,10 +15,13 @@ final class BudgetBar extends Pane {
   private Budget budget;
   private double drawn = -1;
 
+  /** Between two words. */
+  private static final double BETWEEN = 22;
+
   BudgetBar() {
     getStyleClass().add("budget-bar");
-    setMinHeight(TOP + HEIGHT + 24);
-    setPrefHeight(TOP + HEIGHT + 24);
+    setMinHeight(TOP + HEIGHT + 28);
+    setPrefHeight(TOP + HEIGHT + 28);
   }
 
   void show(Budget newBudget) {
@@ -52,12 +55,12 @@ final class BudgetBar extends Pane {
     }
     String usual = "usual " + Working.number(budget.usualMilliamps(), 0) + " mA";
     String worst = "worst " + Working.number(budget.worstMilliamps(), 0) + " mA";
-    label(usual, 0, TOP + HEIGHT + 4, "mono");
-    label(worst, 110, TOP + HEIGHT + 4, "mono");
+    double after = label(usual, 0, TOP + HEIGHT + 4, "mono");
+    after = label(worst, after, TOP + HEIGHT + 4, "mono");
     if (budget.limitMilliamps() > 0) {
       label(
           "rated " + Working.number(budget.limitMilliamps(), 0) + " mA",
-          220,
+          after,
           TOP + HEIGHT + 4,
           "mono");
     }
@@ -70,10 +73,14 @@ final class BudgetBar extends Pane {
     getChildren().add(bar);
   }
 
-  private void label(String text, double x, double y, String style) {
+  /** {@return where the next word may begin} */
+  private double label(String text, double x, double y, String style) {
     Label label = new Label(text);
     label.getStyleClass().addAll(style, "budget-label");
     label.relocate(x, y);
     getChildren().add(label);
+    label.applyCss();
+    label.autosize();
+    return x + label.getWidth() + BETWEEN;
   }
 }

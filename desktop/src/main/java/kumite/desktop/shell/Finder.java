@@ -14,6 +14,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.brief.HostFunction;
+import kumite.desktop.field.Em;
 import kumite.device.SignalPath;
 import kumite.power.Sum;
 import kumite.verdict.Bench;
@@ -194,7 +195,7 @@ final class Finder extends VBox {
 
     FoundCell() {
       kind.getStyleClass().add("note");
-      kind.setMinWidth(56);
+      Em.min(kind, 56);
       keys.getStyleClass().addAll("mono", "note");
       Region gap = new Region();
       HBox.setHgrow(gap, Priority.ALWAYS);

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Hyperlink;
@@ -18,6 +19,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import kumite.desktop.field.Em;
 import kumite.name.ControlId;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
@@ -34,6 +36,11 @@ final class FindingsPane extends VBox {
   private final VBox cards = new VBox();
   private final Label elsewhere = new Label();
   private final Set<String> opened = new HashSet<>();
+
+  /** In a window less wide than this many letters m the stations need all the room. */
+  private static final double LEAST_EM = 72;
+
+  private boolean foldedByRoom;
   private final ToggleButton fold = new ToggleButton("\u00BB");
 
   FindingsPane(Workbench workbench) {
@@ -44,6 +51,11 @@ final class FindingsPane extends VBox {
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     fold.setId("fold-findings");
+    fold.fontProperty()
+        .addListener(
+            (o, was, is) ->
+                Platform.runLater(
+                    () -> Optional.ofNullable(getScene()).ifPresent(s -> room(s.getWidth()))));
     fold.getStyleClass().addAll("segment", "fold");
     fold.setMinWidth(Region.USE_PREF_SIZE);
     fold.setTooltip(new Tooltip("Fold the findings to a narrow edge, or open them again. F8"));
@@ -78,6 +90,18 @@ final class FindingsPane extends VBox {
   /** Folds the findings to a narrow edge, or opens them again. */
   void fold() {
     fold.fire();
+  }
+
+  /** Folds by itself in a window too narrow for its type, and opens again when there is room. */
+  void room(double windowPx) {
+    boolean narrow = windowPx / fold.getFont().getSize() < LEAST_EM;
+    if (narrow && !fold.isSelected()) {
+      foldedByRoom = true;
+      fold.fire();
+    } else if (!narrow && foldedByRoom && fold.isSelected()) {
+      foldedByRoom = false;
+      fold.fire();
+    }
   }
 
   private void show() {
@@ -159,7 +183,7 @@ final class FindingsPane extends VBox {
               button.getStyleClass().add("fix");
               button.setId("fix-" + finding.code());
               button.setWrapText(true);
-              button.setMaxWidth(196);
+              Em.max(button, 196);
               button.setMinHeight(Region.USE_PREF_SIZE);
               button.setOnAction(event -> workbench.apply(fix.edit()));
               foot.getChildren().add(button);

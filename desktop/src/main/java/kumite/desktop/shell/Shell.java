@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import javafx.animation.PauseTransition;
+import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -130,6 +131,8 @@ public final class Shell extends StackPane {
             lower();
           }
         });
+    widthProperty()
+        .addListener((o, was, is) -> Platform.runLater(() -> findings.room(is.doubleValue())));
     workbench.station().addListener((o, was, is) -> showStation());
     workbench.bench().addListener((o, was, is) -> view(workbench.station().get()).show(is));
     workbench.notice().addListener((o, was, is) -> showNotice());

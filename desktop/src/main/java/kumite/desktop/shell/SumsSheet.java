@@ -13,6 +13,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.power.Sum;
 
@@ -41,8 +42,8 @@ final class SumsSheet extends HBox {
                 setText(empty ? null : sum.title());
               }
             });
-    list.setMinWidth(190);
-    list.setPrefWidth(190);
+    Em.min(list, 190);
+    Em.pref(list, 190);
     list.setFixedCellSize(32);
     list.getSelectionModel()
         .selectedItemProperty()
@@ -95,7 +96,7 @@ final class SumsSheet extends HBox {
     for (Sum.Ask ask : sum.asks()) {
       TextField field = new TextField(texts.getOrDefault(ask.name(), ask.usual()));
       field.setId("sum-" + ask.name());
-      field.setPrefWidth(130);
+      Em.pref(field, 130);
       field.getStyleClass().add("mono");
       field.setAccessibleText(ask.words());
       field

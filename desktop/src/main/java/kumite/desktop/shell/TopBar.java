@@ -9,6 +9,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import kumite.desktop.field.Em;
 import kumite.desktop.field.Segments;
 import kumite.measure.LengthUnit;
 import kumite.verdict.Bench;
@@ -31,12 +32,15 @@ final class TopBar extends HBox {
     Button finder = new Button("Find anything, do anything");
     finder.getStyleClass().add("finder-button");
     finder.setId("finder-button");
+    finder.setTooltip(
+        new Tooltip(
+            "Find anything, do anything: controls, wires, terminals, findings, sums, commands"));
     Label keys = new Label("Ctrl+K");
     keys.getStyleClass().addAll("mono", "note");
     finder.setGraphic(keys);
     finder.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
     finder.setOnAction(event -> commands.find().run().run());
-    finder.setMinWidth(120);
+    Em.min(finder, 120);
     HBox.setHgrow(title, Priority.SOMETIMES);
     Region left = spacer();
     Region right = spacer();
@@ -44,6 +48,7 @@ final class TopBar extends HBox {
         new Segments<>(
             LengthUnit::symbol, unit -> workbench.apply(Commands.units(unit)), LengthUnit.values());
     units.getStyleClass().add("flat-segments");
+    units.setMinWidth(USE_PREF_SIZE);
     getChildren().addAll(title, state, left, finder, right, units);
     for (Severity severity : Severity.values()) {
       Button chip = new Button();

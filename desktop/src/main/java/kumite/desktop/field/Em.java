@@ -1,0 +1,42 @@
+package kumite.desktop.field;
+
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.layout.Region;
+
+/**
+ * Widths that grow with the type. They are given in dots at the usual size of type and kept in ems,
+ * so that what fits at one size fits at every size.
+ */
+public final class Em {
+  private static final double USUAL_PX = 13;
+
+  /** Styles that are set smaller, by as much as the style sheet says. */
+  private static final List<String> SMALLER = List.of("mono", "note", "field-name");
+
+  private static final double SMALLER_PX = 11;
+
+  private Em() {}
+
+  /** Sets the width that a region wants; call it once its styles are on. */
+  public static void pref(Region region, double px) {
+    set(region, "pref", px);
+  }
+
+  /** Sets the least width of a region. */
+  public static void min(Region region, double px) {
+    set(region, "min", px);
+  }
+
+  /** Sets the most width of a region. */
+  public static void max(Region region, double px) {
+    set(region, "max", px);
+  }
+
+  private static void set(Region region, String which, double px) {
+    boolean smaller = region.getStyleClass().stream().anyMatch(SMALLER::contains);
+    double em = px / (smaller ? SMALLER_PX : USUAL_PX);
+    region.setStyle(
+        region.getStyle() + String.format(Locale.ROOT, "-fx-%s-width: %.2fem;", which, em));
+  }
+}

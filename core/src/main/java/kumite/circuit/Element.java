@@ -118,6 +118,7 @@ public sealed interface Element {
      * @param forwardVolts at {@code amps}, above 0
      * @param amps above 0
      * @param insideOhm the resistor inside the lamp, in series; 0 where it has none
+     * @throws IllegalArgumentException if no lamp can be so
      */
     public static Model lamp(double forwardVolts, double amps, double insideOhm) {
       if (!(forwardVolts > 0) || !(amps > 0) || !(insideOhm >= 0)) {

@@ -39,7 +39,11 @@ public sealed interface OperatingPoint {
       return value;
     }
 
-    /** {@return the amps through a part, such as {@code R1}} */
+    /**
+     * {@return the amps through a part, such as {@code R1}}
+     *
+     * @throws IllegalArgumentException if the circuit has no such part
+     */
     public double through(String part) {
       Double value = amps.get(part);
       if (value == null) {

@@ -108,7 +108,11 @@ public final class PinPlan {
     return free;
   }
 
-  /** {@return where a terminal is, seen from the face of the panel} */
+  /**
+   * {@return where a terminal is, seen from the face of the panel}
+   *
+   * @throws java.util.NoSuchElementException if the build has no board
+   */
   public static Point place(Build build, Terminal terminal) {
     return build.board().orElseThrow().placement().place(terminal.at());
   }

@@ -9,7 +9,11 @@ import java.util.Locale;
 public final class Check {
   private Check() {}
 
-  /** {@return the value, which must be above the limit} */
+  /**
+   * {@return the value, which must be above the limit}
+   *
+   * @throws IllegalArgumentException if it is not, or is no finite number
+   */
   public static double above(double limit, double value, String what) {
     if (!(value > limit) || Double.isInfinite(value)) {
       throw new IllegalArgumentException(
@@ -18,7 +22,11 @@ public final class Check {
     return value;
   }
 
-  /** {@return the value, which must lie between both ends, these included} */
+  /**
+   * {@return the value, which must lie between both ends, these included}
+   *
+   * @throws IllegalArgumentException if it does not
+   */
   public static double between(double low, double high, double value, String what) {
     if (!(value >= low && value <= high)) {
       throw new IllegalArgumentException(
@@ -33,13 +41,21 @@ public final class Check {
     return value;
   }
 
-  /** {@return the value, which must lie between both ends, these included} */
+  /**
+   * {@return the value, which must lie between both ends, these included}
+   *
+   * @throws IllegalArgumentException if it does not
+   */
   public static int between(int low, int high, int value, String what) {
     between((double) low, (double) high, (double) value, what);
     return value;
   }
 
-  /** {@return the text, which must hold more than blanks} */
+  /**
+   * {@return the text, which must hold more than blanks}
+   *
+   * @throws IllegalArgumentException if it does not
+   */
   public static String filled(String value, String what) {
     if (value.isBlank()) {
       throw new IllegalArgumentException(what + " must not be empty");
@@ -50,6 +66,8 @@ public final class Check {
   /**
    * {@return the text, which is written on panels and paper: more than blanks, no control
    * characters, no halves of characters}
+   *
+   * @throws IllegalArgumentException if it cannot be written; the message says which sign and where
    */
   public static String writable(String value, String what) {
     filled(value, what);

@@ -28,6 +28,7 @@ public enum ESeries {
    * The smallest preferred value not below the given one.
    *
    * @param ohm above 0
+   * @throws IllegalArgumentException if it is not above 0
    */
   public double atLeast(double ohm) {
     if (!(ohm > 0) || Double.isInfinite(ohm)) {

@@ -105,7 +105,11 @@ public final class LabelSheet {
     }
   }
 
-  /** {@return the flags of the wires alone as a PDF document} */
+  /**
+   * {@return the flags of the wires alone as a PDF document}
+   *
+   * @throws IllegalArgumentException if there are no wires yet
+   */
   public static byte[] wires(Bench bench, Paper paper) {
     if (bench.loom().strands().isEmpty()) {
       throw new IllegalArgumentException("there are no wires yet; choose a board first");

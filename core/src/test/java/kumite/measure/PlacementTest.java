@@ -96,10 +96,10 @@ public class PlacementTest {
   /** Every 64th up to three inches reads back, in lowest terms. */
   @Test
   public void everySixtyFourthReadsBackInLowestTerms() {
-    for (int n = 1; n <= 64 * 3; n++) {
-      String words = Length.nearest64th(n * 25.4 / 64);
-      assertThat(inch(words)).as(words).isCloseTo(n * 25.4 / 64, within(1e-9));
-      assertThat(words.contains("/64")).as("%s in lowest terms", words).isEqualTo(n % 2 != 0);
+    for (int parts = 1; parts <= 3 * 64; parts++) {
+      String words = Length.nearest64th(parts * 25.4 / 64);
+      assertThat(inch(words)).as(words).isCloseTo(parts * 25.4 / 64, within(1e-9));
+      assertThat(words.contains("/64")).as("%s in lowest terms", words).isEqualTo(parts % 2 != 0);
     }
   }
 

@@ -115,10 +115,10 @@ public class ArrangeTest {
   /** From where to where a face reaches along one axis, turned as it lies. */
   private static double[] extent(Build build, ControlId id, boolean alongX) {
     Control control = build.control(id).orElseThrow();
-    var box = Swept.of(CATALOGUE.kindOf(control).face(), control.placement()).envelope();
+    var covers = Swept.of(CATALOGUE.kindOf(control).face(), control.placement()).envelope();
     return alongX
-        ? new double[] {box.getMinX(), box.getMaxX()}
-        : new double[] {box.getMinY(), box.getMaxY()};
+        ? new double[] {covers.getMinX(), covers.getMaxX()}
+        : new double[] {covers.getMinY(), covers.getMaxY()};
   }
 
   /** Copies have names and ids of their own, the same kinds and the same arrangement. */

@@ -115,6 +115,66 @@ public class PathStripTest {
     assertThat(Window.onFx(() -> findings.getLayoutBounds().getWidth())).isEqualTo(open);
   }
 
+  /** A list that was scrolled stays where it was when the build changes under it. */
+  @Test
+  public void longListsKeepTheirPlaceAfterAnEdit() throws Exception {
+    String[][] lists = {
+      {"loom", "By strand", "#strands"},
+      {"loom", "Cut list", "#cut-list"},
+      {"loom", "By terminal", "#terminals"},
+      {"map", "", "#contacts"},
+      {"map", "", "#asks"},
+      {"panel", "Gaps", "#gaps"},
+    };
+    for (String[] each : lists) {
+      window.click("#station-" + each[0]);
+      if (!each[1].isEmpty()) {
+        window.choose(each[1]);
+      }
+      Node list = window.find(each[2]);
+      Window.onFx(
+          () -> {
+            if (list instanceof javafx.scene.control.ListView<?> view) {
+              view.scrollTo(5);
+            } else {
+              ((javafx.scene.control.TableView<?>) list).scrollTo(5);
+            }
+            return null;
+          });
+      window.settle();
+      int before = firstShown(list);
+      Window.onFx(
+          () -> {
+            window
+                .workbench()
+                .apply(
+                    new kumite.build.Edit(
+                        "Slack",
+                        b ->
+                            b.withLoom(
+                                b.loom()
+                                    .withLaying(
+                                        b.loom()
+                                            .laying()
+                                            .withAllowances(
+                                                b.loom().laying().slackMm() + 1, 120)))));
+            return null;
+          });
+      window.settle();
+      assertThat(firstShown(list)).as("%s keeps its place", each[2]).isEqualTo(before);
+    }
+    window.click("#station-panel");
+    window.choose("Selected");
+  }
+
+  private int firstShown(Node list) {
+    return Window.onFx(
+        () ->
+            ((javafx.scene.control.skin.VirtualFlow<?>) list.lookup(".virtual-flow"))
+                .getFirstVisibleCell()
+                .getIndex());
+  }
+
   private void type(double px) {
     Window.onFx(
         () -> {

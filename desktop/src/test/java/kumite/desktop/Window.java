@@ -152,14 +152,12 @@ final class Window {
 
   /** Waits until what is queued for the interface thread has been done, and lays the window out. */
   private void drawn() {
-    for (int i = 0; i < 2; i++) {
-      onFx(
-          () -> {
-            stage.getScene().getRoot().applyCss();
-            stage.getScene().getRoot().layout();
-            return null;
-          });
-    }
+    onFx(
+        () -> {
+          stage.getScene().getRoot().applyCss();
+          stage.getScene().getRoot().layout();
+          return null;
+        });
   }
 
   Stage stage() {

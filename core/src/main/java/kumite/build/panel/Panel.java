@@ -95,6 +95,7 @@ public record Panel(
    * The same panel in another shape; width and height follow the corners.
    *
    * @param corners in order around the panel, anywhere; empty for a rectangle
+   * @throws IllegalArgumentException if no panel can be cut so; the message says why
    */
   public Panel withOutline(List<Point> corners) {
     if (corners.isEmpty()) {

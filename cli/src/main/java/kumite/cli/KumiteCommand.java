@@ -30,7 +30,8 @@ import picocli.CommandLine.Spec;
       PartsCommand.class,
       BoardsCommand.class,
       ExportCommand.class,
-      SumCommand.class
+      SumCommand.class,
+      HidCommand.class
     })
 public final class KumiteCommand implements Runnable {
   @Spec private CommandSpec spec;

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -47,26 +46,12 @@ public final class DescriptorReader {
   }
 
   private List<InputField> read() {
-    int at = 0;
-    while (at < bytes.length) {
-      int prefix = bytes[at] & 0xFF;
-      if (prefix == 0xFE) { // long item: size, tag, data
-        require(at + 2 < bytes.length, at, "a long item is cut short");
-        at += 3 + (bytes[at + 1] & 0xFF);
-        require(at <= bytes.length, at, "a long item is cut short");
-        continue;
+    for (DescriptorItem item : DescriptorItem.all(bytes)) {
+      if (item.tag() != DescriptorItem.LONG) {
+        item(item.tag(), item.value(), item.signed(), item.bytes(), item.at());
       }
-      int size = (prefix & 3) == 3 ? 4 : prefix & 3;
-      require(at + size < bytes.length, at, "an item is cut short");
-      int value = 0;
-      for (int i = 0; i < size; i++) {
-        value |= (bytes[at + 1 + i] & 0xFF) << (8 * i);
-      }
-      int signed = size == 1 ? (byte) value : size == 2 ? (short) value : value;
-      item(prefix & 0xFC, value, signed, size, at);
-      at += 1 + size;
     }
-    require(depth == 0, bytes.length, depth + " collection(s) are not closed");
+    DescriptorItem.require(depth == 0, bytes.length, depth + " collection(s) are not closed");
     return List.copyOf(fields);
   }
 
@@ -83,7 +68,8 @@ public final class DescriptorReader {
                   globals.logicalMinimum,
                   globals.logicalMinimum >= 0 && signed < 0 ? value : signed);
       case DescriptorWriter.REPORT_ID -> {
-        require(value >= 1 && value <= 255, at, "report id " + value + " is not 1 to 255");
+        DescriptorItem.require(
+            value >= 1 && value <= 255, at, "report id " + value + " is not 1 to 255");
         globals =
             new Globals(
                 globals.page,
@@ -95,7 +81,7 @@ public final class DescriptorReader {
       }
       case 0xA4 -> pushed.push(globals);
       case 0xB4 -> {
-        require(!pushed.isEmpty(), at, "a pop without a push");
+        DescriptorItem.require(!pushed.isEmpty(), at, "a pop without a push");
         globals = pushed.pop();
       }
       case DescriptorWriter.USAGE -> usages.add(usage(value, size));
@@ -111,7 +97,7 @@ public final class DescriptorReader {
       }
       case DescriptorWriter.END_COLLECTION -> {
         depth--;
-        require(depth >= 0, at, "a collection ends that was not begun");
+        DescriptorItem.require(depth >= 0, at, "a collection ends that was not begun");
         clearLocals();
       }
       case DescriptorWriter.INPUT -> {
@@ -127,18 +113,19 @@ public final class DescriptorReader {
 
   private void input(int flags, int at) {
     int start = nextBit.getOrDefault(globals.reportId, globals.reportId == 0 ? 0 : 8);
-    require(
+    DescriptorItem.require(
         globals.size >= 1 && globals.size <= 32 || (flags & DescriptorWriter.CONSTANT) != 0,
         at,
         "a field of " + globals.size + " bits");
-    require(
+    DescriptorItem.require(
         globals.count >= 0 && (long) globals.count * Math.max(1, globals.size) <= 65_536,
         at,
         "an input item of " + globals.count + " fields");
     boolean constant = (flags & DescriptorWriter.CONSTANT) != 0;
     boolean variable = (flags & DescriptorWriter.VARIABLE) != 0;
     for (int i = 0; i < globals.count && !constant; i++) {
-      require(fields.size() < MOST_FIELDS, at, "more than " + MOST_FIELDS + " fields");
+      DescriptorItem.require(
+          fields.size() < MOST_FIELDS, at, "more than " + MOST_FIELDS + " fields");
       Usage usage = variable ? usageAt(i) : usageAt(0);
       int last = variable ? usage.id() : usageMaximum >= 0 ? usageMaximum : usage.id();
       fields.add(
@@ -186,12 +173,5 @@ public final class DescriptorReader {
     usages.clear();
     usageMinimum = -1;
     usageMaximum = -1;
-  }
-
-  private static void require(boolean holds, int at, String what) {
-    if (!holds) {
-      throw new IllegalArgumentException(
-          String.format(Locale.ROOT, "descriptor byte %d: %s", at, what));
-    }
   }
 }

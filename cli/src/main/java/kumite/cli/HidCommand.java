@@ -1,0 +1,169 @@
+package kumite.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.HexFormat;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import kumite.hid.DescriptorTree;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+@Command(
+    name = "hid",
+    description = "Read what a device tells its host.",
+    mixinStandardHelpOptions = true,
+    synopsisSubcommandLabel = "COMMAND",
+    subcommands = HidCommand.Read.class)
+final class HidCommand implements Runnable {
+  @Spec private CommandSpec spec;
+
+  @Override
+  public void run() {
+    spec.commandLine().usage(spec.commandLine().getOut());
+  }
+
+  @Command(
+      name = "read",
+      description = "Print a report descriptor as a tree in plain words, with its reports.",
+      mixinStandardHelpOptions = true)
+  static final class Read implements Callable<Integer> {
+    /** Text of so many letters holds no descriptor that a device can have. */
+    private static final long MOST_LETTERS = 8L * DescriptorTree.MOST_BYTES;
+
+    @Spec private CommandSpec spec;
+
+    @Parameters(
+        index = "0",
+        paramLabel = "HEX|FILE",
+        description = "The descriptor in hexadecimal, or a file with it: text or bytes.")
+    private String what;
+
+    @Option(names = "--json", description = "Print JSON.")
+    private boolean json;
+
+    @Override
+    public Integer call() throws IOException {
+      DescriptorTree tree = DescriptorTree.of(bytes());
+      PrintWriter out = spec.commandLine().getOut();
+      if (json) {
+        out.println(Json.print(json(tree)));
+        return 0;
+      }
+      tree.lines().forEach(out::println);
+      for (DescriptorTree.Report report : tree.reports()) {
+        out.println(
+            report.type().word()
+                + " report"
+                + (report.id() == 0 ? "" : " " + report.id())
+                + ": "
+                + report.bytes()
+                + (report.bytes() == 1 ? " byte" : " bytes")
+                + (report.id() == 0 ? "" : " after its id"));
+      }
+      return 0;
+    }
+
+    private byte[] bytes() throws IOException {
+      Optional<Path> file = file();
+      if (file.isEmpty()) {
+        return hex(what)
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "\""
+                            + shortened(what)
+                            + "\" is neither a file nor hexadecimal pairs;"
+                            + " write 05 01 09 05 ..."));
+      }
+      if (!Files.isRegularFile(file.get())) {
+        throw new IllegalArgumentException(what + " is no ordinary file");
+      }
+      long size = Files.size(file.get());
+      if (size > MOST_LETTERS) {
+        throw new IllegalArgumentException(
+            what
+                + ": a descriptor has "
+                + DescriptorTree.MOST_BYTES
+                + " bytes at most, but the file has "
+                + size);
+      }
+      byte[] bytes = Files.readAllBytes(file.get());
+      Optional<byte[]> text = hex(new String(bytes, StandardCharsets.ISO_8859_1));
+      return text.filter(read -> read.length > 0).orElse(bytes);
+    }
+
+    private Optional<Path> file() {
+      try {
+        Path path = Path.of(what);
+        return Files.exists(path) && !what.isBlank() ? Optional.of(path) : Optional.empty();
+      } catch (InvalidPathException e) {
+        return Optional.empty();
+      }
+    }
+
+    private static String shortened(String text) {
+      return text.length() <= 40 ? text : text.substring(0, 40) + "…";
+    }
+
+    private static Optional<byte[]> hex(String text) {
+      String plain = text.replaceAll("0[xX]|[\\s,;]", "");
+      boolean pairs =
+          plain.length() % 2 == 0
+              && plain.chars().allMatch(c -> Character.digit(c, 16) >= 0)
+              && !plain.isEmpty();
+      return pairs ? Optional.of(HexFormat.of().parseHex(plain)) : Optional.empty();
+    }
+
+    private static ObjectNode json(DescriptorTree tree) {
+      ObjectNode root = Json.object();
+      ArrayNode reports = root.putArray("reports");
+      for (DescriptorTree.Report report : tree.reports()) {
+        ObjectNode node = reports.addObject();
+        node.put("id", report.id());
+        node.put("type", report.type().word());
+        node.put("bytes", report.bytes());
+        ArrayNode fields = node.putArray("fields");
+        report.fields().forEach(field -> field(fields.addObject(), field));
+      }
+      ArrayNode items = root.putArray("items");
+      for (DescriptorTree.Line line : tree.lines()) {
+        items
+            .addObject()
+            .put("byte", line.at())
+            .put("depth", line.depth())
+            .put("words", line.words());
+      }
+      return root;
+    }
+
+    private static void field(ObjectNode node, DescriptorTree.Field field) {
+      node.put("bit", field.bit());
+      node.put("size", field.size());
+      node.put("count", field.count());
+      node.put("usage_page", field.page());
+      if (field.constant()) {
+        node.put("constant", true);
+      } else if (field.least() == field.most()) {
+        node.put("usage", field.least());
+      } else {
+        node.put("usage_min", field.least());
+        node.put("usage_max", field.most());
+      }
+      node.put("logical_min", field.logicalMinimum());
+      node.put("logical_max", field.logicalMaximum());
+      if (field.array()) {
+        node.put("array", true);
+      }
+    }
+  }
+}

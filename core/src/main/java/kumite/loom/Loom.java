@@ -328,6 +328,11 @@ public record Loom(
     return strands.stream().mapToInt(strand -> strand.way().orElse(0)).max().orElse(0);
   }
 
+  /** {@return spare ways that their connector is given: one for ten, common practice} */
+  public int spareWays() {
+    return Math.max(1, (int) Math.ceil(ways() / 10.0));
+  }
+
   /** {@return parts that are bought beside controls and board, counted by kind} */
   public List<Sharing.PartCount> partCounts() {
     return Sharing.counted(parts);

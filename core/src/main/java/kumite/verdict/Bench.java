@@ -16,8 +16,12 @@ import kumite.circuit.Budget;
 import kumite.circuit.Inputs;
 import kumite.circuit.Presses;
 import kumite.circuit.Solves;
+import kumite.device.Holds;
+import kumite.device.Hop;
+import kumite.device.Hops;
 import kumite.device.SignalPath;
 import kumite.device.SimulatedDevice;
+import kumite.device.Trace;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
@@ -344,6 +348,17 @@ public record Bench(
   /** {@return the wiring as it is; empty without a board} */
   public Optional<Wiring> wiring() {
     return circuit.map(Wired::asBuilt);
+  }
+
+  /**
+   * {@return a contact's way from finger to host in words}
+   *
+   * @param holds what is held now
+   * @param trace of the last press, for its times
+   */
+  public List<Hop> hops(SignalPath path, Holds holds, Optional<Trace> trace) {
+    return new Hops(loom, wiring(), circuit.map(Wired::inputs), board(), build.timing(), holds)
+        .of(path, trace);
   }
 
   /** {@return where the wires lie, worked out when asked for; empty without a board} */

@@ -175,7 +175,10 @@ final class HandTab extends VBox {
     ways.setText(
         count == 0
             ? ""
-            : count + " wires part; a connector of " + (count + spare(count)) + " leaves spares");
+            : count
+                + " wires part; a connector of "
+                + (count + bench.loom().spareWays())
+                + " leaves spares");
     wires.getChildren().clear();
     for (Jumper added : loom.added()) {
       wires.getChildren().add(line("put in", added, "Take out", l -> l.withoutAdded(added)));
@@ -185,11 +188,6 @@ final class HandTab extends VBox {
     }
     hookup(bench);
     showing = false;
-  }
-
-  /** One spare core for ten: common practice. */
-  private static int spare(int count) {
-    return Math.max(1, (int) Math.ceil(count / 10.0));
   }
 
   private Node line(String what, Jumper jumper, String undo, UnaryOperator<LoomSettings> change) {

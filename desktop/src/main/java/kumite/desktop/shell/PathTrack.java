@@ -1,6 +1,7 @@
 package kumite.desktop.shell;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -15,18 +16,15 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
+import kumite.device.Hop;
 import kumite.device.Trace;
 
 /** The line of the path strip: the hops with their values, and below them the time ruler. */
 final class PathTrack extends Pane {
   private static final PseudoClass LIVE = PseudoClass.getPseudoClass("live");
   private static final PseudoClass BROKEN = PseudoClass.getPseudoClass("broken");
-  private static final String[] STAGES = {
-    "finger", "contact", "strand", "terminal", "level", "settled", "map", "report", "host"
-  };
-
-  /** One hop as it is shown. */
-  record Hop(String value, String measure, boolean live, boolean broken, String tip) {}
+  private static final List<String> STAGES =
+      Arrays.stream(Hop.Stage.values()).map(Hop.Stage::word).toList();
 
   private static final class HopView {
     final Label stage = new Label();
@@ -61,7 +59,7 @@ final class PathTrack extends Pane {
     this.workbench = workbench;
     getStyleClass().add("track");
     setMinHeight(92);
-    for (int i = 0; i < STAGES.length - 1; i++) {
+    for (int i = 0; i < STAGES.size() - 1; i++) {
       Line link = new Line();
       link.getStyleClass().add("hop-link");
       links.add(link);
@@ -145,7 +143,7 @@ final class PathTrack extends Pane {
   @Override
   protected void layoutChildren() {
     double width = getWidth();
-    double column = width / STAGES.length;
+    double column = width / STAGES.size();
     double lineY = snapPositionY(28);
     for (int i = 0; i < views.size(); i++) {
       HopView view = views.get(i);

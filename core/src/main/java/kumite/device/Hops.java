@@ -1,0 +1,270 @@
+package kumite.device;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalLong;
+import kumite.build.map.Timing;
+import kumite.circuit.InputLevels;
+import kumite.circuit.Inputs;
+import kumite.circuit.Seen;
+import kumite.kind.BoardKind;
+import kumite.kind.ContactKind;
+import kumite.loom.Loom;
+import kumite.loom.Strand;
+import kumite.map.TargetText;
+import kumite.wiring.Wiring;
+import kumite.working.Working;
+
+/**
+ * A contact's way from finger to host in words, as it is wired and with what is held now.
+ *
+ * @param wiring as it is; empty without a board
+ * @param inputs what the board takes in
+ */
+public record Hops(
+    Loom loom,
+    Optional<Wiring> wiring,
+    Optional<Inputs> inputs,
+    Optional<BoardKind> board,
+    Timing timing,
+    Holds holds) {
+
+  /**
+   * {@return the nine stages of a contact's way}
+   *
+   * @param trace of the last press, for its times
+   */
+  public List<Hop> of(SignalPath path, Optional<Trace> trace) {
+    double at = holds.of(path.id());
+    boolean held = at > 0;
+    Optional<Trace.Hops> times = trace.map(t -> t.hops().get(path.id()));
+    boolean analog = path.site().contact().type().analog();
+    boolean reaches = held && path.whole();
+    List<Hop> hops = new ArrayList<>();
+    hops.add(
+        new Hop(
+            Hop.Stage.FINGER,
+            path.site().kind().name(),
+            held ? "0 ms" : "idle",
+            held,
+            false,
+            path.site().kind().trait()));
+    hops.add(contact(path, at, times));
+    hops.add(
+        path.strand()
+            .map(s -> strand(s, held))
+            .orElse(
+                new Hop(
+                    Hop.Stage.STRAND,
+                    "no strand",
+                    "choose a board",
+                    false,
+                    true,
+                    "Nothing is wired yet")));
+    hops.add(
+        path.pin()
+            .map(
+                pin ->
+                    new Hop(
+                        Hop.Stage.TERMINAL,
+                        pin.terminal().name(),
+                        volts(path),
+                        held,
+                        false,
+                        String.join("; ", loom.whyPin(path.id()))))
+            .orElse(
+                new Hop(
+                    Hop.Stage.TERMINAL,
+                    "none",
+                    "no terminal",
+                    false,
+                    true,
+                    "No terminal is free for it")));
+    hops.add(level(path, at));
+    hops.add(settled(path, times, held, analog));
+    hops.add(
+        path.target()
+            .map(
+                target ->
+                    new Hop(
+                        Hop.Stage.MAP,
+                        TargetText.of(target),
+                        "one layer",
+                        reaches,
+                        false,
+                        "The meaning is set at the Map station"))
+            .orElse(
+                new Hop(
+                    Hop.Stage.MAP,
+                    "no meaning",
+                    "set it in Map",
+                    false,
+                    true,
+                    "The host will see nothing")));
+    hops.add(
+        path.field()
+            .map(
+                field ->
+                    new Hop(
+                        Hop.Stage.REPORT,
+                        "byte " + field.byteIndex() + " bit " + field.bitIndex(),
+                        times
+                            .filter(t -> held)
+                            .map(t -> ms(t.reportedUs()))
+                            .orElse(
+                                String.format(
+                                    Locale.ROOT, "mean %.1f ms", path.delay().meanUs() / 1000)),
+                        reaches,
+                        false,
+                        path.delay().working().inWords()))
+            .orElse(
+                new Hop(
+                    Hop.Stage.REPORT,
+                    "not reported",
+                    "",
+                    false,
+                    true,
+                    "It has no place in a report")));
+    hops.add(
+        new Hop(
+            Hop.Stage.HOST,
+            path.function().isEmpty() ? "no function named" : path.function(),
+            hostSees(path, at),
+            reaches,
+            false,
+            path.function().isEmpty() ? "Name it at the Map station" : "What the host does"));
+    return hops;
+  }
+
+  /** The strand as it is: one that was left out is told here too. */
+  private Hop strand(Strand strand, boolean held) {
+    boolean there = wiring.filter(w -> w.has(strand.wire())).isPresent();
+    return new Hop(
+        Hop.Stage.STRAND,
+        strand.id() + " " + strand.colour() + " · " + strand.lengthMm() + " mm",
+        there ? strand.gaugeAwg() + " AWG" : "left out",
+        held && there,
+        !there,
+        strand.colour().words()
+            + ", from "
+            + strand.from().words()
+            + " to "
+            + strand.to().words()
+            + (there ? "" : "; it was left out by hand"));
+  }
+
+  private static Hop contact(SignalPath path, double at, Optional<Trace.Hops> times) {
+    ContactKind contact = path.site().contact();
+    if (contact.type().analog()) {
+      int steps = path.site().kind().steps();
+      String where =
+          steps > 1
+              ? "step " + (1 + (int) Math.rint(at * (steps - 1))) + " of " + steps
+              : String.format(Locale.ROOT, "%.0f %%", at * 100);
+      return new Hop(
+          Hop.Stage.CONTACT,
+          contact.type() == ContactKind.Type.LADDER ? "ladder" : "wiper",
+          where,
+          at > 0,
+          false,
+          "Read as volts");
+    }
+    String bounce =
+        at > 0
+            ? times
+                .map(t -> String.format(Locale.ROOT, "rests %.1f ms", t.bounceUs() / 1000.0))
+                .orElse("closed")
+            : "open";
+    String place = contact.place().isEmpty() ? "" : " (" + contact.place() + ")";
+    return new Hop(
+        Hop.Stage.CONTACT,
+        path.site().signalTab().replaceAll(".*\\.", "") + " – COM",
+        bounce,
+        at > 0,
+        false,
+        "Normally open tab and common" + place);
+  }
+
+  /** What the board takes in with everything held that is held now. */
+  private Optional<Seen> seen(SignalPath path) {
+    return path.levels().isEmpty()
+        ? Optional.empty()
+        : inputs.map(all -> all.see(path.id(), holds::of));
+  }
+
+  private String volts(SignalPath path) {
+    return seen(path).map(s -> String.format(Locale.ROOT, "%.2f V", s.volts())).orElse("");
+  }
+
+  private Hop level(SignalPath path, double at) {
+    Optional<Seen> seen = seen(path);
+    if (seen.isEmpty()) {
+      return new Hop(Hop.Stage.LEVEL, "unknown", "", false, true, "No terminal yet");
+    }
+    InputLevels levels = path.levels().orElseThrow();
+    if (levels.floating().isPresent()) {
+      return new Hop(
+          Hop.Stage.LEVEL,
+          "floats",
+          "held by nothing",
+          at > 0,
+          true,
+          "Nothing pulls it up or down");
+    }
+    if (levels.measured()) {
+      int most = board.orElseThrow().axisMaximum();
+      return new Hop(
+          Hop.Stage.LEVEL,
+          "code " + seen.get().code(),
+          "of " + most,
+          at > 0,
+          false,
+          "floor(V / Vref x 2^n)");
+    }
+    InputLevels.Reading reading = seen.get().reading();
+    InputLevels.Thresholds reads = levels.thresholds();
+    boolean low = reading == InputLevels.Reading.LOW;
+    return new Hop(
+        Hop.Stage.LEVEL,
+        reading.words(),
+        (low ? "needs \u2264 " : "needs \u2265 ")
+            + Working.number(low ? reads.lowVolts() : reads.highVolts(), 1)
+            + " V",
+        at > 0,
+        !levels.readable(),
+        board.orElseThrow().levels().inWords());
+  }
+
+  private Hop settled(SignalPath path, Optional<Trace.Hops> times, boolean held, boolean analog) {
+    String wait =
+        analog
+            ? "each look"
+            : Working.number(timing.waitUs() / 1000.0, 0) + " ms " + timing.debounce().words();
+    String measure =
+        held
+            ? times.map(t -> ms(t.settledUs())).orElse("settled")
+            : "look each " + Working.number(timing.scanUs() / 1000.0, 1) + " ms";
+    return new Hop(
+        Hop.Stage.SETTLED,
+        wait,
+        measure,
+        held && path.whole(),
+        false,
+        "Set under Timing at the Map station");
+  }
+
+  private String hostSees(SignalPath path, double at) {
+    if (!path.whole()) {
+      return path.missing();
+    }
+    return at > 0 ? path.target().map(TargetText::brief).orElse("") : "at rest";
+  }
+
+  private static String ms(OptionalLong us) {
+    return us.isPresent()
+        ? String.format(Locale.ROOT, "%.1f ms", us.getAsLong() / 1000.0)
+        : "never";
+  }
+}

@@ -141,6 +141,40 @@ public class PictureOfWiresTest {
     return line.localToScreen(middle);
   }
 
+  /** A click on a free terminal moves the chosen contact's wire there, in one step. */
+  @Test
+  public void aClickOnAFreeTerminalMovesTheWire() {
+    Window.onFx(
+        () -> {
+          window.workbench().select(kumite.name.ContactId.parse("bilge"));
+          return null;
+        });
+    window.click("#lay-fit");
+    var before = window.bench().build();
+    Node free =
+        window.nodes(".lay-free").stream()
+            .filter(node -> node.getAccessibleText().contains("free"))
+            .findFirst()
+            .orElseThrow();
+    String name = free.getAccessibleText().replaceAll(",.*", "");
+    window.hands.clickOn(free);
+    window.settle();
+    assertThat(window.bench().build().loom().locks())
+        .containsEntry(kumite.name.ContactId.parse("bilge"), name);
+    assertThat(
+            window
+                .bench()
+                .path(kumite.name.ContactId.parse("bilge"))
+                .orElseThrow()
+                .pin()
+                .orElseThrow()
+                .terminal()
+                .name())
+        .isEqualTo(name);
+    window.hands.push(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(window.bench().build()).isEqualTo(before);
+  }
+
   /** From below the panel is turned over left to right, from the face it is not. */
   @Test
   public void theFaceIsTheMirrorOfBelow() {

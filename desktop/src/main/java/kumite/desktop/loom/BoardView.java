@@ -116,7 +116,7 @@ final class BoardView extends VBox {
     button.pseudoClassStateChanged(KEPT, PinPlan.keptBack(terminal));
     button.setDisable(terminal.role() != Terminal.Role.INPUT);
     button.setTooltip(new Tooltip(tip(terminal, path)));
-    button.setOnAction(event -> move(terminal));
+    button.setOnAction(event -> move(workbench, terminal));
     button.setMinHeight(pitch - 1);
     button.setMaxHeight(pitch - 1);
     buttons.put(terminal.name(), button);
@@ -136,8 +136,8 @@ final class BoardView extends VBox {
         + terminal.fixed().map(fixed -> "\nthe board makes it " + fixed).orElse("");
   }
 
-  /** Locks the selected contact to a terminal; one that was locked there is let go. */
-  private void move(Terminal terminal) {
+  /** Locks the chosen contact to a terminal; one that was locked there is let go. */
+  static void move(Workbench workbench, Terminal terminal) {
     Optional<ContactId> contact = workbench.path().get();
     contact
         .flatMap(workbench.bench().get()::path)

@@ -96,7 +96,8 @@ final class LayTab extends VBox {
             : "Not drawn, since an end is nowhere on this build: "
                 + String.join(", ", lay.astray().stream().map(Object::toString).toList())
                 + ". ")
-        + "Point at a wire, or walk with the arrow keys. Tabs stand in a row by their names: where"
+        + "Point at a wire, or walk with the arrow keys; a free terminal takes the"
+        + " chosen wire. Tabs stand in a row by their names: where"
         + " they sit on your part may differ.";
   }
 }

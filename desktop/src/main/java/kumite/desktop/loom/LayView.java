@@ -210,7 +210,12 @@ final class LayView extends Pane {
   }
 
   private void released(MouseEvent event) {
-    if (!dragged) {
+    if (dragged) {
+      return;
+    }
+    if (event.getPickResult().getIntersectedNode().getUserData() instanceof Terminal terminal) {
+      BoardView.move(workbench, terminal);
+    } else {
       light(wireAt(event));
       choose();
     }
@@ -280,7 +285,11 @@ final class LayView extends Pane {
       boolean used = all.tabs().containsKey(Joint.board(terminal.name()));
       Circle hole = dot(at.place(terminal.at()), Math.max(1.2, 0.6 * scale.pxPerMm()));
       hole.getStyleClass().add(used ? "lay-tab" : "lay-free");
-      Tooltip.install(hole, new Tooltip(terminal.name()));
+      boolean free = !used && terminal.role() == Terminal.Role.INPUT;
+      hole.setUserData(free ? terminal : null);
+      String words = terminal.name() + (free ? ", free: a click moves the chosen wire here" : "");
+      hole.setAccessibleText(words);
+      Tooltip.install(hole, new Tooltip(words));
       terminals.getChildren().add(hole);
     }
     for (Lay.Laid wire : all.wires()) {

@@ -3,9 +3,6 @@ package kumite.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -15,30 +12,13 @@ import kumite.hid.DescriptorReader;
 import kumite.hid.InputField;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import picocli.CommandLine;
 
 public class CommandLineTest {
   private static final String DEMO = "../demo/ferry-bridge.kumite.json";
 
-  private record Ran(int exit, String out, String err) {
-    JsonNode json() throws Exception {
-      return new ObjectMapper().readTree(out);
-    }
-  }
-
-  private static Ran run(String... args) {
-    StringWriter out = new StringWriter();
-    StringWriter err = new StringWriter();
-    CommandLine line = KumiteCommand.commandLine();
-    line.setOut(new PrintWriter(out, true));
-    line.setErr(new PrintWriter(err, true));
-    int exit = line.execute(args);
-    return new Ran(exit, out.toString(), err.toString());
-  }
-
   @Test
   public void checkJudgesAndExitsByItsVerdict() throws Exception {
-    Ran ran = run("check", DEMO, "--json");
+    Ran ran = Ran.run("check", DEMO, "--json");
     assertThat(ran.exit()).as("stops").isEqualTo(1);
     JsonNode root = ran.json();
     assertThat(root.get("build").asText()).isEqualTo("Ferry bridge desk");
@@ -54,7 +34,7 @@ public class CommandLineTest {
 
   @Test
   public void pathsNameWhereEachContactIsReported() throws Exception {
-    JsonNode rows = run("paths", DEMO, "--json").json();
+    JsonNode rows = Ran.run("paths", DEMO, "--json").json();
     assertThat(rows).hasSize(17);
     JsonNode horn = find(rows, "horn");
     assertThat(horn.get("length_mm").asInt()).isPositive();
@@ -79,7 +59,7 @@ public class CommandLineTest {
   @Test
   public void pressPathsAndDescriptorAgree() throws Exception {
     Path folder = Files.createTempDirectory("kumite-cli");
-    assertThat(run("export", DEMO, "--what", "descriptor", "--out", folder.toString()).exit())
+    assertThat(Ran.run("export", DEMO, "--what", "descriptor", "--out", folder.toString()).exit())
         .isZero();
     byte[] descriptor = Files.readAllBytes(folder.resolve("descriptor.bin"));
     String hex = Files.readString(folder.resolve("descriptor.hex"));
@@ -87,12 +67,12 @@ public class CommandLineTest {
     assertThat(hex.lines().findFirst().orElseThrow().split(" ")).hasSize(16);
     Map<Integer, InputField> byPlace = new HashMap<>();
     DescriptorReader.inputFields(descriptor).forEach(f -> byPlace.put(f.bitOffset(), f));
-    for (JsonNode row : run("paths", DEMO, "--json").json()) {
+    for (JsonNode row : Ran.run("paths", DEMO, "--json").json()) {
       InputField field =
           byPlace.get(row.at("/report/byte").asInt() * 8 + row.at("/report/bit").asInt());
       assertThat(field.usage().page()).isEqualTo(row.at("/host/usage_page").asInt());
       assertThat(field.usage().id()).isEqualTo(row.at("/host/usage").asInt());
-      JsonNode pressed = run("press", DEMO, row.get("id").asText(), "--json").json();
+      JsonNode pressed = Ran.run("press", DEMO, row.get("id").asText(), "--json").json();
       JsonNode reports = pressed.get("reports");
       byte[] rest = HexFormat.of().parseHex(reports.get(0).get("hex").asText());
       byte[] held = HexFormat.of().parseHex(reports.get(reports.size() - 1).get("hex").asText());
@@ -104,7 +84,7 @@ public class CommandLineTest {
   @Test
   public void pressTakesTravelAndSteps() throws Exception {
     JsonNode reports =
-        run("press", DEMO, "port=50%", "telegraph=3", "horn", "--json").json().get("reports");
+        Ran.run("press", DEMO, "port=50%", "telegraph=3", "horn", "--json").json().get("reports");
     byte[] held = HexFormat.of().parseHex(reports.get(reports.size() - 1).get("hex").asText());
     assertThat(held).as("report of 9 bytes").hasSize(9);
     assertThat(held[0]).as("button 1").isEqualTo((byte) 1);
@@ -121,7 +101,7 @@ public class CommandLineTest {
           {"drill-csv", "drill.csv"},
           {"wiring-csv", "wiring.csv"}
         }) {
-      assertThat(run("export", DEMO, "--what", what[0], "--out", folder.toString()).exit())
+      assertThat(Ran.run("export", DEMO, "--what", what[0], "--out", folder.toString()).exit())
           .isZero();
       assertThat(folder.resolve(what[1])).isNotEmptyFile();
     }
@@ -134,13 +114,14 @@ public class CommandLineTest {
 
   @Test
   public void sumsShowTheirWorking() throws Exception {
-    JsonNode wire = run("sum", "wire", "--awg", "22", "--length", "1 m", "--json").json();
+    JsonNode wire = Ran.run("sum", "wire", "--awg", "22", "--length", "1 m", "--json").json();
     assertThat(wire)
-        .isEqualTo(run("sum", "wire", "--awg", "22", "--length", "1000 mm", "--json").json());
+        .isEqualTo(Ran.run("sum", "wire", "--awg", "22", "--length", "1000 mm", "--json").json());
     assertThat(wire.get("diameter_mm").asDouble()).isBetween(0.643, 0.645); // ASTM B258: 0.644
     assertThat(wire.get("resistance_ohm").asDouble()).isBetween(0.0528, 0.0532); // TRADE: 0.0530
     JsonNode lamp =
-        run("sum", "lamp", "--supply", "5", "--forward", "2", "--current", "15", "--json").json();
+        Ran.run("sum", "lamp", "--supply", "5", "--forward", "2", "--current", "15", "--json")
+            .json();
     assertThat(lamp.get("chosen_ohm").asDouble()).isEqualTo(200);
     assertThat(lamp.at("/working/formula").asText()).isEqualTo("R = (Vs - Vf) / I");
     assertThat(lamp.at("/working/source").asText()).contains("IEC 60063");
@@ -177,7 +158,7 @@ public class CommandLineTest {
 
   @Test(dataProvider = "bad")
   public void badInputIsOneClearLineAndExitTwo(String[] args, String says) {
-    Ran ran = run(args);
+    Ran ran = Ran.run(args);
     assertThat(ran.exit()).isEqualTo(2);
     assertThat(ran.err()).contains(says).doesNotContain("\tat ");
     assertThat(ran.err().strip().lines()).as("one line").hasSize(1);
@@ -185,13 +166,13 @@ public class CommandLineTest {
 
   @Test
   public void helpNamesEveryCommand() {
-    assertThat(run("--help").out()).contains("check", "paths", "press", "export", "sum");
-    assertThat(run("export", "--help").out()).contains("bench-sheet", "descriptor");
+    assertThat(Ran.run("--help").out()).contains("check", "paths", "press", "export", "sum");
+    assertThat(Ran.run("export", "--help").out()).contains("bench-sheet", "descriptor");
   }
 
   @Test
   public void gapsComeWorstFirstWithWhatIsNeeded() throws Exception {
-    JsonNode rows = run("gaps", DEMO, "--json").json();
+    JsonNode rows = Ran.run("gaps", DEMO, "--json").json();
     assertThat(rows.get(0).get("height").asText()).isEqualTo("below");
     assertThat(rows.get(0).get("between").get(0).asText()).isEqualTo("rudder");
     assertThat(rows.get(0).get("gap_mm").asDouble()).isEqualTo(-2.5);
@@ -205,29 +186,32 @@ public class CommandLineTest {
       assertThat(row.get("missing_mm").asDouble()).isLessThanOrEqualTo(last);
       last = row.get("missing_mm").asDouble();
     }
-    assertThat(run("gaps", DEMO).out()).contains("stop").contains("flange to flange");
+    assertThat(Ran.run("gaps", DEMO).out()).contains("stop").contains("flange to flange");
   }
 
   /** The comparison says what the window's does; pattern and depth follow from the catalogue. */
   @Test
   public void leversAreComparedWithWhatASwapCosts() throws Exception {
-    JsonNode all = run("levers", DEMO, "--json").json();
+    JsonNode all = Ran.run("levers", DEMO, "--json").json();
     assertThat(all).hasSize(1);
-    JsonNode rudder = run("levers", DEMO, "rudder", "--json").json().get(0);
+    JsonNode rudder = Ran.run("levers", DEMO, "rudder", "--json").json().get(0);
     assertThat(rudder).isEqualTo(all.get(0));
     JsonNode fitted = rudder.get("kinds").get(0);
     assertThat(fitted.get("fitted").asBoolean()).isTrue();
     assertThat(fitted.get("room_below_mm").asDouble()).as("72 - 46").isEqualTo(26);
     for (JsonNode row : rudder.get("kinds")) {
       int screws =
-          run("parts", "show", row.get("kind").asText(), "--json").json().at("/screws/at").size();
+          Ran.run("parts", "show", row.get("kind").asText(), "--json")
+              .json()
+              .at("/screws/at")
+              .size();
       assertThat(row.get("plate_holes_shared").asInt() + row.get("plate_holes_to_drill").asInt())
           .isEqualTo(screws);
       // A hole at the same place may have to be opened; it is drilled, and still one hole.
       assertThat(row.at("/pattern_for_both/screws").size())
           .isBetween(4, 4 + row.get("plate_holes_to_drill").asInt());
     }
-    assertThat(run("levers", DEMO).out()).contains("fitted now", "new screw holes");
+    assertThat(Ran.run("levers", DEMO).out()).contains("fitted now", "new screw holes");
   }
 
   /** Everything at once is every export, one by one; what a bare build lacks is noted. */
@@ -236,9 +220,9 @@ public class CommandLineTest {
     Path one = Files.createTempDirectory("kumite-each");
     Path all = Files.createTempDirectory("kumite-all");
     for (kumite.sheet.Export export : kumite.sheet.Export.values()) {
-      run("export", DEMO, "--what", export.word(), "--out", one.toString());
+      Ran.run("export", DEMO, "--what", export.word(), "--out", one.toString());
     }
-    Ran ran = run("export", DEMO, "--what", "all", "--out", all.toString());
+    Ran ran = Ran.run("export", DEMO, "--what", "all", "--out", all.toString());
     assertThat(ran.exit()).isZero();
     assertThat(ran.err()).isEmpty();
     try (var each = Files.list(one);
@@ -255,17 +239,17 @@ public class CommandLineTest {
     String[] export = {"export", DEMO, "--what", "drill-csv", "--out", folder.toString()};
     Path table = folder.resolve("drill.csv");
     Files.writeString(table, "my own table\n");
-    Ran refused = run(export);
+    Ran refused = Ran.run(export);
     assertThat(refused.exit()).isEqualTo(2);
     assertThat(refused.err()).contains("drill.csv", "--replace");
     assertThat(Files.readString(table)).isEqualTo("my own table\n");
     assertThat(
-            run("export", DEMO, "--what", "drill-csv", "--out", folder.toString(), "--replace")
+            Ran.run("export", DEMO, "--what", "drill-csv", "--out", folder.toString(), "--replace")
                 .exit())
         .isZero();
-    assertThat(run(export).exit()).as("ours is replaced").isZero();
+    assertThat(Ran.run(export).exit()).as("ours is replaced").isZero();
     Files.writeString(table, Files.readString(table) + "a note of mine\n");
-    assertThat(run(export).exit()).as("ours with a note in it is not").isEqualTo(2);
+    assertThat(Ran.run(export).exit()).as("ours with a note in it is not").isEqualTo(2);
     assertThat(Files.readString(table)).endsWith("a note of mine\n");
     try (var files = Files.list(folder)) {
       assertThat(files.map(f -> f.getFileName().toString()))
@@ -275,23 +259,23 @@ public class CommandLineTest {
 
   @Test
   public void partsAreListedShownAndReadFromAFile() throws Exception {
-    JsonNode parts = run("parts", "list", "--json").json();
+    JsonNode parts = Ran.run("parts", "list", "--json").json();
     assertThat(parts).hasSizeGreaterThanOrEqualTo(40);
-    JsonNode lever = run("parts", "show", "lever-8", "--json").json();
+    JsonNode lever = Ran.run("parts", "show", "lever-8", "--json").json();
     assertThat(lever.at("/body_mm/rect/0").asDouble()).isEqualTo(65);
-    assertThat(run("parts", "show", "nothing").exit()).isEqualTo(2);
+    assertThat(Ran.run("parts", "show", "nothing").exit()).isEqualTo(2);
     Path folder = Files.createTempDirectory("kumite-parts");
     Path csv = folder.resolve("mine.csv");
     Files.writeString(csv, "id,name,family,cutout,body_depth\nfog,Fog,button,33 round,40\n");
     Path build = folder.resolve("b.kumite.json");
     Files.copy(Path.of(DEMO), build);
-    Ran ran = run("parts", "import", csv.toString(), "--into", build.toString(), "--json");
+    Ran ran = Ran.run("parts", "import", csv.toString(), "--into", build.toString(), "--json");
     assertThat(ran.exit()).isZero();
     assertThat(ran.json().at("/parts/0/id").asText()).isEqualTo("fog");
     assertThat(Files.readString(build)).contains("\"fog\"");
     String before = Files.readString(build);
     Files.writeString(csv, "id,name,family,cutout,body_depth\nfog,Fog,button,wide,40\n");
-    Ran bad = run("parts", "import", csv.toString(), "--into", build.toString());
+    Ran bad = Ran.run("parts", "import", csv.toString(), "--into", build.toString());
     assertThat(bad.exit()).isEqualTo(2);
     assertThat(bad.err()).contains("row 2, cutout");
     assertThat(Files.readString(build)).as("nothing half-done").isEqualTo(before);
@@ -301,23 +285,24 @@ public class CommandLineTest {
   public void everyExportIsWrittenAndBadKerfIsTold() throws Exception {
     Path folder = Files.createTempDirectory("kumite-out");
     for (kumite.sheet.Export export : kumite.sheet.Export.values()) {
-      Ran ran = run("export", DEMO, "--what", export.word(), "--out", folder.toString());
+      Ran ran = Ran.run("export", DEMO, "--what", export.word(), "--out", folder.toString());
       assertThat(ran.exit()).as("%s %s", export, ran.err()).isZero();
       assertThat(Files.size(folder.resolve(export.file()))).isPositive();
-      assertThat(run("export", "--help").out()).contains(export.word());
+      assertThat(Ran.run("export", "--help").out()).contains(export.word());
     }
-    Ran bad = run("export", DEMO, "--what", "svg", "--kerf", "wide", "--out", folder.toString());
+    Ran bad =
+        Ran.run("export", DEMO, "--what", "svg", "--kerf", "wide", "--out", folder.toString());
     assertThat(bad.exit()).isEqualTo(2);
     assertThat(bad.err()).contains("not a length");
     assertThat(
-            run("export", DEMO, "--what", "dxf", "--kerf", "1/8 in", "--out", folder.toString())
+            Ran.run("export", DEMO, "--what", "dxf", "--kerf", "1/8 in", "--out", folder.toString())
                 .err())
         .contains("wider than the hole");
   }
 
   @Test
   public void pathsSayHowTheyReadAndHowTheyAreShared() throws Exception {
-    JsonNode rows = run("paths", DEMO, "--json").json();
+    JsonNode rows = Ran.run("paths", DEMO, "--json").json();
     for (JsonNode row : rows) {
       assertThat(row.get("topology").asText()).isEqualTo("direct");
       assertThat(row.get("common").asText()).isEqualTo("ground");
@@ -330,7 +315,7 @@ public class CommandLineTest {
         assertThat(row.get("held_v").asDouble()).isLessThan(0.8);
       }
     }
-    JsonNode rail = run("paths", "../demo/lantern-duel.kumite.json", "--json").json();
+    JsonNode rail = Ran.run("paths", "../demo/lantern-duel.kumite.json", "--json").json();
     assertThat(rail).hasSize(24);
     for (JsonNode row : rail) {
       assertThat(row.get("common").asText()).isEqualTo("rail");
@@ -341,7 +326,7 @@ public class CommandLineTest {
 
   @Test
   public void probedPairsAreHeldAgainstThePlan() throws Exception {
-    JsonNode rows = run("paths", DEMO, "--json").json();
+    JsonNode rows = Ran.run("paths", DEMO, "--json").json();
     String bilge = "";
     String wiper = "";
     for (JsonNode row : rows) {
@@ -351,17 +336,17 @@ public class CommandLineTest {
     Path pairs = Files.createTempFile("pairs", ".csv");
     Files.writeString(
         pairs, "from,to\nbilge:NO,board:" + bilge + "\nwiper:NO,board:" + wiper + "\n");
-    Ran right = run("nets", DEMO, "--probed", pairs.toString(), "--json");
+    Ran right = Ran.run("nets", DEMO, "--probed", pairs.toString(), "--json");
     assertThat(right.exit()).isZero();
     assertThat(right.json().get("differences")).isEmpty();
     Files.writeString(
         pairs, "from,to\nbilge:NO,board:" + wiper + "\nwiper:NO,board:" + bilge + "\n");
-    Ran swapped = run("nets", DEMO, "--probed", pairs.toString(), "--json");
+    Ran swapped = Ran.run("nets", DEMO, "--probed", pairs.toString(), "--json");
     assertThat(swapped.exit()).isEqualTo(1);
     assertThat(swapped.json().get("differences")).hasSize(1);
     assertThat(swapped.json().get("differences").get(0).get("kind").asText()).isEqualTo("swapped");
     Files.writeString(pairs, "from,to\nbilge\n");
-    Ran bad = run("nets", DEMO, "--probed", pairs.toString());
+    Ran bad = Ran.run("nets", DEMO, "--probed", pairs.toString());
     assertThat(bad.exit()).isEqualTo(2);
     assertThat(bad.err()).contains("row 2");
   }
@@ -377,32 +362,32 @@ public class CommandLineTest {
           words.add(ask.usual());
         }
       }
-      assertThat(run(words.toArray(String[]::new)).out()).as(sum.word()).contains("result");
+      assertThat(Ran.run(words.toArray(String[]::new)).out()).as(sum.word()).contains("result");
       words.add("--json");
-      JsonNode answer = run(words.toArray(String[]::new)).json();
+      JsonNode answer = Ran.run(words.toArray(String[]::new)).json();
       assertThat(answer.get("sum").asText()).isEqualTo(sum.word());
       assertThat(answer.get("working").get("source").asText()).isNotBlank();
     }
-    JsonNode pulse = run("sum", "gameport", "--ohm", "100k", "--json").json();
+    JsonNode pulse = Ran.run("sum", "gameport", "--ohm", "100k", "--json").json();
     assertThat(pulse.get("time_us").asDouble()).isEqualTo(1124.2);
   }
 
   @Test
   public void boardsAreComparedAndOneIsTakenIntoABuild() throws Exception {
-    JsonNode rows = run("boards", "compare", DEMO, "--json").json();
+    JsonNode rows = Ran.run("boards", "compare", DEMO, "--json").json();
     assertThat(rows).hasSizeGreaterThanOrEqualTo(12);
     assertThat(rows.get(0).get("possible").asBoolean()).isTrue();
     assertThat(rows.get(0).get("points").get("terminals").get("words").asText()).contains("fits");
     Path file = Files.createTempFile("board", ".json");
-    String shown = run("boards", "show", "native-3v3-11").out();
+    String shown = Ran.run("boards", "show", "native-3v3-11").out();
     Files.writeString(file, shown.replace("native-3v3-11", "own-eleven"));
     Path build = Files.createTempDirectory("kumite-board").resolve("copy.kumite.json");
     Files.copy(Path.of(DEMO), build);
-    assertThat(run("boards", "import", file.toString(), "--into", build.toString()).exit())
+    assertThat(Ran.run("boards", "import", file.toString(), "--into", build.toString()).exit())
         .isZero();
     assertThat(Files.readString(build)).contains("own-eleven");
     Files.writeString(file, shown.replace("\"input\"", "\"output\""));
-    Ran bad = run("boards", "import", file.toString());
+    Ran bad = Ran.run("boards", "import", file.toString());
     assertThat(bad.exit()).isEqualTo(2);
     assertThat(bad.err()).contains("terminals[0].role").contains("output");
   }

@@ -4,16 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.PrintWriter;
 import java.io.RandomAccessFile;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HexFormat;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import picocli.CommandLine;
 
 /** Descriptors from hexadecimal, text and bytes say the same; what is none is told in one line. */
 public class HidCommandTest {
@@ -23,18 +20,6 @@ public class HidCommandTest {
           + " 05 01 09 39 25 07 75 04 95 01 81 42 75 04 81 01 C0";
 
   private Path folder;
-
-  private record Ran(int exit, String out, String err) {}
-
-  private static Ran run(String... args) {
-    StringWriter out = new StringWriter();
-    StringWriter err = new StringWriter();
-    CommandLine line = KumiteCommand.commandLine();
-    line.setOut(new PrintWriter(out, true));
-    line.setErr(new PrintWriter(err, true));
-    int exit = line.execute(args);
-    return new Ran(exit, out.toString(), err.toString());
-  }
 
   @BeforeClass
   public void makeFolder() throws Exception {
@@ -49,10 +34,10 @@ public class HidCommandTest {
     Path code =
         Files.writeString(
             folder.resolve("pad.txt"), "0x" + PAD.replace(" ", ", 0x").replace("0xA1", "0Xa1"));
-    String wanted = run("hid", "read", PAD).out();
+    String wanted = Ran.run("hid", "read", PAD).out();
     assertThat(wanted).contains("Button 1 to Button 10", "input report: 3 bytes", "padding");
     for (Path file : new Path[] {binary, text, code}) {
-      Ran ran = run("hid", "read", file.toString());
+      Ran ran = Ran.run("hid", "read", file.toString());
       assertThat(ran.exit()).isZero();
       assertThat(ran.out()).as(file.toString()).isEqualTo(wanted);
     }
@@ -60,7 +45,7 @@ public class HidCommandTest {
 
   @Test
   public void jsonHasReportsAndFields() throws Exception {
-    JsonNode root = new ObjectMapper().readTree(run("hid", "read", PAD, "--json").out());
+    JsonNode root = new ObjectMapper().readTree(Ran.run("hid", "read", PAD, "--json").out());
     JsonNode report = root.get("reports").get(0);
     assertThat(report.get("id").asInt()).isZero();
     assertThat(report.get("type").asText()).isEqualTo("input");
@@ -84,14 +69,68 @@ public class HidCommandTest {
   public void anExportedDescriptorIsReadBack() throws Exception {
     Path out = folder.resolve("out");
     String demo = "../demo/ferry-bridge.kumite.json";
-    assertThat(run("export", demo, "--what", "descriptor", "--out", out.toString()).exit())
+    assertThat(Ran.run("export", demo, "--what", "descriptor", "--out", out.toString()).exit())
         .isZero();
-    String hex = run("hid", "read", out.resolve("descriptor.hex").toString(), "--json").out();
-    assertThat(run("hid", "read", out.resolve("descriptor.bin").toString(), "--json").out())
+    String hex = Ran.run("hid", "read", out.resolve("descriptor.hex").toString(), "--json").out();
+    assertThat(Ran.run("hid", "read", out.resolve("descriptor.bin").toString(), "--json").out())
         .isEqualTo(hex);
     JsonNode reports = new ObjectMapper().readTree(hex).get("reports");
     assertThat(reports).hasSize(1);
     assertThat(reports.get(0).get("fields").size()).isGreaterThan(4);
+  }
+
+  @DataProvider
+  public Object[][] demos() {
+    return kumite.files.Demo.names().stream()
+        .map(name -> new Object[] {name})
+        .toArray(Object[][]::new);
+  }
+
+  /** Each place that paths names is a field of that usage in the descriptor, and no other's. */
+  @Test(dataProvider = "demos")
+  public void pathsAndTheDescriptorNameTheSamePlaces(String demo) throws Exception {
+    String file = "../demo/" + demo + ".kumite.json";
+    Path out = folder.resolve(demo);
+    Ran.run("export", file, "--what", "descriptor", "--out", out.toString());
+    JsonNode reports =
+        Ran.run("hid", "read", out.resolve("descriptor.bin").toString(), "--json")
+            .json()
+            .get("reports");
+    int held = 0;
+    for (JsonNode path : Ran.run("paths", file, "--json").json()) {
+      JsonNode host = path.get("host");
+      JsonNode place = path.get("report");
+      if (place == null || place.isNull()) {
+        continue;
+      }
+      held++;
+      int id = place.get("id").asInt();
+      int bit = 8 * place.get("byte").asInt() + place.get("bit").asInt() - (id == 0 ? 0 : 8);
+      int found = 0;
+      for (JsonNode report : reports) {
+        for (JsonNode field : report.get("fields")) {
+          int from = field.get("bit").asInt();
+          int size = field.get("size").asInt();
+          boolean here =
+              report.get("id").asInt() == id
+                  && bit >= from
+                  && bit < from + size * field.get("count").asInt();
+          if (here) {
+            found++;
+            int least = field.has("usage") ? field.get("usage").asInt() : usage(field, "usage_min");
+            assertThat(size).isEqualTo(place.get("bits").asInt());
+            assertThat(field.get("usage_page")).isEqualTo(host.get("usage_page"));
+            assertThat(least + (bit - from) / size).isEqualTo(host.get("usage").asInt());
+          }
+        }
+      }
+      assertThat(found).as("%s has one place", path.get("id")).isEqualTo(1);
+    }
+    assertThat(held).isGreaterThan(10);
+  }
+
+  private static int usage(JsonNode field, String key) {
+    return field.get(key).asInt();
   }
 
   @DataProvider
@@ -122,7 +161,7 @@ public class HidCommandTest {
 
   @Test(dataProvider = "bad")
   public void whatIsNoDescriptorIsToldInOneLine(String what, String says) {
-    Ran ran = run("hid", "read", what);
+    Ran ran = Ran.run("hid", "read", what);
     assertThat(ran.exit()).as(what).isEqualTo(2);
     assertThat(ran.err()).contains(says).doesNotContain("Exception");
     assertThat(ran.err().strip().lines()).hasSize(1);

@@ -2,8 +2,6 @@ package kumite.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,7 +13,6 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import picocli.CommandLine;
 
 /**
  * Every command with every kind of file that is no build, and with builds that were torn, spoiled
@@ -24,18 +21,6 @@ import picocli.CommandLine;
 public class HostileInputTest {
   private static final Path DEMO = Path.of("../demo/ferry-bridge.kumite.json");
   private Path folder;
-
-  private record Ran(int exit, String out, String err) {}
-
-  private static Ran run(String... args) {
-    StringWriter out = new StringWriter();
-    StringWriter err = new StringWriter();
-    CommandLine line = KumiteCommand.commandLine();
-    line.setOut(new PrintWriter(out, true));
-    line.setErr(new PrintWriter(err, true));
-    int exit = line.execute(args);
-    return new Ran(exit, out.toString(), err.toString());
-  }
 
   @BeforeClass
   public void makeFolder() throws Exception {
@@ -125,7 +110,7 @@ public class HostileInputTest {
       Files.write(file, content);
     }
     for (List<String> command : commands(file.toString())) {
-      Ran ran = run(command.toArray(String[]::new));
+      Ran ran = Ran.run(command.toArray(String[]::new));
       assertThat(ran.exit()).as("%s", command).isEqualTo(2);
       assertThat(ran.err().strip().lines()).as("%s says %s", command, ran.err()).hasSize(1);
       assertThat(ran.err()).as("%s", command).contains(name).doesNotContain("Exception");
@@ -154,7 +139,7 @@ public class HostileInputTest {
       }
     }
     Path file = Files.writeString(folder.resolve("spoiled-" + seed + ".json"), text);
-    Ran ran = run("check", file.toString());
+    Ran ran = Ran.run("check", file.toString());
     assertThat(ran.exit()).isIn(0, 1, 2);
     assertThat(ran.out() + ran.err()).doesNotContain("Exception").doesNotContain("\tat ");
     if (ran.exit() == 2) {
@@ -191,7 +176,7 @@ public class HostileInputTest {
   /** What is no press is named, whatever was typed. */
   @Test(dataProvider = "scripts")
   public void whatIsNoPressIsToldInOneLine(String what) {
-    Ran ran = run("press", DEMO.toString(), what);
+    Ran ran = Ran.run("press", DEMO.toString(), what);
     assertThat(ran.exit()).as(what).isEqualTo(2);
     assertThat(ran.err().strip().lines()).as("%s: %s", what, ran.err()).hasSize(1);
     assertThat(ran.err()).doesNotContain("Exception");
@@ -202,7 +187,7 @@ public class HostileInputTest {
   public void anExportOverOtherFilesIsRefusedWhole() throws Exception {
     Path out = Files.createDirectory(folder.resolve("taken"));
     Path theirs = Files.writeString(out.resolve("drill.csv"), "not ours");
-    Ran ran = run("export", DEMO.toString(), "--what", "all", "--out", out.toString());
+    Ran ran = Ran.run("export", DEMO.toString(), "--what", "all", "--out", out.toString());
     assertThat(ran.exit()).isEqualTo(2);
     assertThat(ran.err()).contains("drill.csv");
     assertThat(theirs).hasContent("not ours");

@@ -11,6 +11,7 @@ import java.util.Optional;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
@@ -485,7 +486,7 @@ public class WindowTest {
             () ->
                 section.getChildren().stream()
                     .filter(javafx.scene.control.Label.class::isInstance)
-                    .map(n -> ((javafx.scene.control.Label) n).getText())
+                    .map(n -> ((Label) n).getText())
                     .toList());
     assertThat(names)
         .as("what the line at y = 118 meets")
@@ -663,15 +664,31 @@ public class WindowTest {
                 / (room.getLayoutBounds().getWidth() * room.getLayoutBounds().getHeight()));
   }
 
-  /** No name lies on another, nor on the figure of a gap. */
+  /**
+   * No name lies on another, nor on the figure of a gap; gone to again, the station is as before.
+   */
   @Test
   public void namesOnThePlanNeverLieOnEachOther() throws Exception {
     window = Window.open(folder.resolve("state"), "--demo", "ferry-bridge");
+    window.choose("Case");
+    window.type("#new-block", "batten: 180 60 12 80");
+    window.click("#station-loom");
+    window.click("#station-panel");
+    Node batten =
+        window.nodes(".plan-note").stream()
+            .filter(n -> "batten".equals(((Label) n).getText()))
+            .findFirst()
+            .orElseThrow();
+    assertThat(Window.onFx(() -> batten.getLayoutBounds().getWidth())).isGreaterThan(12);
     for (String side : new String[] {"Top", "Underside"}) {
       window.choose(side);
       List<Node> words = new ArrayList<>(window.nodes(".control-label"));
       assertThat(words).hasSize(14);
       words.addAll(window.nodes(".gap-label"));
+      words.addAll(
+          window.nodes(".plan-note").stream()
+              .filter(n -> "batten".equals(((Label) n).getText()))
+              .toList());
       Window.onFx(
           () -> {
             for (int i = 0; i < words.size(); i++) {
@@ -733,7 +750,7 @@ public class WindowTest {
             Window.onFx(
                 () ->
                     plan.lookupAll(".dimension-label").stream()
-                        .map(n -> ((javafx.scene.control.Label) n).getText())
+                        .map(n -> ((Label) n).getText())
                         .toList()))
         .anySatisfy(text -> assertThat(text).contains("34.0 mm = 1.339 in"));
     window.hands.push(KeyCode.CONTROL, KeyCode.E);

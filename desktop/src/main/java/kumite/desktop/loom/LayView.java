@@ -276,6 +276,15 @@ final class LayView extends Pane {
         new Captions(new Captions.Box(2, 2, getWidth() - 4, getHeight() - 4), CAPTION_STEP_PX);
     lay.ifPresent(l -> draw(bench, l, captions));
     controlNames(bench, captions);
+    caseLayer
+        .outside()
+        .forEach(
+            (name, named) -> {
+              Optional<Captions.Box> place =
+                  captions.place(named, name.getWidth(), name.getHeight(), FURTHEST_PX);
+              name.setVisible(place.isPresent());
+              place.ifPresent(box -> name.relocate(Math.round(box.left()), Math.round(box.top())));
+            });
     states();
   }
 

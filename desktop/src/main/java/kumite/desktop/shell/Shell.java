@@ -182,8 +182,9 @@ public final class Shell extends StackPane {
 
   private void showStation() {
     StationView view = view(workbench.station().get());
-    view.show(workbench.bench().get());
+    // In the window first: what is not in it has no styles, and its words have no size.
     centre.getChildren().setAll(view.node());
+    view.show(workbench.bench().get());
   }
 
   /** {@return a station's view, made when it is first gone to: the window comes up sooner so} */

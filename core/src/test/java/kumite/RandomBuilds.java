@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.Seat;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
 import kumite.build.brief.Host;
@@ -17,9 +19,23 @@ import kumite.build.loom.Laying;
 import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
 import kumite.build.map.AxisName;
+import kumite.build.map.AxisTuning;
+import kumite.build.map.Choice;
+import kumite.build.map.Chord;
+import kumite.build.map.FourWay;
+import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
+import kumite.build.map.Opposed;
+import kumite.build.map.OppositesRule;
+import kumite.build.map.PressAt;
+import kumite.build.map.Profile;
+import kumite.build.map.Pulses;
+import kumite.build.map.Ramp;
+import kumite.build.map.Repeat;
+import kumite.build.map.Script;
 import kumite.build.map.Target;
 import kumite.build.map.Timing;
+import kumite.build.map.Tuning;
 import kumite.build.panel.CaseInside;
 import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
@@ -63,14 +79,17 @@ public final class RandomBuilds {
             .withBrief(
                 new Brief(
                     "Any",
-                    pick(Host.values(), random),
                     random.nextDouble(1, 12),
                     Hand.AVERAGE.withReach(random.nextDouble(20, 300)),
-                    pick(LengthUnit.values(), random),
-                    List.of(
-                        new HostFunction("One", pick(HostFunction.Wants.values(), random)),
-                        new HostFunction("Two", pick(HostFunction.Wants.values(), random))),
-                    List.of()))
+                    pick(LengthUnit.values(), random)))
+            .withProfile(
+                p ->
+                    p.withHost(pick(Host.values(), random))
+                        .withFunctions(
+                            List.of(
+                                new HostFunction("One", pick(HostFunction.Wants.values(), random)),
+                                new HostFunction(
+                                    "Two", pick(HostFunction.Wants.values(), random)))))
             .withTiming(
                 new Timing(
                     random.nextInt(50, 5000),
@@ -212,8 +231,141 @@ public final class RandomBuilds {
     return mapping;
   }
 
+  /** {@return the build with layers, chords, rules, tuning, another profile and a script} */
+  public static Build layered(Build build, SplittableRandom random) {
+    List<ContactId> contacts = contacts(build);
+    if (contacts.size() < 3) {
+      return build;
+    }
+    Profile profile = profile(build, build.profile(), contacts, random);
+    Build next = build.withProfile(p -> profile);
+    if (random.nextBoolean()) {
+      Profile other =
+          profile(build, Profile.empty("Other", pick(Host.values(), random)), contacts, random)
+              .withBase(mapping(build, random))
+              .chosen(
+                  random.nextBoolean()
+                      ? new Choice.Held(some(contacts, 1, random))
+                      : new Choice.Switched(contacts.get(0), random.nextBoolean()));
+      Seat seat = next.seat();
+      next = next.withSeats(List.of(seat.withProfiles(List.of(profile, other))));
+    }
+    Tuning tuning = Tuning.NONE;
+    for (ContactId contact : some(contacts, 3, random)) {
+      tuning =
+          tuning
+              .withAxis(contact, Optional.of(tuned(random)))
+              .withPress(contact, Optional.of(new PressAt(600, random.nextInt(601))))
+              .withPulses(contact, Optional.of(new Pulses(80, 4, random.nextBoolean())));
+      if (random.nextInt(3) == 0) {
+        tuning = tuning.withRepeat(contact, Optional.of(new Repeat(random.nextInt(1, 90), 40)));
+      }
+    }
+    Script script =
+        new Script(
+            "Play",
+            some(contacts, 4, random).stream()
+                .map(c -> new Script.Move(c, 1, random.nextInt(90_000), random.nextInt(90_000)))
+                .toList());
+    return next.withTuning(tuning).withScripts(List.of(script));
+  }
+
+  /** {@return any tuning of an axis} */
+  public static AxisTuning tuned(SplittableRandom random) {
+    int least = random.nextInt(0, 400);
+    int most = random.nextInt(least + 1, 1001);
+    int dead = random.nextInt(0, 400);
+    return new AxisTuning(
+        least,
+        random.nextBoolean()
+            ? OptionalInt.of(random.nextInt(least, most + 1))
+            : OptionalInt.empty(),
+        most,
+        dead,
+        random.nextInt(dead + 1, 1001),
+        random.nextInt(-100, 101),
+        random.nextBoolean(),
+        random.nextInt(8),
+        random.nextBoolean());
+  }
+
+  private static Profile profile(
+      Build build, Profile from, List<ContactId> contacts, SplittableRandom random) {
+    Profile profile = from;
+    List<Layer> layers = new ArrayList<>();
+    for (int i = random.nextInt(3); i > 0; i--) {
+      layers.add(
+          new Layer(
+              "Layer " + i,
+              pick(Layer.Reach.values(), random),
+              some(contacts, random.nextInt(3), random),
+              mapping(build, random)));
+    }
+    profile = profile.withLayers(layers);
+    for (int i = random.nextInt(4); i > 0; i--) {
+      java.util.Set<ContactId> members = some(contacts, 2 + random.nextInt(2), random);
+      profile =
+          profile.withChord(
+              new Chord(
+                  layers.isEmpty() || random.nextBoolean() ? Layer.BASE : layers.get(0).name(),
+                  members,
+                  random.nextInt(1, 200),
+                  random.nextBoolean(),
+                  new Mapping.Entry(new Target.Button(random.nextInt(1, 129)), "")));
+    }
+    for (Control control : build.controls()) {
+      if (CATALOGUE.kindOf(control).family() == ControlKind.Family.LEVER) {
+        profile =
+            profile
+                .withOpposites(
+                    new Opposed.Lever(control.id(), random.nextBoolean()),
+                    Optional.of(pick(OppositesRule.values(), random)))
+                .withFourWay(control.id(), Optional.of(pick(FourWay.values(), random)));
+      }
+    }
+    return profile
+        .withOpposites(
+            new Opposed.HatPair(random.nextBoolean()),
+            Optional.of(pick(OppositesRule.values(), random)))
+        .withOpposites(
+            new Opposed.AxisPair(AxisName.X), Optional.of(pick(OppositesRule.values(), random)))
+        .withRamp(AxisName.X, Optional.of(new Ramp(random.nextInt(300), random.nextInt(300))))
+        .telling(pick(Profile.Keys.values(), random));
+  }
+
+  private static List<ContactId> contacts(Build build) {
+    List<ContactId> contacts = new ArrayList<>();
+    for (Control control : build.controls()) {
+      for (ContactKind contact : CATALOGUE.kindOf(control).contacts()) {
+        contacts.add(new ContactId(control.id(), contact.name()));
+      }
+    }
+    return contacts;
+  }
+
+  private static java.util.Set<ContactId> some(
+      List<ContactId> contacts, int count, SplittableRandom random) {
+    java.util.Set<ContactId> some = new java.util.TreeSet<>();
+    while (some.size() < Math.min(count, contacts.size())) {
+      some.add(contacts.get(random.nextInt(contacts.size())));
+    }
+    return some;
+  }
+
   private static Target target(SplittableRandom random) {
-    return switch (random.nextInt(7)) {
+    return switch (random.nextInt(12)) {
+      case 7 -> new Target.Media(random.nextInt(1, 1024));
+      case 8 -> new Target.MouseButton(random.nextInt(1, 9));
+      case 9 ->
+          random.nextBoolean()
+              ? new Target.Motion(pick(Target.MouseAxis.values(), random))
+              : new Target.MotionEnd(pick(Target.MouseAxis.values(), random), random.nextBoolean());
+      case 10 ->
+          new Target.OnPad(
+              random.nextInt(2, 9),
+              random.nextBoolean()
+                  ? new Target.Button(random.nextInt(1, 129))
+                  : new Target.Hat(pick(Target.Direction.values(), random)));
       case 0 -> new Target.Axis(pick(AxisName.values(), random));
       case 1 -> new Target.AxisEnd(pick(AxisName.values(), random), random.nextBoolean());
       case 2 -> new Target.Hat(pick(Target.Direction.values(), random));

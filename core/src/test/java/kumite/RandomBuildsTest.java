@@ -13,6 +13,7 @@ import kumite.device.Trace;
 import kumite.files.BuildFile;
 import kumite.files.Tables;
 import kumite.hid.HostView;
+import kumite.hid.ReportLayout;
 import kumite.kind.Terminal;
 import kumite.loom.Strand;
 import kumite.parts.Catalogue;
@@ -38,7 +39,9 @@ public class RandomBuildsTest {
 
   @Test(dataProvider = "seeds")
   public void everyBuildIsJudgedSavedPrintedAndMended(int seed) throws Exception {
-    Build build = RandomBuilds.any(new SplittableRandom(seed));
+    SplittableRandom random = new SplittableRandom(seed);
+    Build any = RandomBuilds.any(random);
+    Build build = seed % 2 == 0 ? RandomBuilds.layered(any, random) : any;
     Bench bench = Bench.of(build, CATALOGUE);
     assertThat(BuildFile.parse(BuildFile.text(build), "x", CATALOGUE)).isEqualTo(build);
     planHolds(bench);
@@ -141,6 +144,9 @@ public class RandomBuildsTest {
     Trace trace = bench.device().move(Holds.NONE, holds, seed);
     List<Trace.Report> steady = bench.device().steady(holds);
     for (Trace.Report report : steady) {
+      if (bench.layout().part(report.id()) == ReportLayout.Part.MOUSE) {
+        continue; // what moves has no steady state
+      }
       assertThat(trace.last(report.id()).orElseThrow().hex())
           .as("report %d comes to the steady state", report.id())
           .isEqualTo(report.hex());
@@ -155,6 +161,9 @@ public class RandomBuildsTest {
     }
     Trace back = bench.device().move(holds, Holds.NONE, seed);
     for (Trace.Report rest : bench.device().steady(Holds.NONE)) {
+      if (bench.layout().part(rest.id()) == ReportLayout.Part.MOUSE) {
+        continue;
+      }
       assertThat(back.last(rest.id()).orElseThrow().hex()).isEqualTo(rest.hex());
     }
   }

@@ -11,10 +11,12 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
-import kumite.build.brief.Host;
 import kumite.build.loom.LoomSettings;
 import kumite.build.map.Mapping;
+import kumite.build.map.Profile;
+import kumite.build.map.Script;
 import kumite.build.map.Timing;
+import kumite.build.map.Tuning;
 import kumite.build.panel.CaseInside;
 import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
@@ -25,6 +27,7 @@ import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
 import kumite.name.Joint;
+import kumite.name.SeatId;
 
 /**
  * One controller project: everything the builder decided, and nothing that can be worked out.
@@ -37,14 +40,17 @@ import kumite.name.Joint;
  * Build withHorn = build.withControl(horn);
  * }</pre>
  *
+ * <p>Most builds have one {@link Seat}; {@link #board()}, {@link #loom()}, {@link #mapping()} and
+ * {@link #timing()} speak of the first. {@link #facing} makes another one the first.
+ *
  * @param revision the letter of the revision, {@code A} to {@code Z}
- * @param brief what it must do
+ * @param brief what it must be
  * @param panel the plate the controls sit in
  * @param controls the controls, each id once, in the order they were added
- * @param board the board, once chosen
- * @param loom decisions about the wiring
- * @param mapping what each contact means
- * @param timing how the board looks and reports
+ * @param seats its boards with their wiring and meanings, at least one
+ * @param links wires between boards
+ * @param tuning how single contacts are read
+ * @param scripts short plays of hands
  * @param log dated notes, oldest first
  * @param own kinds of controls that belong to this build and are not in the shipped catalogue
  * @param ownBoards kinds of boards that belong to this build alone
@@ -54,16 +60,19 @@ public record Build(
     Brief brief,
     Panel panel,
     List<Control> controls,
-    Optional<BoardChoice> board,
-    LoomSettings loom,
-    Mapping mapping,
-    Timing timing,
+    List<Seat> seats,
+    List<Link> links,
+    Tuning tuning,
+    List<Script> scripts,
     List<LogNote> log,
     List<ControlKind> own,
     List<BoardKind> ownBoards) {
 
   /** More controls than this in one build is taken for a damaged file. */
   public static final int MOST_CONTROLS = 1000;
+
+  /** More seats than this in one build is taken for a damaged file. */
+  public static final int MOST_SEATS = 8;
 
   public Build {
     if (!revision.matches("[A-Z]")) {
@@ -73,10 +82,10 @@ public record Build(
     Objects.requireNonNull(brief, "brief");
     Objects.requireNonNull(panel, "panel");
     controls = List.copyOf(controls);
-    Objects.requireNonNull(board, "board");
-    Objects.requireNonNull(loom, "loom");
-    Objects.requireNonNull(mapping, "mapping");
-    Objects.requireNonNull(timing, "timing");
+    seats = List.copyOf(seats);
+    links = List.copyOf(links);
+    Objects.requireNonNull(tuning, "tuning");
+    scripts = List.copyOf(scripts);
     log = List.copyOf(log);
     own = List.copyOf(own);
     ownBoards = List.copyOf(ownBoards);
@@ -86,9 +95,30 @@ public record Build(
     if (own.stream().map(ControlKind::id).distinct().count() != own.size()) {
       throw new IllegalArgumentException("two own parts have the same id");
     }
+    if (scripts.stream().map(Script::name).distinct().count() != scripts.size()) {
+      throw new IllegalArgumentException("two scripts have the same name");
+    }
     if (controls.size() > MOST_CONTROLS) {
       throw new IllegalArgumentException(
           "a build holds at most " + MOST_CONTROLS + " controls, but had " + controls.size());
+    }
+    if (seats.isEmpty() || seats.size() > MOST_SEATS) {
+      throw new IllegalArgumentException(
+          "a build has 1 to " + MOST_SEATS + " seats, but had " + seats.size());
+    }
+    Set<SeatId> chairs = new HashSet<>();
+    for (Seat seat : seats) {
+      if (!chairs.add(seat.id())) {
+        throw new IllegalArgumentException("two seats are called \"" + seat.id() + "\"");
+      }
+    }
+    for (Link link : links) {
+      for (SeatId end : List.of(link.from().seat(), link.to().seat())) {
+        if (!chairs.contains(end)) {
+          throw new IllegalArgumentException(
+              "link \"" + link + "\" names seat \"" + end + "\", which there is not");
+        }
+      }
     }
     Set<ControlId> seen = new HashSet<>();
     for (Control control : controls) {
@@ -99,6 +129,18 @@ public record Build(
       if (!seen.add(control.id())) {
         throw new IllegalArgumentException("control id \"" + control.id() + "\" is used twice");
       }
+      control
+          .seat()
+          .filter(seat -> !chairs.contains(seat))
+          .ifPresent(
+              seat -> {
+                throw new IllegalArgumentException(
+                    "control \""
+                        + control.id()
+                        + "\" is at seat \""
+                        + seat
+                        + "\", which there is not");
+              });
     }
   }
 
@@ -106,16 +148,51 @@ public record Build(
   public static Build empty(String title) {
     return new Build(
         "A",
-        new Brief(title, Host.COMPUTER, 5.0, Hand.AVERAGE, LengthUnit.MM, List.of(), List.of()),
+        new Brief(title, 5.0, Hand.AVERAGE, LengthUnit.MM),
         new Panel(300, 200, 6, 3, Material.ACRYLIC, new CaseInside(12, 70), Datum.FRONT_LEFT),
         List.of(),
-        Optional.empty(),
-        LoomSettings.USUAL,
-        Mapping.EMPTY,
-        Timing.USUAL,
+        List.of(Seat.empty(SeatId.FIRST)),
+        List.of(),
+        Tuning.NONE,
+        List.of(),
         List.of(),
         List.of(),
         List.of());
+  }
+
+  /** {@return the first seat, of most builds the only one} */
+  public Seat seat() {
+    return seats.get(0);
+  }
+
+  /** {@return the board of the first seat, once chosen} */
+  public Optional<BoardChoice> board() {
+    return seat().board();
+  }
+
+  /** {@return decisions about the wiring of the first seat} */
+  public LoomSettings loom() {
+    return seat().loom();
+  }
+
+  /** {@return the first profile of the first seat} */
+  public Profile profile() {
+    return seat().profiles().get(0);
+  }
+
+  /** {@return what contacts mean in the first profile, below all layers} */
+  public Mapping mapping() {
+    return profile().base();
+  }
+
+  /** {@return how the first board looks and reports} */
+  public Timing timing() {
+    return seat().timing();
+  }
+
+  /** {@return which seat a control belongs to} */
+  public SeatId seatOf(Control control) {
+    return control.seat().orElse(seat().id());
   }
 
   /** {@return the control of that id, if there is one} */
@@ -129,7 +206,7 @@ public record Build(
     Set<ControlId> taken = new HashSet<>();
     controls.forEach(control -> taken.add(control.id()));
     taken.add(new ControlId(Joint.BOARD));
-    loom.groups().forEach(group -> taken.add(group.name()));
+    seats.forEach(seat -> seat.loom().groups().forEach(group -> taken.add(group.name())));
     ControlId id = wanted;
     for (int n = 2; taken.contains(id); n++) {
       id = new ControlId(wanted.text() + "-" + n);
@@ -177,61 +254,210 @@ public record Build(
   /** {@return this build without the control, its locks, its colours and its meanings} */
   public Build without(ControlId id) {
     List<Control> next = controls.stream().filter(control -> !control.id().equals(id)).toList();
-    return withControls(next).withLoom(loom.without(id)).withMapping(mapping.without(id));
+    return withControls(next)
+        .withSeats(seats.stream().map(seat -> seat.without(id)).toList())
+        .withTuning(tuning.without(id))
+        .withScripts(
+            scripts.stream()
+                .map(
+                    script ->
+                        new Script(
+                            script.name(),
+                            script.moves().stream()
+                                .filter(move -> !move.contact().control().equals(id))
+                                .toList()))
+                .toList());
   }
 
   /** {@return this build with other controls} */
   public Build withControls(List<Control> newControls) {
     return new Build(
-        revision, brief, panel, newControls, board, loom, mapping, timing, log, own, ownBoards);
+        revision, brief, panel, newControls, seats, links, tuning, scripts, log, own, ownBoards);
   }
 
   /** {@return this build under another brief} */
   public Build withBrief(Brief newBrief) {
     return new Build(
-        revision, newBrief, panel, controls, board, loom, mapping, timing, log, own, ownBoards);
+        revision, newBrief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards);
   }
 
   /** {@return this build on another panel} */
   public Build withPanel(Panel newPanel) {
     return new Build(
-        revision, brief, newPanel, controls, board, loom, mapping, timing, log, own, ownBoards);
+        revision, brief, newPanel, controls, seats, links, tuning, scripts, log, own, ownBoards);
   }
 
-  /** {@return this build with another board, or none} */
-  public Build withBoard(Optional<BoardChoice> newBoard) {
+  /** {@return this build with other seats} */
+  public Build withSeats(List<Seat> newSeats) {
     return new Build(
-        revision, brief, panel, controls, newBoard, loom, mapping, timing, log, own, ownBoards);
+        revision, brief, panel, controls, newSeats, links, tuning, scripts, log, own, ownBoards);
   }
 
-  /** {@return this build wired otherwise} */
-  public Build withLoom(LoomSettings newLoom) {
+  /** {@return this build with other wires between boards} */
+  public Build withLinks(List<Link> newLinks) {
     return new Build(
-        revision, brief, panel, controls, board, newLoom, mapping, timing, log, own, ownBoards);
+        revision, brief, panel, controls, seats, newLinks, tuning, scripts, log, own, ownBoards);
   }
 
-  /** {@return this build mapped otherwise} */
-  public Build withMapping(Mapping newMapping) {
+  /** {@return this build with contacts read otherwise} */
+  public Build withTuning(Tuning newTuning) {
     return new Build(
-        revision, brief, panel, controls, board, loom, newMapping, timing, log, own, ownBoards);
+        revision, brief, panel, controls, seats, links, newTuning, scripts, log, own, ownBoards);
   }
 
-  /** {@return this build timed otherwise} */
-  public Build withTiming(Timing newTiming) {
+  /** {@return this build with other scripts} */
+  public Build withScripts(List<Script> newScripts) {
     return new Build(
-        revision, brief, panel, controls, board, loom, mapping, newTiming, log, own, ownBoards);
+        revision, brief, panel, controls, seats, links, tuning, newScripts, log, own, ownBoards);
   }
 
   /** {@return this build with another log} */
   public Build withLog(List<LogNote> newLog) {
     return new Build(
-        revision, brief, panel, controls, board, loom, mapping, timing, newLog, own, ownBoards);
+        revision, brief, panel, controls, seats, links, tuning, scripts, newLog, own, ownBoards);
   }
 
   /** {@return this build as another revision} */
   public Build withRevision(String newRevision) {
     return new Build(
-        newRevision, brief, panel, controls, board, loom, mapping, timing, log, own, ownBoards);
+        newRevision, brief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards);
+  }
+
+  /** {@return this build with other own parts} */
+  public Build withOwn(List<ControlKind> newOwn) {
+    return new Build(
+        revision, brief, panel, controls, seats, links, tuning, scripts, log, newOwn, ownBoards);
+  }
+
+  /** {@return this build with other own boards} */
+  public Build withOwnBoards(List<BoardKind> newOwnBoards) {
+    return new Build(
+        revision, brief, panel, controls, seats, links, tuning, scripts, log, own, newOwnBoards);
+  }
+
+  private Build withSeat(UnaryOperator<Seat> change) {
+    List<Seat> next = new ArrayList<>(seats);
+    next.set(0, change.apply(next.get(0)));
+    return withSeats(next);
+  }
+
+  /** {@return this build with another first board, or none} */
+  public Build withBoard(Optional<BoardChoice> newBoard) {
+    return withSeat(seat -> seat.withBoard(newBoard));
+  }
+
+  /** {@return this build with its first board wired otherwise} */
+  public Build withLoom(LoomSettings newLoom) {
+    return withSeat(seat -> seat.withLoom(newLoom));
+  }
+
+  /** {@return this build with its first board timed otherwise} */
+  public Build withTiming(Timing newTiming) {
+    return withSeat(seat -> seat.withTiming(newTiming));
+  }
+
+  /** {@return this build with its first profile changed} */
+  public Build withProfile(UnaryOperator<Profile> change) {
+    return withSeat(
+        seat -> {
+          List<Profile> next = new ArrayList<>(seat.profiles());
+          next.set(0, change.apply(next.get(0)));
+          return seat.withProfiles(next);
+        });
+  }
+
+  /** {@return this build with its first profile mapped otherwise, below all layers} */
+  public Build withMapping(Mapping newMapping) {
+    return withProfile(profile -> profile.withBase(newMapping));
+  }
+
+  /**
+   * {@return this build as one of its boards sees it: its controls alone, and a profile first}
+   *
+   * @param aspect which; the nearest there is counts
+   */
+  public Build facing(Aspect aspect) {
+    Aspect there = aspect.in(this);
+    Seat seat = seats.stream().filter(s -> s.id().equals(there.seat())).findFirst().orElseThrow();
+    int at = profileAt(seat, there.profile());
+    List<Profile> turned = new ArrayList<>(seat.profiles());
+    turned.add(0, turned.remove(at));
+    if (at == 0 && seats.size() == 1) {
+      return this;
+    }
+    List<Control> its = controls.stream().filter(c -> seatOf(c).equals(there.seat())).toList();
+    return new Build(
+        revision,
+        brief,
+        panel,
+        its,
+        List.of(seat.withProfiles(turned)),
+        List.of(),
+        tuning,
+        scripts,
+        log,
+        own,
+        ownBoards);
+  }
+
+  /**
+   * {@return this build after a change of what {@link #facing} gave}
+   *
+   * @param aspect the same as there
+   * @param changed what became of it
+   */
+  public Build turnedBack(Aspect aspect, Build changed) {
+    Aspect there = aspect.in(this);
+    int chair = 0;
+    while (!seats.get(chair).id().equals(there.seat())) {
+      chair++;
+    }
+    Seat before = seats.get(chair);
+    if (chair == 0 && seats.size() == 1 && profileAt(before, there.profile()) == 0) {
+      return changed;
+    }
+    List<Profile> profiles = new ArrayList<>(changed.seat().profiles());
+    int at = Math.min(profileAt(before, there.profile()), profiles.size() - 1);
+    profiles.add(at, profiles.remove(0));
+    List<Seat> nextSeats = new ArrayList<>(seats);
+    nextSeats.set(chair, changed.seat().withProfiles(profiles));
+    return new Build(
+        changed.revision,
+        changed.brief,
+        changed.panel,
+        putBack(changed.controls, there.seat(), chair == 0),
+        nextSeats,
+        links,
+        changed.tuning,
+        changed.scripts,
+        changed.log,
+        changed.own,
+        changed.ownBoards);
+  }
+
+  private static int profileAt(Seat seat, String profile) {
+    int at = 0;
+    while (!seat.profiles().get(at).name().equals(profile)) {
+      at++;
+    }
+    return at;
+  }
+
+  /** Controls keep their order; new ones of a seat come last, and belong to it. */
+  private List<Control> putBack(List<Control> changed, SeatId seat, boolean first) {
+    Map<ControlId, Control> left = new java.util.LinkedHashMap<>();
+    changed.forEach(control -> left.put(control.id(), control));
+    List<Control> all = new ArrayList<>();
+    for (Control control : controls) {
+      if (!seatOf(control).equals(seat)) {
+        all.add(control);
+      } else if (left.containsKey(control.id())) {
+        all.add(left.remove(control.id()));
+      }
+    }
+    left.values()
+        .forEach(control -> all.add(first ? control : control.withSeat(Optional.of(seat))));
+    return all;
   }
 
   /** {@return this build with one more own part, or another one of its id} */
@@ -242,19 +468,12 @@ public record Build(
     return withOwn(next);
   }
 
-  /** {@return this build with other own parts} */
-  public Build withOwn(List<ControlKind> newOwn) {
-    return new Build(
-        revision, brief, panel, controls, board, loom, mapping, timing, log, newOwn, ownBoards);
-  }
-
   /** {@return this build with one more own board, or another one of its id} */
   public Build withOwnBoard(BoardKind kind) {
     List<BoardKind> next = new ArrayList<>(ownBoards);
     next.removeIf(k -> k.id().equals(kind.id()));
     next.add(kind);
-    return new Build(
-        revision, brief, panel, controls, board, loom, mapping, timing, log, own, next);
+    return withOwnBoards(next);
   }
 
   private int indexOf(ControlId id) {

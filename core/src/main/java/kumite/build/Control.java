@@ -9,6 +9,7 @@ import kumite.kind.Common;
 import kumite.measure.Check;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
+import kumite.name.SeatId;
 
 /**
  * One control on the panel.
@@ -18,8 +19,15 @@ import kumite.name.ControlId;
  * @param kind the id of its kind in the catalogue
  * @param placement where it sits
  * @param hookup how it is connected
+ * @param seat the seat it belongs to; empty for the first
  */
-public record Control(ControlId id, String label, String kind, Placement placement, Hookup hookup) {
+public record Control(
+    ControlId id,
+    String label,
+    String kind,
+    Placement placement,
+    Hookup hookup,
+    Optional<SeatId> seat) {
 
   public Control {
     Objects.requireNonNull(id, "id");
@@ -27,6 +35,17 @@ public record Control(ControlId id, String label, String kind, Placement placeme
     Check.filled(kind, "kind");
     Objects.requireNonNull(placement, "placement");
     Objects.requireNonNull(hookup, "hookup");
+    Objects.requireNonNull(seat, "seat");
+  }
+
+  /** A control of the first seat. */
+  public Control(ControlId id, String label, String kind, Placement placement, Hookup hookup) {
+    this(id, label, kind, placement, hookup, Optional.empty());
+  }
+
+  /** {@return the same control at another seat; empty for the first} */
+  public Control withSeat(Optional<SeatId> newSeat) {
+    return new Control(id, label, kind, placement, hookup, newSeat);
   }
 
   /** {@return a control wired as its board wants it} */
@@ -36,22 +55,22 @@ public record Control(ControlId id, String label, String kind, Placement placeme
 
   /** {@return the same control elsewhere} */
   public Control withPlacement(Placement newPlacement) {
-    return new Control(id, label, kind, newPlacement, hookup);
+    return new Control(id, label, kind, newPlacement, hookup, seat);
   }
 
   /** {@return the same control under another label; its id stays} */
   public Control withLabel(String newLabel) {
-    return new Control(id, newLabel, kind, placement, hookup);
+    return new Control(id, newLabel, kind, placement, hookup, seat);
   }
 
   /** {@return the same control as another kind} */
   public Control withKind(String newKind) {
-    return new Control(id, label, newKind, placement, hookup);
+    return new Control(id, label, newKind, placement, hookup, seat);
   }
 
   /** {@return the same control connected otherwise} */
   public Control withHookup(UnaryOperator<Hookup> change) {
-    return new Control(id, label, kind, placement, change.apply(hookup));
+    return new Control(id, label, kind, placement, change.apply(hookup), seat);
   }
 
   /** {@return the same control on another rail; empty follows the board} */

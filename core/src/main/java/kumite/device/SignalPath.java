@@ -51,15 +51,21 @@ public record SignalPath(
     Map<ContactId, InputLevels> levels = inputs.map(Inputs::levels).orElse(Map.of());
     Map<ContactId, Sharing> sharings = new HashMap<>();
     loom.sharings().forEach(s -> s.seats().forEach(seat -> sharings.put(seat.site().id(), s)));
-    Map<ContactId, Optional<Target>> meanings = new HashMap<>();
+    Map<ContactId, Target> sockets = new HashMap<>();
     inputs.ifPresent(
         in ->
-            Meaning.all(in.looks(), loom, layout)
-                .forEach(m -> m.look().contact().ifPresent(c -> meanings.put(c, m.target()))));
+            Senses.of(in.looks(), loom)
+                .forEach(
+                    sense ->
+                        sense
+                            .contact()
+                            .ifPresent(
+                                c -> sense.fixed().ifPresent(fixed -> sockets.put(c, fixed)))));
     List<SignalPath> paths = new ArrayList<>();
     for (ContactSite site : loom.sites()) {
       Optional<Target> target =
-          meanings.getOrDefault(site.id(), site.entry().map(entry -> entry.target()));
+          Optional.ofNullable(sockets.get(site.id()))
+              .or(() -> site.entry().map(entry -> entry.target()));
       paths.add(
           new SignalPath(
               site,

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import kumite.name.ContactId;
 
 /**
@@ -11,12 +12,34 @@ import kumite.name.ContactId;
  *
  * @param hops the times of each contact that was moved
  * @param reports all reports sent, in order; the last of each id tells the state at the end
+ * @param changes what the board's program knew, where that changed, in order
  * @param endUs when nothing changed any more
  */
-public record Trace(Map<ContactId, Hops> hops, List<Report> reports, long endUs) {
+public record Trace(
+    Map<ContactId, Hops> hops, List<Report> reports, List<Change> changes, long endUs) {
   public Trace {
     hops = Map.copyOf(hops);
     reports = List.copyOf(reports);
+    changes = List.copyOf(changes);
+  }
+
+  /**
+   * What the board's program knows from some time on.
+   *
+   * @param us the time
+   * @param layer the layer in force: 0 the base, else its number from 1
+   * @param settled the contacts that it takes for pressed
+   * @param chords the chords that it takes for held, by their ids
+   */
+  public record Change(long us, int layer, Set<ContactId> settled, Set<String> chords) {
+    public Change {
+      settled = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(settled));
+      chords = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(chords));
+    }
+
+    boolean same(Change other) {
+      return layer == other.layer && settled.equals(other.settled) && chords.equals(other.chords);
+    }
   }
 
   /**

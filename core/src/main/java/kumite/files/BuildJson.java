@@ -15,20 +15,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.TreeMap;
-import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.Link;
 import kumite.build.LogNote;
+import kumite.build.Seat;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
-import kumite.build.brief.Host;
-import kumite.build.brief.HostFunction;
 import kumite.build.loom.Hookup;
-import kumite.build.loom.LoomSettings;
-import kumite.build.map.Mapping;
-import kumite.build.map.Target;
-import kumite.build.map.Timing;
+import kumite.build.map.Script;
+import kumite.build.map.Tuning;
 import kumite.build.panel.Block;
 import kumite.build.panel.CaseInside;
 import kumite.build.panel.Datum;
@@ -40,12 +36,12 @@ import kumite.json.Misfit;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.ControlKind;
-import kumite.map.TargetText;
 import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
+import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 
 /** The border between the saved file and the model: one method each way for each part. */
@@ -98,10 +94,20 @@ final class BuildJson {
     }
     requireUniqueIds(controls);
     Map<ContactId, ControlKind> contacts = contacts(controls, known);
-    Optional<BoardChoice> board = top.maybe("board").map(key -> board(key, known));
-    LoomSettings loom = LoomJson.read(top.object("loom"), contacts.keySet());
-    Mapping mapping = mapping(top.object("map"), contacts.keySet());
-    Timing timing = timing(top.object("timing"));
+    List<Seat> seats = new ArrayList<>();
+    for (Key key : top.objects("seats")) {
+      seats.add(SeatJson.read(key, known, contacts.keySet()));
+    }
+    List<Link> links = new ArrayList<>();
+    for (String text : top.has("links") ? top.texts("links") : List.<String>of()) {
+      links.add(top.make("links", () -> Link.parse(text)));
+    }
+    Tuning tuning =
+        top.maybe("tuning").map(key -> TuningJson.read(key, contacts.keySet())).orElse(Tuning.NONE);
+    List<Script> scripts = new ArrayList<>();
+    for (Key key : top.has("scripts") ? top.objects("scripts") : List.<Key>of()) {
+      scripts.add(script(key, contacts.keySet()));
+    }
     List<LogNote> log = new ArrayList<>();
     for (Key key : top.objects("log")) {
       log.add(note(key));
@@ -110,7 +116,7 @@ final class BuildJson {
     return top.make(
         () ->
             new Build(
-                revision, brief, panel, controls, board, loom, mapping, timing, log, own,
+                revision, brief, panel, controls, seats, links, tuning, scripts, log, own,
                 ownBoards));
   }
 
@@ -136,39 +142,18 @@ final class BuildJson {
   }
 
   private static Brief brief(Key key) {
-    List<HostFunction> functions = new ArrayList<>();
-    for (Key item : key.objects("functions")) {
-      HostFunction function =
-          item.make(
-              () ->
-                  new HostFunction(
-                      item.text("name"), item.word("wants", HostFunction.Wants.class)));
-      item.done();
-      functions.add(function);
-    }
     String units = key.text("units");
     if (!units.equals("mm") && !units.equals("in")) {
       throw key.misfit("units", "\"" + units + "\" is unknown here", "use mm or in");
     }
     Hand hand = hand(key.object("hand"));
-    List<Brief.Pair> together = new ArrayList<>();
-    for (Key item : key.objects("together")) {
-      together.add(item.make(() -> new Brief.Pair(item.text("one"), item.text("other"))));
-      item.done();
-    }
-    Brief brief =
-        key.make(
-            () ->
-                new Brief(
-                    key.text("title"),
-                    key.word("host", Host.class),
-                    key.number("supply_v"),
-                    hand,
-                    units.equals("in") ? LengthUnit.INCH : LengthUnit.MM,
-                    functions,
-                    together));
-    key.done();
-    return brief;
+    return key.whole(
+        () ->
+            new Brief(
+                key.text("title"),
+                key.number("supply_v"),
+                hand,
+                units.equals("in") ? LengthUnit.INCH : LengthUnit.MM));
   }
 
   private static Hand hand(Key key) {
@@ -256,7 +241,17 @@ final class BuildJson {
               + String.join(", ", catalogue.controls().stream().map(ControlKind::id).toList()));
     }
     Control control =
-        key.make(() -> new Control(id, key.text("label"), kind, placement(key), hookup(key)));
+        key.make(
+            () ->
+                new Control(
+                    id,
+                    key.text("label"),
+                    kind,
+                    placement(key),
+                    hookup(key),
+                    key.has("seat")
+                        ? Optional.of(new SeatId(key.text("seat")))
+                        : Optional.empty()));
     key.done();
     return control;
   }
@@ -270,32 +265,11 @@ final class BuildJson {
         key.has("lamp_from") ? Optional.of(key.text("lamp_from")) : Optional.empty());
   }
 
-  private static Placement placement(Key key) {
+  static Placement placement(Key key) {
     return new Placement(
         key.number("x_mm"),
         key.number("y_mm"),
         key.has("turn_degrees") ? key.number("turn_degrees") : 0);
-  }
-
-  private static BoardChoice board(Key key, Catalogue catalogue) {
-    String kind = key.text("kind");
-    if (catalogue.board(kind).isEmpty()) {
-      throw key.misfit(
-          "kind",
-          "the catalogue has no board \"" + kind + "\"",
-          "use one of "
-              + String.join(", ", catalogue.boards().stream().map(BoardKind::id).toList()));
-    }
-    BoardChoice choice =
-        key.make(
-            () ->
-                new BoardChoice(
-                    kind,
-                    placement(key),
-                    key.word("seat", BoardChoice.Seat.class),
-                    key.has("connectors_off") && key.truth("connectors_off")));
-    key.done();
-    return choice;
   }
 
   static ContactId contact(Key key, String text, Set<ContactId> contacts) {
@@ -309,30 +283,12 @@ final class BuildJson {
     return id;
   }
 
-  private static Mapping mapping(Key key, Set<ContactId> contacts) {
-    Map<ContactId, Mapping.Entry> entries = new TreeMap<>();
-    for (String text : key.members().keySet()) {
-      ContactId id = contact(key, text, contacts);
-      Key entry = key.member(text);
-      Target target = entry.make("to", () -> TargetText.parse(entry.text("to")));
-      entries.put(
-          id, new Mapping.Entry(target, entry.has("function") ? entry.text("function") : ""));
-      entry.done();
+  private static Script script(Key key, Set<ContactId> contacts) {
+    Script script = key.whole(() -> Script.parse(key.text("name"), key.text("moves")));
+    for (Script.Move move : script.moves()) {
+      contact(key, move.contact().toString(), contacts);
     }
-    return new Mapping(entries);
-  }
-
-  private static Timing timing(Key key) {
-    Timing timing =
-        key.make(
-            () ->
-                new Timing(
-                    key.integer("scan_us"),
-                    key.word("debounce", Timing.Debounce.class),
-                    key.integer("wait_us"),
-                    key.integer("poll_us")));
-    key.done();
-    return timing;
+    return script;
   }
 
   private static LogNote note(Key key) {
@@ -359,34 +315,21 @@ final class BuildJson {
     root.set("panel", panel(build.panel()));
     ArrayNode controls = root.putArray("controls");
     build.controls().forEach(control -> controls.add(control(control)));
-    build
-        .board()
-        .ifPresent(
-            board -> {
-              ObjectNode node = root.putObject("board");
-              node.put("kind", board.kind());
-              place(node, board.placement());
-              node.put("seat", word(board.seat()));
-              if (board.stripped()) {
-                node.put("connectors_off", true);
-              }
-            });
-    root.set("loom", LoomJson.write(build.loom()));
-    ObjectNode map = root.putObject("map");
-    build
-        .mapping()
-        .entries()
-        .forEach(
-            (contact, entry) -> {
-              ObjectNode node = map.putObject(contact.toString());
-              node.put("to", TargetText.of(entry.target()));
-              node.put("function", entry.function());
-            });
-    ObjectNode timing = root.putObject("timing");
-    timing.put("scan_us", build.timing().scanUs());
-    timing.put("debounce", word(build.timing().debounce()));
-    timing.put("wait_us", build.timing().waitUs());
-    timing.put("poll_us", build.timing().pollUs());
+    ArrayNode seats = root.putArray("seats");
+    build.seats().forEach(seat -> SeatJson.write(seat, seats.addObject()));
+    if (!build.links().isEmpty()) {
+      ArrayNode links = root.putArray("links");
+      build.links().forEach(link -> links.add(link.toString()));
+    }
+    if (!build.tuning().equals(Tuning.NONE)) {
+      TuningJson.write(build.tuning(), root.putObject("tuning"));
+    }
+    if (!build.scripts().isEmpty()) {
+      ArrayNode scripts = root.putArray("scripts");
+      build
+          .scripts()
+          .forEach(s -> scripts.addObject().put("name", s.name()).put("moves", s.text()));
+    }
     ArrayNode log = root.putArray("log");
     for (LogNote note : build.log()) {
       log.addObject().put("date", note.date().toString()).put("text", note.text());
@@ -401,18 +344,9 @@ final class BuildJson {
   private static ObjectNode brief(Brief brief) {
     ObjectNode node = NODES.objectNode();
     node.put("title", brief.title());
-    node.put("host", word(brief.host()));
     number(node, "supply_v", brief.supplyVolts());
     hand(node.putObject("hand"), brief.hand());
     node.put("units", brief.units().symbol());
-    ArrayNode functions = node.putArray("functions");
-    brief
-        .functions()
-        .forEach(f -> functions.addObject().put("name", f.name()).put("wants", word(f.wants())));
-    ArrayNode together = node.putArray("together");
-    brief
-        .together()
-        .forEach(pair -> together.addObject().put("one", pair.one()).put("other", pair.other()));
     return node;
   }
 
@@ -469,6 +403,7 @@ final class BuildJson {
     node.put("id", control.id().text());
     node.put("label", control.label());
     node.put("kind", control.kind());
+    control.seat().ifPresent(seat -> node.put("seat", seat.text()));
     place(node, control.placement());
     Hookup hookup = control.hookup();
     hookup.common().ifPresent(common -> node.put("common", word(common)));
@@ -483,7 +418,7 @@ final class BuildJson {
     return node;
   }
 
-  private static void place(ObjectNode node, Placement placement) {
+  static void place(ObjectNode node, Placement placement) {
     number(node, "x_mm", placement.xMm());
     number(node, "y_mm", placement.yMm());
     if (placement.turnDegrees() != 0) {

@@ -2,13 +2,16 @@ package kumite.files;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.databind.node.TextNode;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import kumite.build.map.Profile;
 import kumite.name.Joint;
+import kumite.name.SeatId;
 
 /** Brings older build files up to the version that is read, one version at a time. */
 final class Migration {
@@ -36,8 +39,39 @@ final class Migration {
     if (version.intValue() <= 3) {
       fourthVersion(next);
     }
-    fifthVersion(next);
+    if (version.intValue() <= 4) {
+      fifthVersion(next);
+    }
+    sixthVersion(next);
     return next;
+  }
+
+  /**
+   * Version 6 knows seats and profiles: the board with its wiring and timing becomes the first
+   * seat, the host with what it asks for and the map its first profile.
+   */
+  private static void sixthVersion(ObjectNode root) {
+    root.put("version", 6);
+    ObjectNode seat = JsonNodeFactory.instance.objectNode();
+    seat.put("id", SeatId.FIRST.text());
+    moved(root, seat, "board", "loom");
+    ObjectNode profile = seat.putArray("profiles").addObject();
+    profile.put("name", Profile.USUAL_NAME);
+    if (root.get("brief") instanceof ObjectNode brief) {
+      moved(brief, profile, "host", "functions", "together");
+    }
+    moved(root, profile, "map");
+    moved(root, seat, "timing");
+    root.putArray("seats").add(seat);
+  }
+
+  private static void moved(ObjectNode from, ObjectNode to, String... keys) {
+    for (String key : keys) {
+      JsonNode value = from.remove(key);
+      if (value != null) {
+        to.set(key, value);
+      }
+    }
   }
 
   /**

@@ -11,6 +11,7 @@ import java.io.ByteArrayOutputStream;
 final class DescriptorWriter {
   // Main items, section 6.2.2.4
   static final int INPUT = 0x80;
+  static final int OUTPUT = 0x90;
   static final int COLLECTION = 0xA0;
   static final int END_COLLECTION = 0xC0;
   // Global items, section 6.2.2.7
@@ -31,6 +32,8 @@ final class DescriptorWriter {
   static final int CONSTANT = 0x01;
   static final int VARIABLE = 0x02;
   static final int NULL_STATE = 0x40;
+  static final int RELATIVE = 0x04;
+  static final int PHYSICAL = 0x00;
   static final int APPLICATION = 0x01;
 
   private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();

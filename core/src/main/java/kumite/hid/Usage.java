@@ -18,6 +18,15 @@ public record Usage(int page, int id) {
   /** Button page of the HID Usage Tables. */
   public static final int BUTTON = 0x09;
 
+  /** Lamps page of the HID Usage Tables. */
+  public static final int LAMPS = 0x08;
+
+  /** Consumer page of the HID Usage Tables. */
+  public static final int CONSUMER = 0x0C;
+
+  public static final Usage POINTER = new Usage(GENERIC_DESKTOP, 0x01);
+  public static final Usage MOUSE = new Usage(GENERIC_DESKTOP, 0x02);
+  public static final Usage CONSUMER_CONTROL = new Usage(CONSUMER, 0x01);
   public static final Usage GAMEPAD = new Usage(GENERIC_DESKTOP, 0x05);
   public static final Usage KEYBOARD_DEVICE = new Usage(GENERIC_DESKTOP, 0x06);
   public static final Usage HAT = new Usage(GENERIC_DESKTOP, 0x39);

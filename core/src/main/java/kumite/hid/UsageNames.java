@@ -48,6 +48,7 @@ final class UsageNames {
       case Usage.GENERIC_DESKTOP -> DESKTOP.getOrDefault(id, hex(id));
       case Usage.KEYBOARD -> KeyNames.of(id);
       case Usage.BUTTON -> "Button " + id;
+      case Usage.CONSUMER -> MediaNames.of(id);
       default -> page(page) + " " + hex(id);
     };
   }

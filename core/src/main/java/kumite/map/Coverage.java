@@ -4,9 +4,13 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import kumite.build.Build;
 import kumite.build.brief.HostFunction;
+import kumite.build.map.Chord;
+import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
+import kumite.build.map.Profile;
 import kumite.build.map.Target;
 import kumite.name.ContactId;
 
@@ -23,9 +27,10 @@ public record Coverage(List<Row> rows, Map<Target, List<ContactId>> clashes) {
    *
    * @param function what it asks
    * @param by the contacts that serve it
+   * @param above those of its givers that are on a layer or are chords
    * @param fits whether all of those give the kind of input it takes
    */
-  public record Row(HostFunction function, List<ContactId> by, boolean fits) {
+  public record Row(HostFunction function, List<ContactId> by, List<Giver> above, boolean fits) {
     /** {@return whether the function is served by an input of the right kind} */
     public boolean covered() {
       return !by.isEmpty() && fits;
@@ -37,41 +42,92 @@ public record Coverage(List<Row> rows, Map<Target, List<ContactId>> clashes) {
     clashes = Map.copyOf(clashes);
   }
 
-  /** Compares the brief of a build with its mapping. */
+  /**
+   * One meaning that a profile gives.
+   *
+   * @param layer the layer it is given on
+   * @param contacts the contact, or the members of a chord
+   * @param entry what it means
+   */
+  public record Giver(String layer, Set<ContactId> contacts, Mapping.Entry entry) {}
+
+  /** {@return all that a profile gives: the base, each layer, each chord} */
+  public static List<Giver> givers(Profile profile) {
+    List<Giver> givers = new ArrayList<>();
+    profile
+        .base()
+        .entries()
+        .forEach((c, entry) -> givers.add(new Giver(Layer.BASE, Set.of(c), entry)));
+    for (Layer layer : profile.layers()) {
+      layer
+          .mapping()
+          .entries()
+          .forEach((c, entry) -> givers.add(new Giver(layer.name(), Set.of(c), entry)));
+    }
+    for (Chord chord : profile.chords()) {
+      givers.add(new Giver(chord.layer(), chord.contacts(), chord.entry()));
+    }
+    return givers;
+  }
+
+  /** Compares what the first profile of a build asks for with what it gives. */
   public static Coverage of(Build build) {
-    Map<String, List<ContactId>> byFunction = new LinkedHashMap<>();
+    Profile profile = build.profile();
+    Map<String, List<Giver>> byFunction = new LinkedHashMap<>();
+    for (Giver giver : givers(profile)) {
+      byFunction.computeIfAbsent(giver.entry().function(), f -> new ArrayList<>()).add(giver);
+    }
+    List<Row> rows = new ArrayList<>();
+    for (HostFunction function : profile.functions()) {
+      List<Giver> by = byFunction.getOrDefault(function.name(), List.of());
+      boolean fits = by.stream().allMatch(g -> fits(function.wants(), g.entry().target()));
+      rows.add(
+          new Row(
+              function,
+              by.stream().flatMap(g -> g.contacts().stream()).distinct().toList(),
+              by.stream()
+                  .filter(g -> g.contacts().size() > 1 || !g.layer().equals(Layer.BASE))
+                  .toList(),
+              fits));
+    }
+    Map<Target, List<ContactId>> clashes = new LinkedHashMap<>();
+    clashes(profile.base(), clashes);
+    for (Layer layer : profile.layers()) {
+      clashes(profile.through(layer), clashes);
+    }
+    return new Coverage(rows, clashes);
+  }
+
+  /** Contacts that give the same on one layer, unless they serve the same function by intent. */
+  private static void clashes(Mapping mapping, Map<Target, List<ContactId>> clashes) {
     Map<Target, List<ContactId>> byTarget = new LinkedHashMap<>();
-    build
-        .mapping()
+    mapping
         .entries()
         .forEach(
-            (contact, entry) -> {
-              byFunction.computeIfAbsent(entry.function(), f -> new ArrayList<>()).add(contact);
-              byTarget.computeIfAbsent(entry.target(), t -> new ArrayList<>()).add(contact);
-            });
-    List<Row> rows = new ArrayList<>();
-    for (HostFunction function : build.brief().functions()) {
-      List<ContactId> by = byFunction.getOrDefault(function.name(), List.of());
-      boolean fits =
-          by.stream()
-              .map(contact -> build.mapping().of(contact))
-              .flatMap(java.util.Optional::stream)
-              .map(Mapping.Entry::target)
-              .allMatch(target -> fits(function.wants(), target));
-      rows.add(new Row(function, List.copyOf(by), fits));
-    }
+            (contact, entry) ->
+                byTarget.computeIfAbsent(entry.target(), t -> new ArrayList<>()).add(contact));
     // A whole axis and one of its ends are one number to the host.
     byTarget.forEach(
         (target, contacts) -> {
-          if (target instanceof Target.Axis whole) {
+          if (target.plain() instanceof Target.Axis whole) {
             for (boolean high : new boolean[] {false, true}) {
+              Target end = new Target.AxisEnd(whole.axis(), high);
               contacts.addAll(
-                  byTarget.getOrDefault(new Target.AxisEnd(whole.axis(), high), List.of()));
+                  byTarget.getOrDefault(
+                      target.pad() == 1 ? end : new Target.OnPad(target.pad(), end), List.of()));
             }
           }
         });
-    byTarget.values().removeIf(contacts -> contacts.size() < 2);
-    return new Coverage(rows, byTarget);
+    byTarget.forEach(
+        (target, contacts) -> {
+          boolean meant =
+              contacts.stream().map(c -> mapping.of(c).orElseThrow().function()).distinct().count()
+                      == 1
+                  && !mapping.of(contacts.get(0)).orElseThrow().function().isEmpty();
+          if (contacts.size() > 1 && !meant) {
+            clashes.putIfAbsent(target, contacts);
+          }
+        });
   }
 
   /** {@return how many functions are covered} */
@@ -80,7 +136,8 @@ public record Coverage(List<Row> rows, Map<Target, List<ContactId>> clashes) {
   }
 
   private static boolean fits(HostFunction.Wants wants, Target target) {
-    boolean travel = target instanceof Target.Axis;
+    boolean travel =
+        target.plain() instanceof Target.Axis || target.plain() instanceof Target.Motion;
     return switch (wants) {
       case AXIS -> travel;
       case PRESS -> !travel;

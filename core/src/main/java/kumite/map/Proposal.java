@@ -113,7 +113,7 @@ public final class Proposal {
   private String functionFor(Control control, ContactKind contact) {
     String wanted = (control.label() + " " + contact.name()).strip().toLowerCase(Locale.ROOT);
     String[] words = wanted.split("[^a-z0-9]+");
-    return build.brief().functions().stream()
+    return build.profile().functions().stream()
         .map(kumite.build.brief.HostFunction::name)
         .filter(name -> !served.contains(name))
         .filter(

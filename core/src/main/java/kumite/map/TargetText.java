@@ -8,10 +8,12 @@ import java.util.regex.Pattern;
 import kumite.build.map.AxisName;
 import kumite.build.map.Target;
 import kumite.hid.KeyNames;
+import kumite.hid.MediaNames;
 
 /**
  * Meanings as words: {@code Button 4}, {@code Axis Z}, {@code Axis X-}, {@code Hat N}, {@code Key
- * Space}, {@code Steps 17}.
+ * Space}, {@code Steps 17}, {@code Mouse 1}, {@code Mouse X+}, {@code Wheel}, {@code Media Play},
+ * {@code Pad 2 Button 4}.
  *
  * <p>Reading is generous: case, spaces and the first word may be short or missing where no doubt is
  * left ({@code b4}, {@code z}, {@code x+}, {@code hat up}, {@code k space}).
@@ -19,19 +21,34 @@ import kumite.hid.KeyNames;
 public final class TargetText {
   /** What may be typed, for prompts and messages. */
   public static final String FORMS =
-      "Button 1 to 128, Axis X to Dial, Axis X- or X+, Hat N E S W, Key A to KP0, Steps 1 to 128";
+      "Button 1 to 128, Axis X to Dial, Axis X- or X+, Hat N E S W, Key A to KP0, Steps 1 to 128,"
+          + " Mouse 1 to 8, Mouse X, Y or Wheel, Mouse X+ or X-, Media Play, Pad 2 Button 1";
 
   private static final Pattern BUTTON = Pattern.compile("(?:b|btn|button)?\\s*(\\d{1,4})");
   private static final Pattern STEPS = Pattern.compile("(?:steps?|s)\\s*(\\d{1,4})");
   private static final Pattern HAT = Pattern.compile("(?:hat|h)\\s*([a-z]+)");
   private static final Pattern AXIS = Pattern.compile("(?:axis|a)?\\s*([a-z]+)\\s*([-+])?");
+  private static final Pattern PAD = Pattern.compile("pad\\s*(\\d{1,2})\\s+(\\S.*)");
+  private static final Pattern MOUSE = Pattern.compile("(?:mouse|m)\\s*(\\d{1,2})");
+  private static final Pattern MOTION = Pattern.compile("(?:mouse\\s*)?(x|y|wheel)\\s*([-+])?");
+  private static final Pattern MEDIA = Pattern.compile("media\\s*(\\S.*)");
   private static final Pattern KEY = Pattern.compile("(?:key|k)\\s*(\\S.*)");
 
   private TargetText() {}
 
   /** {@return the meaning in words; {@link #parse} reads them back} */
   public static String of(Target target) {
-    if (target instanceof Target.Button button) {
+    if (target instanceof Target.OnPad other) {
+      return "Pad " + other.pad() + " " + of(other.plain());
+    } else if (target instanceof Target.Media media) {
+      return "Media " + MediaNames.of(media.usage());
+    } else if (target instanceof Target.MouseButton button) {
+      return "Mouse " + button.number();
+    } else if (target instanceof Target.Motion motion) {
+      return motion.axis().words();
+    } else if (target instanceof Target.MotionEnd end) {
+      return end.axis().words() + (end.high() ? "+" : "-");
+    } else if (target instanceof Target.Button button) {
       return "Button " + button.number();
     } else if (target instanceof Target.Steps steps) {
       return "Steps " + steps.first();
@@ -53,13 +70,24 @@ public final class TargetText {
       return "B" + button.number();
     } else if (target instanceof Target.Steps steps) {
       return "B" + steps.first() + "…";
+    } else if (target instanceof Target.OnPad other) {
+      return other.pad() + ":" + brief(other.plain());
     }
-    return of(target).replaceFirst("^Key ", "");
+    return of(target).replaceFirst("^(Key|Media) ", "");
   }
 
-  /** {@return the kind of the meaning as one word: button, steps, axis, hat or key} */
-  public static String kind(Target target) {
-    if (target instanceof Target.Button) {
+  /**
+   * {@return the kind of the meaning as one word: button, steps, axis, hat, key, media or mouse}
+   */
+  public static String kind(Target any) {
+    Target target = any.plain();
+    if (target instanceof Target.Media) {
+      return "media";
+    } else if (target instanceof Target.MouseButton
+        || target instanceof Target.Motion
+        || target instanceof Target.MotionEnd) {
+      return "mouse";
+    } else if (target instanceof Target.Button) {
       return "button";
     } else if (target instanceof Target.Steps) {
       return "steps";
@@ -81,6 +109,27 @@ public final class TargetText {
     Matcher key = KEY.matcher(text);
     if (key.matches()) {
       return key(key.group(1), typed);
+    }
+    Matcher pad = PAD.matcher(text);
+    if (pad.matches()) {
+      int number = Integer.parseInt(pad.group(1));
+      Target plain = parse(pad.group(2));
+      return number == 1 ? plain : new Target.OnPad(number, plain);
+    }
+    Matcher media = MEDIA.matcher(text);
+    if (media.matches()) {
+      return media(media.group(1), typed);
+    }
+    Matcher mouse = MOUSE.matcher(text);
+    if (mouse.matches()) {
+      return new Target.MouseButton(Integer.parseInt(mouse.group(1)));
+    }
+    Matcher motion = MOTION.matcher(text);
+    if ((text.startsWith("mouse") || text.startsWith("wheel")) && motion.matches()) {
+      Target.MouseAxis axis = Target.MouseAxis.valueOf(motion.group(1).toUpperCase(Locale.ROOT));
+      return motion.group(2) == null
+          ? new Target.Motion(axis)
+          : new Target.MotionEnd(axis, motion.group(2).equals("+"));
     }
     Matcher button = BUTTON.matcher(text);
     if (button.matches()) {
@@ -123,6 +172,23 @@ public final class TargetText {
                             + typed.strip()
                             + "\" names no key; type for example Key A, Key Space, Key KP0 or a"
                             + " usage such as Key 0x2C")));
+  }
+
+  private static Target media(String name, String typed) {
+    Matcher hex = Pattern.compile("0x([0-9a-f]{1,3})").matcher(name);
+    if (hex.matches()) {
+      return new Target.Media(Integer.parseInt(hex.group(1), 16));
+    }
+    return new Target.Media(
+        MediaNames.usage(name)
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "\""
+                            + typed.strip()
+                            + "\" names no media key; type one of "
+                            + String.join(", ", MediaNames.all().values())
+                            + ", or a usage such as Media 0xCD")));
   }
 
   private static Optional<Target.Direction> direction(String word) {

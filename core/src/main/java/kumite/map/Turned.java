@@ -66,7 +66,8 @@ public final class Turned {
   }
 
   /** {@return the direction that a meaning has for the host, where it has one} */
-  public static Optional<Direction> meant(Target target) {
+  public static Optional<Direction> meant(Target any) {
+    Target target = any.plain();
     if (target instanceof Target.Hat hat) {
       return Optional.of(hat.direction());
     }

@@ -144,7 +144,8 @@ public final class Arrange {
         label,
         original.kind(),
         at.movedTo(at.xMm() + dxMm, at.yMm() + dyMm),
-        original.hookup().withLampOhm(OptionalDouble.empty()));
+        original.hookup().withLampOhm(OptionalDouble.empty()),
+        original.seat());
   }
 
   /** {@return an edit that mirrors controls left to right about the panel's centre line} */

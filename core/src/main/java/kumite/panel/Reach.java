@@ -8,8 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Control;
-import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
+import kumite.build.brief.Pair;
 import kumite.kind.ControlKind;
 import kumite.measure.Point;
 import kumite.name.ControlId;
@@ -58,7 +58,7 @@ public record Reach(List<Row> reaches, List<Together> pairs, List<Target> target
   public record Together(
       ControlId one,
       ControlId other,
-      Brief.Pair functions,
+      Pair functions,
       Hand.Rest rest,
       double apartMm,
       boolean within,
@@ -130,7 +130,7 @@ public record Reach(List<Row> reaches, List<Together> pairs, List<Target> target
   private static List<Together> pairs(Build build, Map<ControlId, Row> rows) {
     List<Together> pairs = new ArrayList<>();
     Hand hand = build.brief().hand();
-    for (Brief.Pair pair : build.brief().together()) {
+    for (Pair pair : build.profile().together()) {
       Optional<Control> one = controlOf(build, pair.one());
       Optional<Control> other = controlOf(build, pair.other());
       if (one.isEmpty() || other.isEmpty() || one.get().id().equals(other.get().id())) {

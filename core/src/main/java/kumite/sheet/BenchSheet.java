@@ -76,7 +76,7 @@ public final class BenchSheet {
     Panel panel = build.panel();
     Optional<BoardKind> board = bench.board();
     flow.fact(
-        "Host", build.brief().host().words() + ", " + number(build.brief().supplyVolts()) + " V");
+        "Host", build.profile().host().words() + ", " + number(build.brief().supplyVolts()) + " V");
     flow.fact("Board", board.map(BoardKind::name).orElse("not chosen yet"));
     flow.fact(
         "Panel",

@@ -129,7 +129,7 @@ public enum Export {
     List<String> texts = new ArrayList<>();
     texts.add(bench.build().brief().title());
     bench.build().controls().forEach(control -> texts.add(control.label()));
-    bench.build().brief().functions().forEach(function -> texts.add(function.name()));
+    bench.build().profile().functions().forEach(function -> texts.add(function.name()));
     bench.build().panel().inside().blocks().forEach(block -> texts.add(block.name()));
     List<String> notes = new ArrayList<>();
     for (String text : texts) {

@@ -47,4 +47,20 @@ public final class Debouncer {
     }
     return settled;
   }
+
+  /** {@return the state, taken at once, as at power-up} */
+  public boolean settle(boolean raw) {
+    settled = raw;
+    lastRaw = raw;
+    return settled;
+  }
+
+  /** {@return another debouncer in the same state} */
+  public Debouncer copy() {
+    Debouncer copy = new Debouncer(timing, settled);
+    copy.lastRaw = lastRaw;
+    copy.quietSinceUs = quietSinceUs;
+    copy.holdUntilUs = holdUntilUs;
+    return copy;
+  }
 }

@@ -2,15 +2,13 @@ package kumite.verdict;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import kumite.build.Build;
-import kumite.build.map.Target;
+import kumite.build.map.Profile;
 import kumite.build.map.Timing;
 import kumite.circuit.Budget;
 import kumite.circuit.Inputs;
@@ -19,17 +17,15 @@ import kumite.circuit.Solves;
 import kumite.device.Holds;
 import kumite.device.Hop;
 import kumite.device.Hops;
+import kumite.device.Senses;
 import kumite.device.SignalPath;
 import kumite.device.SimulatedDevice;
 import kumite.device.Trace;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
-import kumite.kind.Terminal;
-import kumite.loom.ContactSite;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
-import kumite.map.TargetText;
 import kumite.name.ContactId;
 import kumite.panel.DrillPlan;
 import kumite.panel.Gaps;
@@ -117,7 +113,8 @@ public record Bench(
     Loom loom = kept.ifLoom(Bench::loom, () -> Loom.of(build, catalogue, before.map(Bench::loom)));
     Optional<BoardKind> board = catalogue.boardOf(build);
     Optional<Wired> circuit = board.map(b -> wired(build, b, loom, solves, before));
-    ReportLayout layout = layout(loom, board);
+    Profile profile = Senses.known(build.profile(), board);
+    ReportLayout layout = Senses.layout(loom, board, profile);
     Timing timing = timing(build, board);
     List<SignalPath> paths =
         SignalPath.all(loom, layout, circuit.map(Wired::inputs), Latency.of(timing));
@@ -284,32 +281,6 @@ public record Bench(
         .anyMatch(f -> f.about().containsAll(stop.about()));
   }
 
-  private static ReportLayout layout(Loom loom, Optional<BoardKind> board) {
-    List<Target> targets = new ArrayList<>();
-    Map<Integer, Integer> steps = new HashMap<>();
-    boolean fixed = board.filter(BoardKind::fixedMap).isPresent();
-    for (ContactSite site : loom.sites()) {
-      // A board with a fixed map reports all its sockets, and nothing but these.
-      site.entry()
-          .filter(entry -> !fixed)
-          .ifPresent(
-              entry -> {
-                targets.add(entry.target());
-                if (entry.target() instanceof Target.Steps run) {
-                  steps.merge(run.first(), Math.max(1, site.kind().steps()), Math::max);
-                }
-              });
-    }
-    board
-        .filter(BoardKind::fixedMap)
-        .ifPresent(
-            b ->
-                b.terminals(Terminal.Role.INPUT).stream()
-                    .flatMap(t -> t.fixed().stream())
-                    .forEach(text -> targets.add(TargetText.parse(text))));
-    return ReportLayout.of(targets, steps, board.map(BoardKind::axisMaximum).orElse(255));
-  }
-
   /** A board looks and reports no faster than it can. */
   private static Timing timing(Build build, Optional<BoardKind> board) {
     return board
@@ -368,6 +339,12 @@ public record Bench(
 
   /** {@return a simulated device that runs this build} */
   public SimulatedDevice device() {
-    return new SimulatedDevice(timing(build, board()), layout, loom, circuit.map(Wired::inputs));
+    return new SimulatedDevice(
+        timing(build, board()),
+        layout,
+        loom,
+        Senses.known(build.profile(), board()),
+        build.tuning(),
+        circuit.map(Wired::inputs));
   }
 }

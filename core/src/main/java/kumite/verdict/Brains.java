@@ -178,7 +178,7 @@ public final class Brains {
   private static Point host(Build build, BoardKind board) {
     boolean wantsAxes =
         build.mapping().entries().values().stream()
-            .anyMatch(entry -> entry.target() instanceof kumite.build.map.Target.Axis);
+            .anyMatch(entry -> entry.target().plain() instanceof kumite.build.map.Target.Axis);
     BoardKind.Link link = board.brain().link();
     if (link == BoardKind.Link.SERIAL) {
       return new Point("host", Answer.IMPOSSIBLE, "no host takes it: it needs a second board");
@@ -189,7 +189,7 @@ public final class Brains {
     if (link == BoardKind.Link.HEADER || link == BoardKind.Link.PORT) {
       return new Point(
           "host",
-          build.brief().host() == Host.COMPUTER ? Answer.SO_SO : Answer.IMPOSSIBLE,
+          build.profile().host() == Host.COMPUTER ? Answer.SO_SO : Answer.IMPOSSIBLE,
           link == BoardKind.Link.PORT
               ? "only a host that has this port"
               : "it has to be the host itself");

@@ -160,12 +160,22 @@ final class MapChecks {
     }
   }
 
-  private static String whyUnfit(ContactSite site, Target target) {
+  /** {@return why a contact cannot give a meaning; empty where it can} */
+  static String whyUnfit(ContactSite site, Target any) {
+    Target target = any.plain();
     ContactKind.Type type = site.contact().type();
+    boolean turns =
+        site.kind().family() == ControlKind.Family.ENCODER
+            || site.kind().family() == ControlKind.Family.BALL;
     if (target instanceof Target.Steps && site.kind().steps() < 2) {
       return "Only a stepped control gives one button for each step";
     }
-    if (target instanceof Target.Axis && type == ContactKind.Type.SWITCH) {
+    if (target instanceof Target.Motion motion && type == ContactKind.Type.SWITCH && !turns) {
+      return "A switch has no travel; it can move the mouse one way, such as "
+          + motion.axis().words()
+          + "+";
+    }
+    if (target instanceof Target.Axis && type == ContactKind.Type.SWITCH && !turns) {
       return "A switch has no travel; it can drive one end of an axis, such as Axis X-";
     }
     if (target instanceof Target.Steps steps && steps.first() + site.kind().steps() - 1 > 128) {
@@ -255,7 +265,7 @@ final class MapChecks {
   }
 
   private void buttons(ReportLayout layout) {
-    Host host = build.brief().host();
+    Host host = build.profile().host();
     long used = layout.fields().stream().filter(f -> f.usage().page() == Usage.BUTTON).count();
     if (used > host.buttons()) {
       findings.add(

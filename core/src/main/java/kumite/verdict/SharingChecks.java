@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
-import kumite.build.brief.Brief;
+import kumite.build.brief.Pair;
 import kumite.build.loom.Group;
 import kumite.build.loom.Topology;
 import kumite.kind.Terminal;
@@ -54,7 +54,7 @@ final class SharingChecks {
       }
       if (group.topology() == Topology.LADDER) {
         Set<ContactId> members = new HashSet<>(group.contacts());
-        Optional<Brief.Pair> together = heldTogether(members);
+        Optional<Pair> together = heldTogether(members);
         if (together.isPresent()) {
           findings.add(
               Finding.of(
@@ -115,14 +115,14 @@ final class SharingChecks {
         label, b -> b.withLoom(b.loom().withGroup(group.name(), topology, group.contacts())));
   }
 
-  private Optional<Brief.Pair> heldTogether(Set<ContactId> members) {
+  private Optional<Pair> heldTogether(Set<ContactId> members) {
     Set<String> functions = new HashSet<>();
     for (ContactSite site : loom.sites()) {
       if (members.contains(site.id())) {
         site.entry().ifPresent(entry -> functions.add(entry.function()));
       }
     }
-    return build.brief().together().stream()
+    return build.profile().together().stream()
         .filter(pair -> functions.contains(pair.one()) && functions.contains(pair.other()))
         .findFirst();
   }

@@ -104,8 +104,8 @@ public class BuildFileTest {
   Object[][] damage() {
     return new Object[][] {
       // the damage, and what the one line must name
-      {replace("\"version\": 5", "\"version\": 9"), "version: is 9, newer"},
-      {replace("\"version\": 5", "\"version\": 0"), "versions begin at 1"},
+      {replace("\"version\": 6", "\"version\": 9"), "version: is 9, newer"},
+      {replace("\"version\": 6", "\"version\": 0"), "versions begin at 1"},
       {replace("kumite-build", "shopping-list"), "format: is \"shopping-list\""},
       {replace("\"thickness_mm\"", "\"thicknes_mm\""), "panel.thickness_mm: is missing"},
       {replace("\"revision\"", "\"colour\": 1, \"revision\""), "colour: unknown key"},
@@ -120,12 +120,12 @@ public class BuildFileTest {
       {replace("native-3v3-26", "native-9v"), "board.kind: the catalogue has no board"},
       {
         replace("\"rudder.left\"", "\"rudder.sideways\""),
-        "map.rudder.sideways: the build has no such"
+        "profiles[0].map.rudder.sideways: the build has no such"
       },
-      {replace("\"Button 1\"", "\"Trombone\""), "map.horn.to"},
+      {replace("\"Button 1\"", "\"Trombone\""), "seats[0].profiles[0].map.horn.to"},
       {replace("\"deferred\"", "\"hopeful\""), "use one of deferred, eager"},
       {replace("\"2026-10-04\"", "\"last week\""), "log[0].date"},
-      {replace("\"locks\": {}", "\"locks\": []"), "loom.locks: must be an object"},
+      {replace("\"locks\": {}", "\"locks\": []"), "seats[0].loom.locks: must be an object"},
       {replace("\"title\": \"Ferry bridge desk\",", ""), "brief.title: is missing"},
       {replace("\"wait_us\": 5000", "\"wait_us\": 5.5"), "must be a whole number"},
       {replace("\"x_mm\": 42", "\"x_mm\": 42, \"x_mm\": 43"), "line "},
@@ -191,30 +191,6 @@ public class BuildFileTest {
     journal.clear();
     assertThat(journal.find(CATALOGUE).work()).isEmpty();
     assertThat(journal.find(CATALOGUE).trouble()).isEmpty();
-  }
-
-  /** Version 1 knew a reach, a level floor and nothing in the way; all else is as it was. */
-  @Test
-  public void theFirstVersionIsBroughtUpToDate() throws Exception {
-    Build build = Builds.ferryBridge();
-    com.fasterxml.jackson.databind.node.ObjectNode old =
-        (com.fasterxml.jackson.databind.node.ObjectNode)
-            kumite.json.JsonText.read(BuildFile.text(build));
-    old.put("version", 1);
-    old.remove("own_parts");
-    var brief = (com.fasterxml.jackson.databind.node.ObjectNode) old.get("brief");
-    brief.remove("hand");
-    brief.remove("together");
-    brief.put("reach_mm", 123);
-    var inside = (com.fasterxml.jackson.databind.node.ObjectNode) old.at("/panel/inside");
-    inside.remove(java.util.List.of("front_depth_mm", "blocks", "opening"));
-    ((com.fasterxml.jackson.databind.node.ObjectNode) old.get("board")).remove("seat");
-    Build migrated = BuildFile.parse(old.toString(), "old", Catalogue.standard());
-    assertThat(migrated.brief().hand()).isEqualTo(kumite.build.brief.Hand.AVERAGE.withReach(123));
-    assertThat(migrated.panel().inside().frontDepthMm()).isEqualTo(72);
-    assertThat(migrated.controls()).isEqualTo(build.controls());
-    assertThat(migrated.mapping()).isEqualTo(build.mapping());
-    assertThat(migrated.board()).isEqualTo(build.board());
   }
 
   @Test

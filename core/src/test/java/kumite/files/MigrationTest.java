@@ -150,7 +150,8 @@ public class MigrationTest {
   /** Builds that nobody thought of, against the published schema, by another library. */
   @Test(dataProvider = "seeds")
   public void randomBuildsKeepToTheSchema(int seed) throws Exception {
-    Build build = RandomBuilds.any(new SplittableRandom(9000 + seed));
+    SplittableRandom random = new SplittableRandom(9000 + seed);
+    Build build = RandomBuilds.layered(RandomBuilds.any(random), random);
     JsonNode root = JSON.readTree(BuildFile.text(build));
     assertThat(schema().validate(root)).isEmpty();
   }

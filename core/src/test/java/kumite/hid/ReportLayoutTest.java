@@ -57,13 +57,14 @@ public class ReportLayoutTest {
                 new Target.Button(10), new Target.Hat(Direction.W), new Target.Axis(AxisName.Z)),
             Map.of(),
             4095);
-    // By hand: 10 buttons and 6 bits of padding, hat and 4 bits of padding, one axis of 16 bits.
-    assertThat(layout.lengthBytes(0)).isEqualTo(2 + 1 + 2);
+    // By hand: 10 buttons, the hat's 4 bits and 2 bits of padding, one axis of 16 bits.
+    assertThat(layout.lengthBytes(0)).isEqualTo(2 + 2);
     InputField button = layout.fieldOf(new Target.Button(10)).orElseThrow();
     assertThat(button.byteIndex()).isEqualTo(1);
     assertThat(button.bitIndex()).isEqualTo(1);
-    InputField hat = layout.fieldOf(Usage.HAT).orElseThrow();
-    assertThat(hat.byteIndex()).isEqualTo(2);
+    InputField hat = layout.fieldOf(new Target.Hat(Direction.W)).orElseThrow();
+    assertThat(hat.byteIndex()).isEqualTo(1);
+    assertThat(hat.bitIndex()).isEqualTo(2);
     assertThat(hat.logicalMaximum()).isEqualTo(7);
     assertThat(hat.nullState()).isTrue();
     assertThat(layout.fieldOf(new Target.Axis(AxisName.Z)).orElseThrow().logicalMaximum())
@@ -88,7 +89,8 @@ public class ReportLayoutTest {
 
   @Test
   public void stepsTakeARunOfButtons() {
-    ReportLayout layout = ReportLayout.of(List.of(new Target.Steps(17)), Map.of(17, 5), 255);
+    ReportLayout layout =
+        ReportLayout.of(List.of(new Target.Steps(17)), Map.of(new Target.Steps(17), 5), 255);
     assertThat(layout.fields().stream().filter(f -> f.usage().page() == Usage.BUTTON)).hasSize(21);
   }
 

@@ -39,7 +39,7 @@ public class CoverageTest {
     Build build = Builds.buttons(60, 60);
     Build mapped =
         build
-            .withBrief(build.brief().withFunctions(List.of(new HostFunction("Bell", wants))))
+            .withProfile(p -> p.withFunctions(List.of(new HostFunction("Bell", wants))))
             .withMapping(
                 Mapping.EMPTY.with(ContactId.parse("b1"), new Mapping.Entry(target, "Bell")));
     Coverage coverage = Coverage.of(mapped);

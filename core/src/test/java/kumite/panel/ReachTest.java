@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.Optional;
 import kumite.Builds;
 import kumite.build.Build;
-import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
 import kumite.build.brief.HostFunction;
+import kumite.build.brief.Pair;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
 import kumite.measure.Point;
@@ -78,14 +78,13 @@ public class ReachTest {
     Build build = Builds.buttons(40, 60, 260, 60);
     build =
         build
-            .withBrief(
-                build
-                    .brief()
-                    .withFunctions(
-                        List.of(
-                            new HostFunction("Jump", HostFunction.Wants.PRESS),
-                            new HostFunction("Duck", HostFunction.Wants.PRESS)))
-                    .withTogether(List.of(new Brief.Pair("Jump", "Duck"))))
+            .withProfile(
+                p ->
+                    p.withFunctions(
+                            List.of(
+                                new HostFunction("Jump", HostFunction.Wants.PRESS),
+                                new HostFunction("Duck", HostFunction.Wants.PRESS)))
+                        .withTogether(List.of(new Pair("Jump", "Duck"))))
             .withMapping(
                 Mapping.EMPTY
                     .with(ContactId.parse("b1"), new Mapping.Entry(new Target.Button(1), "Jump"))

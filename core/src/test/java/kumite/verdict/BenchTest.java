@@ -372,12 +372,10 @@ public class BenchTest {
         group(kumite.build.loom.Topology.LADDER)
             .andThen(
                 b ->
-                    b.withBrief(
-                        b.brief()
-                            .withTogether(
-                                List.of(
-                                    new kumite.build.brief.Brief.Pair(
-                                        "Sound horn", "Deck lamps")))))
+                    b.withProfile(
+                        p ->
+                            p.withTogether(
+                                List.of(new kumite.build.brief.Pair("Sound horn", "Deck lamps")))))
       },
       {
         "LM-15",
@@ -618,9 +616,9 @@ public class BenchTest {
         false,
         (UnaryOperator<Build>)
             b ->
-                b.withBrief(
-                    b.brief()
-                        .withFunctions(
+                b.withProfile(
+                    p ->
+                        p.withFunctions(
                             List.of(new HostFunction("Fog bell", HostFunction.Wants.PRESS))))
       },
       {
@@ -641,8 +639,7 @@ public class BenchTest {
         "MP-05",
         look,
         false,
-        map("bilge", new Target.Button(17))
-            .andThen(b -> b.withBrief(b.brief().withHost(Host.PHONE)))
+        map("bilge", new Target.Button(17)).andThen(b -> b.withProfile(p -> p.withHost(Host.PHONE)))
       },
       {"MP-09", look, true, control("rudder", c -> c.withPlacement(c.placement().turnedTo(90)))},
       {

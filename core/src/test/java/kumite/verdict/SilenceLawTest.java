@@ -143,9 +143,12 @@ public class SilenceLawTest {
     List<Trace.Report> rest = bench.device().steady(Holds.NONE);
     for (ContactId contact : bench.build().mapping().entries().keySet()) {
       if (!told.contains(contact.toString()) && !told.contains(contact.control().text())) {
-        assertThat(bench.device().steady(Holds.NONE.with(contact, 1)))
-            .as("%s of %s", contact, bench.build().board())
-            .isNotEqualTo(rest);
+        // What moves the mouse has no steady state: it goes on telling.
+        Holds held = Holds.NONE.with(contact, 1);
+        boolean tells =
+            !bench.device().steady(held).equals(rest)
+                || bench.device().move(Holds.NONE, held, 1).reports().size() > rest.size();
+        assertThat(tells).as("%s of %s", contact, bench.build().board()).isTrue();
       }
     }
   }

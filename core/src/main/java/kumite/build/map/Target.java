@@ -5,6 +5,36 @@ import kumite.measure.Check;
 
 /** What a contact means to the host: one place in a report. */
 public sealed interface Target {
+  /** {@return which gamepad of the device reports it, 1 for the first; others ignore it} */
+  default int pad() {
+    return 1;
+  }
+
+  /** {@return the meaning itself, whichever gamepad reports it} */
+  default Target plain() {
+    return this;
+  }
+
+  /**
+   * A place in the report of another gamepad of the same device.
+   *
+   * @param pad 2 to 8
+   * @param plain a button, axis, end of an axis, hat or steps
+   */
+  record OnPad(int pad, Target plain) implements Target {
+    public OnPad {
+      Check.between(2, 8, pad, "pad");
+      if (plain instanceof OnPad
+          || plain instanceof Key
+          || plain instanceof Media
+          || plain instanceof MouseButton
+          || plain instanceof Motion
+          || plain instanceof MotionEnd) {
+        throw new IllegalArgumentException(
+            "only what a gamepad reports can be on pad " + pad + ": a button, axis, hat or steps");
+      }
+    }
+  }
 
   /**
    * A gamepad button.
@@ -51,6 +81,64 @@ public sealed interface Target {
   record Key(int usage) implements Target {
     public Key {
       Check.between(0x04, 0xE7, usage, "key usage");
+    }
+  }
+
+  /**
+   * A media key.
+   *
+   * @param usage its number on the consumer page of the HID usage tables; 1 to 1023
+   */
+  record Media(int usage) implements Target {
+    public Media {
+      Check.between(1, 1023, usage, "media usage");
+    }
+  }
+
+  /**
+   * A button of the mouse.
+   *
+   * @param number 1 left, 2 right, 3 middle; to 8
+   */
+  record MouseButton(int number) implements Target {
+    public MouseButton {
+      Check.between(1, 8, number, "mouse button");
+    }
+  }
+
+  /** Motion of the mouse that follows pulses, or how far an analog contact is from its rest. */
+  record Motion(MouseAxis axis) implements Target {
+    public Motion {
+      Objects.requireNonNull(axis, "axis");
+    }
+  }
+
+  /**
+   * Motion of the mouse while a switch is held.
+   *
+   * @param high right, down, or the wheel away from the hand
+   */
+  record MotionEnd(MouseAxis axis, boolean high) implements Target {
+    public MotionEnd {
+      Objects.requireNonNull(axis, "axis");
+    }
+  }
+
+  /** What a mouse moves. */
+  enum MouseAxis {
+    X("Mouse X"),
+    Y("Mouse Y"),
+    WHEEL("Wheel");
+
+    private final String words;
+
+    MouseAxis(String words) {
+      this.words = words;
+    }
+
+    /** {@return in the words of the map} */
+    public String words() {
+      return words;
     }
   }
 

@@ -16,6 +16,7 @@ import kumite.build.Edit;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Host;
 import kumite.build.brief.HostFunction;
+import kumite.build.map.Profile;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
@@ -89,7 +90,7 @@ public final class BriefStation implements StationView {
         () -> workbench.build().get().revision());
     host =
         new Segments<>(
-            Host::words, h -> brief("Host " + h.words(), b -> b.withHost(h)), Host.values());
+            Host::words, h -> profile("Host " + h.words(), p -> p.withHost(h)), Host.values());
     supply =
         TypedField.number(
             "supply", "V", 1, 12, v -> brief("Set the supply", b -> b.withSupplyVolts(v)));
@@ -174,7 +175,11 @@ public final class BriefStation implements StationView {
 
   private void functions(
       String label, java.util.function.UnaryOperator<List<HostFunction>> change) {
-    brief(label, b -> b.withFunctions(change.apply(new ArrayList<>(b.functions()))));
+    profile(label, p -> p.withFunctions(change.apply(new ArrayList<>(p.functions()))));
+  }
+
+  private void profile(String label, java.util.function.UnaryOperator<Profile> change) {
+    workbench.apply(new Edit(label, b -> b.withProfile(change)));
   }
 
   private void addFunction() {
@@ -184,14 +189,14 @@ public final class BriefStation implements StationView {
       return;
     }
     HostFunction function = new HostFunction(name, newWants.getValue());
-    int before = workbench.build().get().brief().functions().size();
+    int before = workbench.build().get().profile().functions().size();
     functions(
         "Ask for " + name,
         list -> {
           list.add(function);
           return list;
         });
-    if (workbench.build().get().brief().functions().size() > before) {
+    if (workbench.build().get().profile().functions().size() > before) {
       newName.clear();
     }
     newName.requestFocus();
@@ -210,26 +215,29 @@ public final class BriefStation implements StationView {
   @Override
   public void show(Bench bench) {
     Brief brief = bench.build().brief();
+    Profile profile = bench.build().profile();
     if (!title.isFocused()) {
       title.setText(brief.title());
     }
     if (!revision.isFocused()) {
       revision.setText(bench.build().revision());
     }
-    host.choose(brief.host());
+    host.choose(profile.host());
     supply.show(brief.supplyVolts());
     player.show(bench);
     hostFacts.setText(
         "A "
-            + brief.host().words()
+            + profile.host().words()
             + " takes "
-            + brief.host().buttons()
+            + profile.host().buttons()
             + " buttons of one gamepad dependably (common practice, no source).");
-    if (!functions.getItems().equals(brief.functions())) {
-      functions.getItems().setAll(brief.functions());
+    if (!functions.getItems().equals(profile.functions())) {
+      functions.getItems().setAll(profile.functions());
     }
     count.setText(
-        brief.functions().isEmpty() ? "" : brief.functions().size() + " functions, in its order");
+        profile.functions().isEmpty()
+            ? ""
+            : profile.functions().size() + " functions, in its order");
   }
 
   private final class FunctionCell extends ListCell<HostFunction> {

@@ -15,6 +15,8 @@ import kumite.build.Edit;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
 import kumite.build.brief.HostFunction;
+import kumite.build.brief.Pair;
+import kumite.build.map.Profile;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
@@ -113,13 +115,11 @@ final class PlayerForm extends VBox {
         new Edit(label, b -> b.withBrief(b.brief().withHand(change.apply(b.brief().hand())))));
   }
 
-  private void together(String label, UnaryOperator<List<Brief.Pair>> change) {
+  private void together(String label, UnaryOperator<List<Pair>> change) {
     workbench.apply(
         new Edit(
             label,
-            b ->
-                b.withBrief(
-                    b.brief().withTogether(change.apply(new ArrayList<>(b.brief().together()))))));
+            b -> b.withProfile(p -> p.withTogether(change.apply(new ArrayList<>(p.together()))))));
   }
 
   private void addPair() {
@@ -128,7 +128,7 @@ final class PlayerForm extends VBox {
       return;
     }
     try {
-      Brief.Pair pair = new Brief.Pair(one.getValue(), other.getValue());
+      Pair pair = new Pair(one.getValue(), other.getValue());
       together(
           pair.one() + " with " + pair.other(),
           list -> {
@@ -142,6 +142,7 @@ final class PlayerForm extends VBox {
 
   void show(Bench bench) {
     Brief brief = bench.build().brief();
+    Profile profile = bench.build().profile();
     Hand hand = brief.hand();
     LengthUnit unit = brief.units();
     for (TypedField field : new TypedField[] {reach, breadth, span, wander}) {
@@ -160,7 +161,7 @@ final class PlayerForm extends VBox {
             : "These are averages and mislead: measure the hand that will play. Breadth 84 mm lies"
                 + " between the means of women and men (ANSUR 1988, from memory); the others are"
                 + " common practice.");
-    List<String> names = brief.functions().stream().map(HostFunction::name).toList();
+    List<String> names = profile.functions().stream().map(HostFunction::name).toList();
     for (Choice<String> choice : List.of(one, other)) {
       if (!choice.getItems().equals(names)) {
         choice.getItems().setAll(names);
@@ -168,7 +169,7 @@ final class PlayerForm extends VBox {
       }
     }
     pairs.getChildren().remove(4, pairs.getChildren().size());
-    for (Brief.Pair pair : brief.together()) {
+    for (Pair pair : profile.together()) {
       Label words = new Label(pair.one() + " with " + pair.other());
       words.setMinWidth(Region.USE_PREF_SIZE);
       Button remove = new Button("Remove");

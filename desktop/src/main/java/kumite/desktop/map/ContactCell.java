@@ -98,7 +98,7 @@ final class ContactCell extends ListCell<SignalPath> {
     }
     String serves = path.function();
     List<String> choices = new ArrayList<>(List.of(NO_FUNCTION));
-    workbench.build().get().brief().functions().stream()
+    workbench.build().get().profile().functions().stream()
         .map(HostFunction::name)
         .forEach(choices::add);
     if (!serves.isEmpty() && !choices.contains(serves)) {

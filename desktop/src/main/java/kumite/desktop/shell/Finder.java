@@ -152,7 +152,7 @@ final class Finder extends VBox {
         all.add(new Found("action", command.name(), command.keyText(), command.run()));
       }
     }
-    for (HostFunction function : bench.build().brief().functions()) {
+    for (HostFunction function : bench.build().profile().functions()) {
       all.add(new Found("function", function.name(), "", () -> show(bench, function)));
     }
     for (Finding finding : bench.findings()) {

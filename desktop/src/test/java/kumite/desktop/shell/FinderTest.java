@@ -92,7 +92,7 @@ public class FinderTest {
   @Test
   public void everyFunctionFindingAndSumIsFound() {
     List<String> names = new ArrayList<>();
-    bench().build().brief().functions().forEach(f -> names.add("function " + f.name()));
+    bench().build().profile().functions().forEach(f -> names.add("function " + f.name()));
     bench().findings().forEach(f -> names.add("finding " + f.code() + " " + f.title()));
     Arrays.stream(Sum.values()).forEach(s -> names.add("sum " + s.title()));
     assertTrue(names.size() > 30);

@@ -1,0 +1,89 @@
+package kumite.device;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.build.map.Profile;
+import kumite.build.map.Target;
+import kumite.hid.ReportLayout;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.loom.ContactSite;
+import kumite.loom.Look;
+import kumite.loom.Looks;
+import kumite.loom.Loom;
+import kumite.map.TargetText;
+import kumite.name.ContactId;
+import kumite.program.Sense;
+
+/** What a board's program looks at and reports, as it follows from the plan and a profile. */
+public final class Senses {
+  private Senses() {}
+
+  /** {@return one for each look, in their order} */
+  public static List<Sense> of(Looks looks, Loom loom) {
+    Map<ContactId, ContactSite> sites = new HashMap<>();
+    loom.sites().forEach(site -> sites.put(site.id(), site));
+    return looks.all().stream().map(look -> sense(look, sites)).toList();
+  }
+
+  private static Sense sense(Look look, Map<ContactId, ContactSite> sites) {
+    return new Sense(
+        look.contact(),
+        look.measured() && !(look.how() instanceof Look.Step),
+        look.contact().map(sites::get).map(site -> site.kind().steps()).orElse(0),
+        look.fixed().map(TargetText::parse));
+  }
+
+  /**
+   * {@return the profile as far as a board can do it: one that fixes its meanings knows no more}
+   */
+  public static Profile known(Profile profile, Optional<BoardKind> board) {
+    return board.filter(BoardKind::fixedMap).isEmpty()
+        ? profile
+        : Profile.empty(profile.name(), profile.host())
+            .withFunctions(profile.functions())
+            .withBase(profile.base());
+  }
+
+  /**
+   * {@return the reports of a board under a profile}
+   *
+   * <p>A board that fixes its meanings reports all its sockets, and nothing but these.
+   */
+  public static ReportLayout layout(Loom loom, Optional<BoardKind> board, Profile profile) {
+    java.util.Set<Target> targets = new java.util.LinkedHashSet<>();
+    Map<Target, Integer> steps = new HashMap<>();
+    Map<ContactId, ContactSite> sites = new HashMap<>();
+    loom.sites().forEach(site -> sites.put(site.id(), site));
+    if (board.filter(BoardKind::fixedMap).isPresent()) {
+      board.get().terminals(Terminal.Role.INPUT).stream()
+          .flatMap(t -> t.fixed().stream())
+          .forEach(text -> targets.add(TargetText.parse(text)));
+    } else {
+      profile
+          .mappings()
+          .forEach(
+              mapping ->
+                  mapping
+                      .entries()
+                      .forEach(
+                          (contact, entry) -> {
+                            ContactSite site = sites.get(contact);
+                            if (site != null) {
+                              targets.add(entry.target());
+                              if (entry.target().plain() instanceof Target.Steps) {
+                                steps.merge(
+                                    entry.target(), Math.max(1, site.kind().steps()), Math::max);
+                              }
+                            }
+                          }));
+      profile.chords().stream()
+          .filter(chord -> sites.keySet().containsAll(chord.contacts()))
+          .forEach(chord -> targets.add(chord.entry().target()));
+    }
+    return ReportLayout.of(
+        targets, steps, board.map(BoardKind::axisMaximum).orElse(255), profile.keys());
+  }
+}

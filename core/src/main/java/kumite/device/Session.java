@@ -1,0 +1,419 @@
+package kumite.device;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.SplittableRandom;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import kumite.build.map.Script;
+import kumite.circuit.Inputs;
+import kumite.circuit.Seen;
+import kumite.kind.ControlKind;
+import kumite.loom.ContactSite;
+import kumite.loom.Look;
+import kumite.name.ContactId;
+import kumite.program.Chords;
+import kumite.program.Program;
+import kumite.timing.Bounce;
+
+/**
+ * A simulated device that is switched on. Toggled layers stay toggled from one move to the next,
+ * and presses that come close together make chords. Not thread-safe.
+ *
+ * <p>Times are us since power-up; those of a {@link Trace} count from its move.
+ */
+public final class Session {
+  /** A run that has not come to rest so long after its last edge never will. */
+  private static final long LONGEST_US = 2_000_000;
+
+  /** What goes on for ever, such as rapid fire, is followed so long. */
+  private static final long GOES_ON_US = 250_000;
+
+  /** One contact on its way from one place to another. */
+  private record Moving(double from, double to, Bounce bounce, long startUs) {
+    double at(long us) {
+      return bounce.turnedAt((int) Math.min(Integer.MAX_VALUE, us - startUs)) ? to : from;
+    }
+
+    boolean over(long us) {
+      return us - startUs >= bounce.lengthUs();
+    }
+  }
+
+  /** When a moved contact got where. */
+  private static final class Progress {
+    long startUs;
+    long bounceUs;
+    boolean settledBefore;
+    int codeBefore;
+    boolean pressedBefore;
+    OptionalLong seenUs = OptionalLong.empty();
+    OptionalLong settledUs = OptionalLong.empty();
+    OptionalLong reportedUs = OptionalLong.empty();
+  }
+
+  private final SimulatedDevice device;
+  private final Optional<Inputs> inputs;
+  private final SplittableRandom random;
+  private final List<Look> looks;
+  private final Map<ContactId, Integer> places;
+  private final Map<Map<ContactId, Double>, Map<Look, Seen>> known;
+  private Program program;
+  private Holds holds;
+  private final Map<ContactId, Moving> moving = new LinkedHashMap<>();
+  private long nowUs;
+  private long scanUs;
+  private long pollUs;
+  private long edgeUs;
+  private boolean[] pressed;
+  private int[] codes;
+  private boolean[] late;
+
+  Session(SimulatedDevice device, Holds holds, long seed) {
+    this.device = device;
+    this.inputs = device.alive();
+    this.random = new SplittableRandom(seed);
+    this.looks = inputs.map(in -> in.looks().all()).orElse(List.of());
+    this.places = new HashMap<>();
+    for (int i = 0; i < looks.size(); i++) {
+      int at = i;
+      looks.get(i).contact().ifPresent(contact -> places.put(contact, at));
+    }
+    this.known = new HashMap<>();
+    this.program = device.program().orElse(null);
+    this.holds = holds;
+    pressed = new boolean[looks.size()];
+    codes = new int[looks.size()];
+    late = new boolean[looks.size()];
+    if (program != null) {
+      see();
+      see(); // registers show the look before
+      run(restUs(0), t -> {}, (id, transfer) -> {});
+    }
+  }
+
+  private Session(Session other) {
+    device = other.device;
+    inputs = other.inputs;
+    random = other.random.split();
+    looks = other.looks;
+    places = other.places;
+    known = other.known;
+    program = other.program == null ? null : other.program.copy();
+    holds = other.holds;
+    moving.putAll(other.moving);
+    nowUs = other.nowUs;
+    scanUs = other.scanUs;
+    pollUs = other.pollUs;
+    edgeUs = other.edgeUs;
+    pressed = other.pressed.clone();
+    codes = other.codes.clone();
+    late = other.late.clone();
+  }
+
+  /** {@return what is held now} */
+  public Holds holds() {
+    return holds;
+  }
+
+  /** {@return the layer in force: 0 the base, else its number in the profile from 1} */
+  public int layer() {
+    return program == null ? 0 : program.layer();
+  }
+
+  /** {@return the reports as they stand} */
+  public List<Trace.Report> standing() {
+    List<Trace.Report> reports = new ArrayList<>();
+    if (program != null) {
+      for (int id : device.layout().reportIds()) {
+        reports.add(report(0, id, program.report(id)));
+      }
+    }
+    return reports;
+  }
+
+  /** Looks and reports begin anew somewhere in their periods, as for a press at any time. */
+  void anew() {
+    scanUs = nowUs + random.nextInt(device.timing().scanUs());
+    pollUs = nowUs + random.nextInt(device.timing().pollUs());
+  }
+
+  /** Lets time pass; nothing is moved. At most a few seconds of it are lived through. */
+  public void pass(long us) {
+    long to = nowUs + Math.max(0, us);
+    if (program == null) {
+      nowUs = to;
+      return;
+    }
+    long skip = to - nowUs - LONGEST_US;
+    if (skip > 0) {
+      long whole = skip / device.timing().scanUs() * device.timing().scanUs();
+      run(nowUs + LONGEST_US, t -> {}, (id, transfer) -> {});
+      scanUs += whole;
+      pollUs += whole;
+      nowUs += whole;
+    }
+    run(to, t -> {}, (id, transfer) -> {});
+  }
+
+  /**
+   * Moves the controls now, and follows what comes of it until all rests. Time stays at the move.
+   *
+   * @return what happened; its reports begin with the state before
+   */
+  public Trace move(Holds after) {
+    return follow(List.of(new Step(0, after)));
+  }
+
+  /** Plays a script and follows it to its end. */
+  Trace play(Script script) {
+    TreeMap<Long, Map<ContactId, Double>> changes = new TreeMap<>();
+    for (Script.Move move : script.moves()) {
+      if (move.forUs() > 0) {
+        changes
+            .computeIfAbsent(move.fromUs() + move.forUs(), t -> new TreeMap<>())
+            .putIfAbsent(move.contact(), 0.0);
+      }
+    }
+    for (Script.Move move : script.moves()) {
+      changes
+          .computeIfAbsent(move.fromUs(), t -> new TreeMap<>())
+          .put(move.contact(), move.travel());
+    }
+    List<Step> steps = new ArrayList<>();
+    Holds now = holds;
+    for (Map.Entry<Long, Map<ContactId, Double>> change : changes.entrySet()) {
+      for (Map.Entry<ContactId, Double> one : change.getValue().entrySet()) {
+        now = now.with(one.getKey(), one.getValue());
+      }
+      steps.add(new Step(change.getKey(), now));
+    }
+    return follow(steps);
+  }
+
+  /** What is held from some time on, counted from the first move. */
+  private record Step(long us, Holds holds) {}
+
+  private Trace follow(List<Step> steps) {
+    List<Trace.Report> reports = new ArrayList<>(standing());
+    Map<ContactId, Progress> progress = new LinkedHashMap<>();
+    List<Trace.Change> changes = new ArrayList<>();
+    long origin = nowUs;
+    Session ahead = this;
+    for (int i = 0; i < steps.size(); i++) {
+      Step step = steps.get(i);
+      ahead.runTraced(origin + step.us(), origin, progress, changes, reports);
+      ahead.shift(step.holds(), progress);
+      if (i == 0) {
+        ahead = new Session(this); // time stays at the first move; the rest is looked ahead
+      }
+    }
+    if (program == null) {
+      return new Trace(hops(progress, origin), reports, changes, 0);
+    }
+    long end = ahead.restUs(ahead.edgeUs);
+    ahead.runTraced(end, origin, progress, changes, reports);
+    long most = end + GOES_ON_US;
+    while (ahead.program.busy() && ahead.nowUs < most) {
+      ahead.runTraced(
+          Math.min(most, ahead.nowUs + device.timing().pollUs()),
+          origin,
+          progress,
+          changes,
+          reports);
+    }
+    long last = reports.isEmpty() ? 0 : reports.get(reports.size() - 1).us();
+    return new Trace(
+        hops(progress, origin), reports, changes, Math.max(last, ahead.edgeUs - origin));
+  }
+
+  private static Map<ContactId, Trace.Hops> hops(Map<ContactId, Progress> progress, long origin) {
+    Map<ContactId, Trace.Hops> hops = new HashMap<>();
+    progress.forEach(
+        (id, p) ->
+            hops.put(
+                id,
+                new Trace.Hops(
+                    p.startUs - origin + p.bounceUs, p.seenUs, p.settledUs, p.reportedUs)));
+    return hops;
+  }
+
+  /** Hands move: each contact that changes its place begins to bounce. */
+  private void shift(Holds after, Map<ContactId, Progress> progress) {
+    for (ContactSite site : device.loom().sites()) {
+      double from = holds.of(site.id());
+      double to = after.of(site.id());
+      if (from == to) {
+        continue;
+      }
+      ControlKind.Bounce range = site.kind().bounce();
+      Bounce bounce =
+          site.contact().type().analog()
+              ? Bounce.clean()
+              : Bounce.drawn(range.leastUs(), range.mostUs(), random);
+      Progress p = new Progress();
+      p.startUs = nowUs;
+      p.bounceUs = bounce.lengthUs();
+      Optional.ofNullable(places.get(site.id()))
+          .ifPresent(
+              i -> {
+                p.settledBefore = program.settled(i);
+                p.pressedBefore = pressed[i];
+                p.codeBefore = codes[i];
+              });
+      progress.putIfAbsent(site.id(), p);
+      moving.put(site.id(), new Moving(from, to, bounce, nowUs));
+      edgeUs = Math.max(edgeUs, nowUs + bounce.lengthUs());
+    }
+    holds = after;
+  }
+
+  /** After the last edge: one look, the wait, a look to see that it is over, and one report. */
+  private long restUs(long lastEdge) {
+    return lastEdge
+        + Math.min(
+            LONGEST_US,
+            device.timing().waitUs() * 2L
+                + device.timing().scanUs() * 4L
+                + device.timing().pollUs()
+                + device.longestWindowUs());
+  }
+
+  private interface Watch {
+    void looked(long us);
+  }
+
+  private void runTraced(
+      long to,
+      long origin,
+      Map<ContactId, Progress> progress,
+      List<Trace.Change> changes,
+      List<Trace.Report> reports) {
+    if (program == null) {
+      nowUs = to;
+      return;
+    }
+    run(
+        to,
+        us -> {
+          if (us >= 0) {
+            note(us, origin, progress);
+            changed(us - origin, changes);
+          } else {
+            told(-us, origin, progress);
+          }
+        },
+        (id, transfer) -> reports.add(report(pollUs - origin, id, transfer)));
+  }
+
+  /**
+   * Looks and reports until some time.
+   *
+   * @param watch told the time of each look; after a poll, its time below 0
+   */
+  private void run(long toUs, Watch watch, Program.Host host) {
+    while (Math.min(scanUs, pollUs) <= toUs) {
+      if (scanUs <= pollUs) {
+        nowUs = scanUs;
+        see();
+        program.look(scanUs, pressed, codes);
+        watch.looked(scanUs);
+        scanUs += device.timing().scanUs();
+      } else {
+        nowUs = pollUs;
+        program.poll(host);
+        watch.looked(-pollUs);
+        pollUs += device.timing().pollUs();
+      }
+    }
+    nowUs = Math.max(nowUs, toUs);
+  }
+
+  /** What each look reads now; each set of places is solved once. */
+  private void see() {
+    Map<ContactId, Double> now = new TreeMap<>(holds.travel());
+    moving.forEach((id, m) -> now.put(id, m.at(nowUs)));
+    moving.values().removeIf(m -> m.over(nowUs));
+    now.values().removeIf(travel -> travel == 0);
+    Map<Look, Seen> seen =
+        known.computeIfAbsent(
+            now, held -> inputs.orElseThrow().see(c -> held.getOrDefault(c, 0.0)));
+    for (int i = 0; i < looks.size(); i++) {
+      Seen one = seen.get(looks.get(i));
+      // Registers are loaded after their bits were shifted out: they show the look before.
+      boolean register = looks.get(i).how() instanceof Look.Bit;
+      pressed[i] = register ? late[i] : one.pressed();
+      late[i] = one.pressed();
+      codes[i] = one.code();
+    }
+  }
+
+  private void note(long us, long origin, Map<ContactId, Progress> progress) {
+    progress.forEach(
+        (id, p) ->
+            Optional.ofNullable(places.get(id))
+                .ifPresent(
+                    i -> {
+                      Look look = looks.get(i);
+                      boolean travels = look.measured() && !(look.how() instanceof Look.Step);
+                      boolean moved =
+                          travels ? codes[i] != p.codeBefore : pressed[i] != p.pressedBefore;
+                      boolean settled = travels ? moved : program.settled(i) != p.settledBefore;
+                      if (p.seenUs.isEmpty() && moved) {
+                        p.seenUs = OptionalLong.of(us - origin);
+                      }
+                      if (p.settledUs.isEmpty() && settled) {
+                        p.settledUs = OptionalLong.of(us - origin);
+                      }
+                    }));
+  }
+
+  private void told(long us, long origin, Map<ContactId, Progress> progress) {
+    progress.forEach(
+        (id, p) -> {
+          boolean known =
+              p.settledUs.isPresent()
+                  && p.reportedUs.isEmpty()
+                  && Optional.ofNullable(places.get(id))
+                      .filter(i -> program.tells(i))
+                      .filter(i -> program.stand(i) != Chords.Stand.WAITING)
+                      .isPresent();
+          if (known) {
+            p.reportedUs = OptionalLong.of(us - origin);
+          }
+        });
+  }
+
+  /** Notes which contacts, which chords and which layer the program knows, where that changed. */
+  private void changed(long us, List<Trace.Change> changes) {
+    TreeSet<ContactId> settled = new TreeSet<>();
+    for (int i = 0; i < looks.size(); i++) {
+      if (program.settled(i)) {
+        looks.get(i).contact().ifPresent(settled::add);
+      }
+    }
+    TreeSet<String> chords = new TreeSet<>();
+    for (int c = 0; c < device.profile().chords().size(); c++) {
+      if (program.chord(c)) {
+        chords.add(device.profile().chords().get(c).id());
+      }
+    }
+    Trace.Change now = new Trace.Change(us, program.layer(), settled, chords);
+    if (changes.isEmpty() || !changes.get(changes.size() - 1).same(now)) {
+      changes.add(now);
+    }
+  }
+
+  private static Trace.Report report(long us, int id, byte[] transfer) {
+    List<Integer> bytes = new ArrayList<>(transfer.length);
+    for (byte b : transfer) {
+      bytes.add(b & 0xFF);
+    }
+    return new Trace.Report(us, id, bytes);
+  }
+}

@@ -1,0 +1,493 @@
+package kumite.program;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.build.map.AxisTuning;
+import kumite.build.map.PressAt;
+import kumite.build.map.Profile;
+import kumite.build.map.Pulses;
+import kumite.build.map.Repeat;
+import kumite.build.map.Target;
+import kumite.build.map.Timing;
+import kumite.build.map.Tuning;
+import kumite.hid.ReportLayout;
+import kumite.name.ContactId;
+import kumite.timing.Debouncer;
+
+/**
+ * The program of a board: it is told what each look read, and gives reports.
+ *
+ * <pre>{@code
+ * Program program = Program.of(senses, profile, Tuning.NONE, Timing.USUAL, layout, 4095);
+ * program.look(1000, pressed, codes);
+ * program.poll((id, bytes) -> host.take(id, bytes));
+ * }</pre>
+ *
+ * <p>Its steps are those of {@code docs/semantics.md}, in that order. Not thread-safe.
+ */
+public final class Program {
+  /** Where reports go. */
+  public interface Host {
+    /** Takes one report, with its id first where there is one. */
+    void take(int reportId, byte[] transfer);
+  }
+
+  /** What never changes. */
+  private record Fixed(
+      List<Sense> senses,
+      Meanings meanings,
+      Timing timing,
+      ReportLayout layout,
+      Composer composer,
+      int codeMost,
+      AxisShape[] shapes,
+      PressAt[] presses,
+      Repeat[] repeats,
+      Pulses[] pulses,
+      int[] partners,
+      boolean[] counts,
+      int[] travels,
+      boolean chords,
+      boolean layers) {}
+
+  private final Fixed fixed;
+  private final Debouncer[] debouncers;
+  private final boolean[] lastRaw;
+  private final boolean[] raw;
+  private final boolean[] settled;
+  private final int[] smooth;
+  private final int[] gray;
+  private final int[] counted;
+  private final int[] stepped;
+  private final Layers layers;
+  private final Chords chords;
+  private final Arbiter arbiter;
+  private final Taps taps;
+  private final Axes axes;
+  private final boolean[] asks;
+  private final boolean[] asked;
+  private final long[] askedUs;
+  private final int[] targetOf;
+  private final boolean[] on;
+  private final Map<Integer, byte[]> sent;
+  private int layer;
+  private long lastUs;
+  private boolean started;
+  private boolean busy;
+  private boolean news = true;
+
+  private Program(Fixed fixed, Profile profile) {
+    this.fixed = fixed;
+    int n = fixed.senses.size();
+    int sources = n + profile.chords().size();
+    List<Optional<ContactId>> contacts = fixed.senses.stream().map(Sense::contact).toList();
+    debouncers = new Debouncer[n];
+    for (int i = 0; i < n; i++) {
+      debouncers[i] = new Debouncer(fixed.timing, false);
+    }
+    lastRaw = new boolean[n];
+    raw = new boolean[n];
+    settled = new boolean[n];
+    smooth = new int[n];
+    gray = new int[n];
+    counted = new int[n];
+    stepped = new int[fixed.meanings.targets().size()];
+    layers = new Layers(profile.layers(), contacts);
+    chords = new Chords(profile, contacts);
+    arbiter = Arbiter.of(profile, fixed.meanings, fixed.senses);
+    taps = new Taps(sources);
+    axes = new Axes(fixed.meanings.targets(), fixed.layout, profile.ramps());
+    asks = new boolean[sources];
+    asked = new boolean[sources];
+    askedUs = new long[sources];
+    targetOf = new int[sources];
+    Arrays.fill(targetOf, -1);
+    for (int c = 0; c < profile.chords().size(); c++) {
+      targetOf[n + c] = fixed.meanings.chords()[c];
+    }
+    on = new boolean[fixed.meanings.targets().size()];
+    sent = new HashMap<>();
+  }
+
+  private Program(Program other) {
+    fixed = other.fixed;
+    debouncers = new Debouncer[other.debouncers.length];
+    for (int i = 0; i < debouncers.length; i++) {
+      debouncers[i] = other.debouncers[i].copy();
+    }
+    lastRaw = other.lastRaw.clone();
+    raw = other.raw.clone();
+    settled = other.settled.clone();
+    smooth = other.smooth.clone();
+    gray = other.gray.clone();
+    counted = other.counted.clone();
+    stepped = other.stepped.clone();
+    layers = other.layers.copy();
+    chords = other.chords.copy();
+    arbiter = other.arbiter.copy();
+    taps = other.taps.copy();
+    axes = other.axes.copy();
+    asks = other.asks.clone();
+    asked = other.asked.clone();
+    askedUs = other.askedUs.clone();
+    targetOf = other.targetOf.clone();
+    on = other.on.clone();
+    sent = new HashMap<>(other.sent);
+    layer = other.layer;
+    lastUs = other.lastUs;
+    started = other.started;
+    busy = other.busy;
+    news = other.news;
+  }
+
+  /**
+   * A program that has looked at nothing yet.
+   *
+   * @param senses what it looks at, in order
+   * @param layout where its reports tell what
+   * @param codeMost what the converter gives at most, 1 to 65535
+   */
+  public static Program of(
+      List<Sense> senses,
+      Profile profile,
+      Tuning tuning,
+      Timing timing,
+      ReportLayout layout,
+      int codeMost) {
+    Meanings meanings = Meanings.of(profile, senses);
+    int n = senses.size();
+    AxisShape[] shapes = new AxisShape[n];
+    PressAt[] presses = new PressAt[n];
+    Repeat[] repeats = new Repeat[n];
+    Pulses[] pulses = new Pulses[n];
+    int[] partners = new int[n];
+    boolean[] counts = new boolean[n];
+    Map<ContactId, Integer> places = new HashMap<>();
+    for (int i = 0; i < n; i++) {
+      int at = i;
+      senses.get(i).contact().ifPresent(contact -> places.put(contact, at));
+    }
+    for (int i = 0; i < n; i++) {
+      Optional<ContactId> contact = senses.get(i).contact();
+      shapes[i] =
+          new AxisShape(contact.map(tuning.axes()::get).orElse(AxisTuning.STRAIGHT), codeMost);
+      presses[i] = contact.map(tuning.presses()::get).orElse(PressAt.MIDDLE);
+      repeats[i] = contact.map(tuning.repeats()::get).orElse(null);
+      Optional<Integer> partner = contact.flatMap(Pulses::partner).map(places::get);
+      partners[i] = partner.orElse(-1);
+      if (partner.isPresent()
+          && tuning.pulses().containsKey(contact.get())
+          && !senses.get(i).travels()
+          && !senses.get(partner.get()).travels()) {
+        pulses[i] = tuning.pulses().get(contact.get());
+        counts[i] = true;
+        counts[partner.get()] = true;
+      }
+    }
+    int[] travels =
+        java.util.stream.IntStream.range(0, n).filter(i -> senses.get(i).travels()).toArray();
+    return new Program(
+        new Fixed(
+            List.copyOf(senses),
+            meanings,
+            timing,
+            layout,
+            new Composer(layout, meanings.targets()),
+            codeMost,
+            shapes,
+            presses,
+            repeats,
+            pulses,
+            partners,
+            counts,
+            travels,
+            !profile.chords().isEmpty(),
+            !profile.layers().isEmpty()),
+        profile);
+  }
+
+  /**
+   * Takes in one look at everything, steps 1 to 11.
+   *
+   * @param us its time, never before that of the look before
+   * @param pressed what each look read; what travels is not looked at here
+   * @param codes what the converter gave, for those that travel
+   */
+  public void look(long us, boolean[] pressed, int[] codes) {
+    boolean changed = !started | news(us, pressed, codes);
+    if (!changed && !busy) {
+      lastUs = us;
+      return;
+    }
+    layer = fixed.layers ? layers.look(settled) : 0;
+    chords.look(us, settled, layer, taps);
+    ask(us);
+    give(us);
+    travel(us);
+    busy = chords.waiting() || taps.any() || repeating() || axes.sliding(on) || moving();
+    lastUs = us;
+    started = true;
+  }
+
+  /** Steps 2 to 5: {@return whether anything settled otherwise, was turned or travelled}. */
+  private boolean news(long us, boolean[] pressed, int[] codes) {
+    boolean changed = false;
+    System.arraycopy(pressed, 0, raw, 0, raw.length);
+    for (int i : fixed.travels) {
+      AxisTuning tuning = fixed.shapes[i].tuning();
+      int next =
+          started
+              ? Smoother.next(smooth[i], codes[i], tuning.smoothing())
+              : Smoother.rest(codes[i]);
+      changed |= next != smooth[i];
+      smooth[i] = next;
+      raw[i] = Threshold.next(lastRaw[i], Smoother.code(next), fixed.codeMost, fixed.presses[i]);
+    }
+    for (int i = 0; i < raw.length; i++) {
+      if (raw[i] != lastRaw[i] || raw[i] != settled[i]) {
+        lastRaw[i] = raw[i];
+        boolean was = settled[i];
+        if (!fixed.counts[i]) {
+          // What is held at power-up is taken at once: there is no edge that could bounce.
+          settled[i] = started ? debouncers[i].look(us, raw[i]) : debouncers[i].settle(raw[i]);
+        }
+        changed |= settled[i] != was;
+      }
+      if (fixed.pulses[i] != null) {
+        changed |= turn(i);
+      }
+    }
+    return changed;
+  }
+
+  private boolean turn(int i) {
+    int now = Quadrature.state(raw[i], raw[fixed.partners[i]]);
+    int count = started ? Quadrature.count(gray[i], now) : 0;
+    gray[i] = now;
+    counted[i] += fixed.pulses[i].turned() ? -count : count;
+    return Math.abs(counted[i]) >= fixed.pulses[i].perStep();
+  }
+
+  /** Step 7: what contacts and chords ask for. */
+  private void ask(long us) {
+    int n = fixed.senses.size();
+    for (int i = 0; i < n; i++) {
+      Chords.Stand stand = chords.stand(i);
+      asks[i] = stand == Chords.Stand.OWN;
+      if (stand != Chords.Stand.UP) {
+        targetOf[i] = fixed.meanings.contacts()[chords.layer(i)][i];
+      }
+    }
+    for (int c = n; c < asks.length; c++) {
+      asks[c] = chords.on(c - n);
+    }
+    for (int source = 0; source < asks.length; source++) {
+      if (asks[source] && !asked[source]) {
+        askedUs[source] = us;
+      }
+      asked[source] = asks[source];
+    }
+  }
+
+  /** Steps 8 and 9: what of that is given. */
+  private void give(long us) {
+    arbiter.look(asks, targetOf);
+    Arrays.fill(on, false);
+    for (int source = 0; source < asks.length; source++) {
+      int target = targetOf[source];
+      boolean rapid =
+          source < fixed.repeats.length
+              && fixed.repeats[source] != null
+              && !Rapid.on(fixed.repeats[source], us - askedUs[source]);
+      if (asks[source] && !rapid && target >= 0) {
+        on[target] = true;
+      }
+    }
+    news = true;
+  }
+
+  private boolean repeating() {
+    for (int i = 0; i < fixed.repeats.length; i++) {
+      if (fixed.repeats[i] != null && asks[i]) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Steps 10 and 11: axes, pulses, motion. */
+  private void travel(long us) {
+    long since = started ? us - lastUs : 0;
+    axes.begin();
+    Arrays.fill(stepped, -1);
+    for (int i : fixed.travels) {
+      int target = fixed.meanings.contacts()[layer][i];
+      if (target < 0) {
+        continue;
+      }
+      int code = Smoother.code(smooth[i]);
+      Target plain = fixed.meanings.targets().get(target).plain();
+      if (plain instanceof Target.Axis) {
+        axes.put(target, fixed.shapes[i], code);
+      } else if (plain instanceof Target.Motion motion) {
+        axes.move(
+            motion.axis(),
+            since * speed(motion.axis()) * fixed.shapes[i].travel(code) / AxisShape.FULL);
+      } else if (plain instanceof Target.Steps && fixed.senses.get(i).steps() > 1) {
+        stepped[target] = step(code, fixed.senses.get(i).steps());
+      }
+    }
+    for (int i = 0; i < fixed.senses.size(); i++) {
+      int target = fixed.meanings.contacts()[layer][i];
+      boolean whole =
+          target >= 0
+              && !fixed.senses.get(i).travels()
+              && fixed.pulses[i] == null
+              && fixed.meanings.targets().get(target).plain() instanceof Target.Axis;
+      if (whole) {
+        axes.put(target, on[target]);
+      }
+      if (fixed.pulses[i] != null) {
+        count(i, target);
+      }
+    }
+    for (int t = 0; t < on.length; t++) {
+      if (on[t] && fixed.meanings.targets().get(t) instanceof Target.MotionEnd end) {
+        axes.move(end.axis(), since * speed(end.axis()) * (end.high() ? 1 : -1));
+      }
+    }
+    axes.end(on, since);
+  }
+
+  /** {@return in millionths of a dot each us, which is dots a second} */
+  private static long speed(Target.MouseAxis axis) {
+    return axis == Target.MouseAxis.WHEEL ? Axes.WHEEL_PER_SECOND : Axes.DOTS_PER_SECOND;
+  }
+
+  private int step(int code, int steps) {
+    return (int) ((2L * code * (steps - 1) + fixed.codeMost) / (2L * fixed.codeMost));
+  }
+
+  private void count(int i, int target) {
+    Pulses pulses = fixed.pulses[i];
+    int steps = counted[i] / pulses.perStep();
+    if (steps == 0) {
+      return;
+    }
+    counted[i] -= steps * pulses.perStep();
+    Target plain = target < 0 ? null : fixed.meanings.targets().get(target).plain();
+    if (plain instanceof Target.Motion motion) {
+      axes.move(motion.axis(), 1_000_000L * steps);
+    } else if (plain instanceof Target.Axis) {
+      axes.step(target, steps, pulses.perTurn(), pulses.perStep());
+    } else {
+      int source = steps > 0 ? i : fixed.partners[i];
+      targetOf[source] = fixed.meanings.contacts()[layer][source];
+      for (int k = Math.abs(steps); k > 0; k--) {
+        taps.add(source);
+      }
+    }
+  }
+
+  /** {@return whether the mouse goes on moving though nothing changes} */
+  private boolean moving() {
+    for (int t = 0; t < on.length; t++) {
+      if (on[t] && fixed.meanings.targets().get(t) instanceof Target.MotionEnd) {
+        return true;
+      }
+    }
+    for (int i : fixed.travels) {
+      int target = fixed.meanings.contacts()[layer][i];
+      if (target >= 0
+          && fixed.meanings.targets().get(target) instanceof Target.Motion
+          && fixed.shapes[i].travel(Smoother.code(smooth[i])) != 0) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /**
+   * The host asks for reports, steps 12 and 13: those that have something new are given, lowest id
+   * first.
+   */
+  public void poll(Host host) {
+    if (!news && !taps.any() && !axes.news()) {
+      return;
+    }
+    taps.begin();
+    boolean[] given = given();
+    for (int id : fixed.layout.reportIds()) {
+      byte[] transfer = fixed.composer.compose(id, given, axes, stepped);
+      boolean moves = axes.moves(id);
+      if (moves || !Arrays.equals(transfer, sent.get(id))) {
+        host.take(id, transfer);
+        axes.sent(id);
+        // What the mouse did is told once; what stands is compared without it.
+        sent.put(id, moves ? fixed.composer.compose(id, given, axes, stepped) : transfer);
+      }
+    }
+    taps.told();
+    axes.told();
+    news = taps.any();
+  }
+
+  private boolean[] given() {
+    if (!taps.any()) {
+      return on;
+    }
+    boolean[] given = on.clone();
+    for (int source = 0; source < targetOf.length; source++) {
+      if (taps.on(source) && targetOf[source] >= 0) {
+        given[targetOf[source]] = true;
+      }
+    }
+    return given;
+  }
+
+  /** {@return the report as it stands, whether it was told or not} */
+  public byte[] report(int id) {
+    return fixed.composer.compose(id, given(), axes, stepped);
+  }
+
+  /** {@return the layer in force: 0 the base, else its number from 1} */
+  public int layer() {
+    return layer;
+  }
+
+  /** {@return whether a look has settled as pressed} */
+  public boolean settled(int sense) {
+    return settled[sense];
+  }
+
+  /** {@return where a look stands with the chords} */
+  public Chords.Stand stand(int sense) {
+    return chords.stand(sense);
+  }
+
+  /** {@return whether a contact can come to be told on the layer it was pressed on} */
+  public boolean tells(int sense) {
+    int target = fixed.meanings.contacts()[chords.layer(sense)][sense];
+    return fixed.composer.tells(target)
+        || chords.stand(sense) == Chords.Stand.TAKEN
+        || fixed.pulses[sense] != null;
+  }
+
+  /** {@return whether a chord is held, by its number in the profile} */
+  public boolean chord(int chord) {
+    return chords.on(chord);
+  }
+
+  /** {@return whether anything goes on by itself, though nothing is touched} */
+  public boolean busy() {
+    return busy || taps.any() || axes.news();
+  }
+
+  /** {@return another program in the same state} */
+  public Program copy() {
+    return new Program(this);
+  }
+}

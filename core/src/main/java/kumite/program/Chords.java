@@ -143,9 +143,12 @@ public final class Chords {
    * @param us its time
    * @param pressed the settled state of each contact
    * @param layer the layer in force
+   * @param layerOfKeys the layer in force before, which presses that reach a layer belong to
+   * @param keys by contact, whether its press reaches a layer
    * @param taps where a press goes that was over before it knew what it was
    */
-  void look(long us, boolean[] pressed, int layer, Taps taps) {
+  void look(
+      long us, boolean[] pressed, int layer, int layerOfKeys, boolean[] keys, Taps taps) {
     for (int c = 0; c < on.length; c++) {
       for (int i : on[c] ? score.members[c] : new int[0]) {
         on[c] &= pressed[i];
@@ -160,9 +163,9 @@ public final class Chords {
         stands[i] = Stand.UP;
       } else if (pressed[i] && stands[i] == Stand.UP) {
         sinceUs[i] = us;
-        layers[i] = layer;
+        layers[i] = keys[i] ? layerOfKeys : layer;
         takenBy[i] = -1;
-        stands[i] = waitUs[layer][i] >= 0 ? Stand.WAITING : Stand.OWN;
+        stands[i] = waitUs[layers[i]][i] >= 0 ? Stand.WAITING : Stand.OWN;
         busy += stands[i] == Stand.WAITING ? 1 : 0;
       }
     }

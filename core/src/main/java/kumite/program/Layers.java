@@ -101,6 +101,11 @@ public final class Layers {
     return active;
   }
 
+  /** {@return by contact, whether its press counts as one that reaches a layer} */
+  boolean[] keys() {
+    return key;
+  }
+
   Layers copy() {
     return new Layers(this);
   }

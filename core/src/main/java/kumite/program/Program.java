@@ -222,8 +222,9 @@ public final class Program {
       lastUs = us;
       return;
     }
+    int before = layer;
     layer = fixed.layers ? layers.look(settled) : 0;
-    chords.look(us, settled, layer, taps);
+    chords.look(us, settled, layer, before, layers.keys(), taps);
     ask(us);
     give(us);
     travel(us);

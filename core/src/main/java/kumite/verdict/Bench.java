@@ -138,6 +138,8 @@ public record Bench(
           findings.addAll(PressChecks.completed(build, loom, wired.presses(), wires));
         });
     findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
+    findings.addAll(LayerChecks.of(build, loom, board, coverage, layout));
+    findings.addAll(ProfileChecks.of(build, loom, board));
     List<Finding> joined = new ArrayList<>(Alike.joined(findings));
     joined.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
     Trial trial = new Trial();

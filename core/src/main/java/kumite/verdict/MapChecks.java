@@ -57,8 +57,19 @@ final class MapChecks {
   }
 
   private void unmapped(Loom loom) {
+    // What reaches a layer, is part of a chord or counts with another need mean nothing itself.
+    java.util.Set<ContactId> useful = new java.util.HashSet<>();
+    build.profile().layers().forEach(layer -> useful.addAll(layer.by()));
+    build.profile().layers().forEach(l -> useful.addAll(l.mapping().entries().keySet()));
+    build.profile().chords().forEach(chord -> useful.addAll(chord.contacts()));
+    build.seat().profiles().forEach(profile -> useful.addAll(profile.choice().contacts()));
+    build.tuning().pulses().keySet().stream()
+        .flatMap(contact -> kumite.build.map.Pulses.partner(contact).stream())
+        .forEach(useful::add);
     List<ContactSite> without =
-        loom.sites().stream().filter(site -> site.entry().isEmpty()).toList();
+        loom.sites().stream()
+            .filter(site -> site.entry().isEmpty() && !useful.contains(site.id()))
+            .toList();
     if (without.isEmpty()) {
       findings.add(
           fine(
@@ -266,7 +277,17 @@ final class MapChecks {
 
   private void buttons(ReportLayout layout) {
     Host host = build.profile().host();
-    long used = layout.fields().stream().filter(f -> f.usage().page() == Usage.BUTTON).count();
+    // Each gamepad of the device is listed for itself.
+    long used =
+        layout.reportIds().stream()
+            .filter(id -> layout.part(id) == ReportLayout.Part.GAMEPAD)
+            .mapToLong(
+                id ->
+                    layout.fields().stream()
+                        .filter(f -> f.reportId() == id && f.usage().page() == Usage.BUTTON)
+                        .count())
+            .max()
+            .orElse(0);
     if (used > host.buttons()) {
       findings.add(
           Finding.of(

@@ -1,22 +1,67 @@
 package kumite.cli;
 
 import java.nio.file.Path;
+import java.util.List;
+import kumite.build.Aspect;
 import kumite.build.Build;
+import kumite.build.Seat;
+import kumite.build.map.Profile;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-/** The build file that most commands take. */
+/** The build file that most commands take, and which of its boards and profiles is meant. */
 final class Input {
   @Parameters(index = "0", paramLabel = "FILE", description = "A build, NAME.kumite.json.")
   private Path file;
 
+  @Option(
+      names = "--seat",
+      paramLabel = "ID",
+      description = "Which board of a build that has several (default: the first).")
+  private String seat = "";
+
+  @Option(
+      names = "--profile",
+      paramLabel = "NAME",
+      description = "Which profile of that board (default: the first).")
+  private String profile = "";
+
   Bench bench() throws BuildFileException {
-    Catalogue catalogue = Catalogue.standard();
-    Build build = BuildFile.read(file, catalogue);
-    return Bench.of(build, catalogue);
+    Build build = build();
+    return Bench.of(build.facing(aspect(build)), Catalogue.standard());
+  }
+
+  /** {@return the bench of all boards} */
+  Bench whole() throws BuildFileException {
+    return Bench.of(build(), Catalogue.standard());
+  }
+
+  Build build() throws BuildFileException {
+    return BuildFile.read(file, Catalogue.standard());
+  }
+
+  /** {@return what was asked for; the first of what was not} */
+  Aspect aspect(Build build) {
+    List<String> ids = build.seats().stream().map(s -> s.id().text()).toList();
+    Seat there =
+        build.seats().stream()
+            .filter(s -> seat.isEmpty() || s.id().text().equals(seat))
+            .findFirst()
+            .orElseThrow(() -> unknown("seat", seat, ids));
+    List<String> names = there.profiles().stream().map(Profile::name).toList();
+    if (!profile.isEmpty() && !names.contains(profile)) {
+      throw unknown("profile", profile, names);
+    }
+    return new Aspect(there.id(), profile.isEmpty() ? names.get(0) : profile);
+  }
+
+  private static IllegalArgumentException unknown(String what, String asked, List<String> there) {
+    return new IllegalArgumentException(
+        "the build has no " + what + " \"" + asked + "\"; it has " + String.join(", ", there));
   }
 
   Path file() {

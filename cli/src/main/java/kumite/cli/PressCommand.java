@@ -7,14 +7,22 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.Callable;
+import kumite.build.Aspect;
+import kumite.build.Build;
+import kumite.build.map.Layer;
+import kumite.build.map.Script;
 import kumite.device.Holds;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.files.BuildFileException;
 import kumite.hid.HostView;
 import kumite.hid.Usage;
+import kumite.map.Chosen;
 import kumite.name.ContactId;
+import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -28,7 +36,9 @@ import picocli.CommandLine.Spec;
     description = {
       "Press contacts on the simulated device and show what the host receives.",
       "A contact is a path's id: horn, rudder.left. A slider or knob takes its travel after a sign:",
-      "port=0.7 or port=70%%; a stepped control its step: telegraph=3. Alone they go to the end."
+      "port=0.7 or port=70%%; a stepped control its step: telegraph=3. Alone they go to the end.",
+      "With times it is a script: horn@0+80ms rudder.left@10ms. A script of the build goes by its",
+      "name."
     },
     mixinStandardHelpOptions = true)
 final class PressCommand implements Callable<Integer> {
@@ -49,12 +59,26 @@ final class PressCommand implements Callable<Integer> {
       description = "Chooses the bounce; the same seed gives the same trace (default: 1).")
   private long seed;
 
+  @Option(
+      names = "--power-up",
+      paramLabel = "CONTACT",
+      description =
+          "Held while it is switched on: chooses the profile. May be given several times.")
+  private List<String> powerUp = new ArrayList<>();
+
   @Option(names = "--json", description = "Print JSON.")
   private boolean json;
 
   @Override
   public Integer call() throws BuildFileException {
-    Bench bench = input.bench();
+    Build build = input.build();
+    Bench bench = Bench.of(build.facing(aspect(build)), Catalogue.standard());
+    PrintWriter out = spec.commandLine().getOut();
+    Optional<Script> script = script(bench);
+    if (script.isPresent()) {
+      play(bench, script.get(), out);
+      return 0;
+    }
     Holds holds = Holds.NONE;
     List<String> held = new ArrayList<>();
     for (String text : contacts) {
@@ -66,7 +90,6 @@ final class PressCommand implements Callable<Integer> {
       held.add(text);
     }
     Trace trace = bench.device().move(Holds.NONE, holds, seed);
-    PrintWriter out = spec.commandLine().getOut();
     if (json) {
       out.println(Json.print(tree(held, trace)));
     } else {
@@ -75,7 +98,60 @@ final class PressCommand implements Callable<Integer> {
     return 0;
   }
 
-  private static SignalPath path(Bench bench, String text) {
+  /** {@return the profile asked for, or the one that contacts held at power-up choose} */
+  private Aspect aspect(Build build) {
+    Aspect aspect = input.aspect(build);
+    if (powerUp.isEmpty()) {
+      return aspect;
+    }
+    Bench bench = Bench.of(build.facing(aspect), Catalogue.standard());
+    Set<ContactId> held = new TreeSet<>();
+    powerUp.forEach(text -> held.add(path(bench, text).id()));
+    return new Aspect(aspect.seat(), Chosen.of(bench.build().seat(), held).name());
+  }
+
+  private Optional<Script> script(Bench bench) {
+    String text = String.join(" ", contacts);
+    Optional<Script> kept =
+        bench.build().scripts().stream().filter(s -> s.name().equals(text)).findFirst();
+    return kept.isPresent() || !text.contains("@")
+        ? kept
+        : Optional.of(Script.parse("typed", text));
+  }
+
+  private void play(Bench bench, Script script, PrintWriter out) {
+    Trace trace = bench.device().play(script, seed);
+    if (json) {
+      ObjectNode root = tree(List.of(script.text()), trace);
+      ArrayNode changes = root.putArray("known");
+      for (Trace.Change change : trace.changes()) {
+        ObjectNode node = changes.addObject().put("time_ms", change.us() / 1000.0);
+        node.put("layer", layer(bench, change.layer()));
+        ArrayNode pressed = node.putArray("pressed");
+        change.settled().forEach(contact -> pressed.add(contact.toString()));
+        ArrayNode chords = node.putArray("chords");
+        change.chords().forEach(chords::add);
+      }
+      out.println(Json.print(root));
+      return;
+    }
+    for (Trace.Change change : trace.changes()) {
+      out.printf(
+          Locale.ROOT,
+          "%9.3f ms  known: %s, layer %s%s%n",
+          change.us() / 1000.0,
+          change.settled().isEmpty() ? "nothing held" : change.settled(),
+          layer(bench, change.layer()),
+          change.chords().isEmpty() ? "" : ", chord " + String.join(", ", change.chords()));
+    }
+    reports(bench, trace, out);
+  }
+
+  private static String layer(Bench bench, int number) {
+    return number == 0 ? Layer.BASE : bench.build().profile().layers().get(number - 1).name();
+  }
+
+  static SignalPath path(Bench bench, String text) {
     Optional<SignalPath> path = Optional.empty();
     try {
       path = bench.path(ContactId.parse(text));
@@ -158,6 +234,10 @@ final class PressCommand implements Callable<Integer> {
                           path.function().isEmpty() ? "no function named" : path.function())
                       : "does not reach the host: " + path.missing());
             });
+    reports(bench, trace, out);
+  }
+
+  private static void reports(Bench bench, Trace trace, PrintWriter out) {
     for (Trace.Report report : trace.reports()) {
       HostView seen = HostView.of(bench.layout().fields(), report.toBytes());
       out.printf(

@@ -86,10 +86,89 @@ public class CommandLineTest {
     JsonNode reports =
         Ran.run("press", DEMO, "port=50%", "telegraph=3", "horn", "--json").json().get("reports");
     byte[] held = HexFormat.of().parseHex(reports.get(reports.size() - 1).get("hex").asText());
-    assertThat(held).as("report of 9 bytes").hasSize(9);
+    assertThat(held).as("10 buttons, hat, 2 bits, three axes").hasSize(8);
     assertThat(held[0]).as("button 1").isEqualTo((byte) 1);
-    assertThat(held[3] & 0xFF | (held[4] & 0xFF) << 8).as("half of 4096").isEqualTo(2048);
-    assertThat(held[7] & 0xFF | (held[8] & 0xFF) << 8).as("step 3 of 5").isEqualTo(2048);
+    // Calibrated from code 36 to 4045: 4095 x (2048 - 36) / (4045 - 36) = 2055.
+    assertThat(held[2] & 0xFF | (held[3] & 0xFF) << 8)
+        .as("half way, calibrated")
+        .isBetween(2053, 2056);
+    assertThat(held[6] & 0xFF | (held[7] & 0xFF) << 8).as("step 3 of 5").isEqualTo(2048);
+  }
+
+  /** A script: each move shows in the reports at its time, and ends as it was let go. */
+  @Test
+  public void aScriptIsPlayedWithItsTimes() throws Exception {
+    JsonNode root = Ran.run("press", DEMO, "horn@10+80ms", "rudder.left@30ms", "--json").json();
+    JsonNode reports = root.get("reports");
+    // Deferred 5 ms and both waits: told between 5 and 7 ms after the contact rests, which takes
+    // 5 ms at most.
+    double[] times = new double[reports.size()];
+    for (int i = 0; i < times.length; i++) {
+      times[i] = reports.get(i).get("time_ms").asDouble();
+    }
+    assertThat(times[0]).isZero();
+    assertThat(times[1]).as("horn").isBetween(15.0, 22.0);
+    assertThat(times[2]).as("lever").isBetween(35.0, 45.0);
+    assertThat(times[3]).as("horn let go").isBetween(95.0, 102.0);
+    assertThat(times).hasSize(4);
+    JsonNode known = root.get("known");
+    assertThat(known.get(known.size() - 1).get("pressed").get(0).asText()).isEqualTo("rudder.left");
+    assertThat(known.get(0).get("layer").asText()).isEqualTo("base");
+    JsonNode kept = Ran.run("press", DEMO, "Leave the pier", "--json").json();
+    assertThat(kept.get("reports").size()).isGreaterThan(4);
+  }
+
+  @DataProvider
+  public Object[][] badScripts() {
+    return new Object[][] {
+      {"trombone@10ms", "no contact \"trombone\""},
+      {"horn@-5ms", "before the start"},
+      {"horn@5ms+-2ms", "before the start"},
+      {"horn@soon", "is no time"},
+      {"@5ms", "is no move"},
+      {"horn=7@5ms", "travel must be between 0 and 1"},
+      {"horn@99999999s", "ten minutes"},
+    };
+  }
+
+  @Test(dataProvider = "badScripts")
+  public void aBadScriptIsNamed(String script, String told) {
+    Ran ran = Ran.run("press", DEMO, script, "--json");
+    assertThat(ran.exit()).isEqualTo(2);
+    assertThat(ran.err()).contains(told);
+    assertThat(ran.err().lines()).hasSize(1);
+  }
+
+  /** Held at power-up, the phone's profile is in force: its device has no more than it maps. */
+  @Test
+  public void contactsHeldAtPowerUpChooseTheProfile() throws Exception {
+    JsonNode plain = Ran.run("paths", DEMO, "--json").json();
+    JsonNode phone = Ran.run("paths", DEMO, "--profile", "Phone", "--json").json();
+    assertThat(find(plain, "bilge").get("function").asText()).isEqualTo("Bilge pump");
+    assertThat(find(phone, "bilge").get("function").asText()).isEmpty();
+    String asked = Ran.run("press", DEMO, "horn", "--profile", "Phone").out();
+    String held =
+        Ran.run("press", DEMO, "horn", "--power-up", "anchor", "--power-up", "radar").out();
+    assertThat(held).isEqualTo(asked);
+    Ran unknown = Ran.run("paths", DEMO, "--profile", "Toaster");
+    assertThat(unknown.exit()).isEqualTo(2);
+    assertThat(unknown.err()).contains("no profile \"Toaster\"", "Main, Phone");
+  }
+
+  @Test
+  public void delaysAreTold() throws Exception {
+    JsonNode rows = Ran.run("delay", DEMO, "--json", "--presses", "2000").json().get("paths");
+    assertThat(rows).hasSize(17);
+    JsonNode horn = find(rows, "horn");
+    // 1 ms scan, 5 ms deferred, 1 ms poll: 6.0 ms on average, 7 at worst (TRADE section 9).
+    assertThat(horn.get("mean_ms").asDouble()).isEqualTo(6.0);
+    assertThat(horn.get("worst_ms").asDouble()).isEqualTo(7.0);
+    assertThat(horn.get("median_ms").asDouble())
+        .isCloseTo(6.0, org.assertj.core.api.Assertions.within(1e-6));
+    assertThat(horn.get("p99_ms").asDouble()).isBetween(6.8, 7.0);
+    assertThat(horn.at("/simulated/mean_ms").asDouble()).as("with bounce").isGreaterThan(6.0);
+    assertThat(find(rows, "port").get("mean_ms").asDouble()).as("no debounce").isEqualTo(1.0);
+    assertThat(Ran.run("delay", DEMO, "horn").out()).contains("6.00 ms", "scan/2");
   }
 
   @Test

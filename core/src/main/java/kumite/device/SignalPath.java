@@ -5,18 +5,20 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
 import kumite.loom.ContactSite;
+import kumite.loom.Look;
 import kumite.loom.Loom;
 import kumite.loom.PinChoice;
 import kumite.loom.Sharing;
 import kumite.loom.Strand;
 import kumite.name.ContactId;
-import kumite.timing.Latency;
+import kumite.timing.Delay;
 
 /**
  * The way of one contact from finger to function; what is not decided yet is empty.
@@ -38,19 +40,26 @@ public record SignalPath(
     Optional<InputLevels> levels,
     Optional<Target> target,
     Optional<InputField> field,
-    Latency delay) {
+    Delay delay) {
 
   /**
    * Follows all contacts of a build.
    *
    * @param inputs what the board reads; empty without a board
+   * @param delay of a contact, by how it is read
    */
   public static List<SignalPath> all(
-      Loom loom, ReportLayout layout, Optional<Inputs> inputs, Latency delay) {
+      Loom loom,
+      ReportLayout layout,
+      Optional<Inputs> inputs,
+      BiFunction<ContactId, Optional<Look>, Delay> delay) {
     Map<ContactId, Strand> strands = loom.byContact();
     Map<ContactId, InputLevels> levels = inputs.map(Inputs::levels).orElse(Map.of());
     Map<ContactId, Sharing> sharings = new HashMap<>();
     loom.sharings().forEach(s -> s.seats().forEach(seat -> sharings.put(seat.site().id(), s)));
+    Map<ContactId, Look> looks = new HashMap<>();
+    inputs.ifPresent(
+        in -> in.looks().all().forEach(l -> l.contact().ifPresent(c -> looks.put(c, l))));
     Map<ContactId, Target> sockets = new HashMap<>();
     inputs.ifPresent(
         in ->
@@ -75,7 +84,7 @@ public record SignalPath(
               Optional.ofNullable(levels.get(site.id())),
               target,
               target.flatMap(layout::fieldOf),
-              delay));
+              delay.apply(site.id(), Optional.ofNullable(looks.get(site.id())))));
     }
     return List.copyOf(paths);
   }

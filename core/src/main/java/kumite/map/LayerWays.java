@@ -16,8 +16,8 @@ import kumite.name.ContactId;
  * Which layers of a profile can be reached, and from which of them there is no way back.
  *
  * <p>Follows step 6 of {@code docs/semantics.md}: a layer's key counts as such unless the layer in
- * force names it. States are the sets of layers that are toggled on; while they are changed one held
- * layer may be held too.
+ * force names it. States are the sets of layers that are toggled on; while they are changed one
+ * held layer may be held too.
  *
  * @param unreached layers that nothing leads to
  * @param trapped layers in force in states from which the base cannot be come back to

@@ -147,8 +147,7 @@ public final class Chords {
    * @param keys by contact, whether its press reaches a layer
    * @param taps where a press goes that was over before it knew what it was
    */
-  void look(
-      long us, boolean[] pressed, int layer, int layerOfKeys, boolean[] keys, Taps taps) {
+  void look(long us, boolean[] pressed, int layer, int layerOfKeys, boolean[] keys, Taps taps) {
     for (int c = 0; c < on.length; c++) {
       for (int i : on[c] ? score.members[c] : new int[0]) {
         on[c] &= pressed[i];

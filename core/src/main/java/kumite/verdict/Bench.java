@@ -8,6 +8,7 @@ import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import kumite.build.Build;
+import kumite.build.map.Layer;
 import kumite.build.map.Profile;
 import kumite.build.map.Timing;
 import kumite.circuit.Budget;
@@ -23,6 +24,8 @@ import kumite.device.SimulatedDevice;
 import kumite.device.Trace;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
+import kumite.loom.Look;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
@@ -32,7 +35,8 @@ import kumite.panel.Gaps;
 import kumite.panel.Nudge;
 import kumite.panel.Reach;
 import kumite.parts.Catalogue;
-import kumite.timing.Latency;
+import kumite.timing.Delay;
+import kumite.timing.DelayStudy;
 import kumite.wiring.Lay;
 import kumite.wiring.Wiring;
 
@@ -117,7 +121,11 @@ public record Bench(
     ReportLayout layout = Senses.layout(loom, board, profile);
     Timing timing = timing(build, board);
     List<SignalPath> paths =
-        SignalPath.all(loom, layout, circuit.map(Wired::inputs), Latency.of(timing));
+        SignalPath.all(
+            loom,
+            layout,
+            circuit.map(Wired::inputs),
+            (contact, look) -> delay(profile, timing, board, contact, look));
     Coverage coverage = Coverage.of(build);
     List<Finding> findings = new ArrayList<>();
     findings.addAll(BriefChecks.of(build));
@@ -187,7 +195,8 @@ public record Bench(
             planned,
             Budget.of(build, wired.planned().board(), loom, planned),
             Presses.AS_PLANNED);
-    List<SignalPath> ways = SignalPath.all(loom, layout, Optional.of(planned), Latency.of(timing));
+    List<SignalPath> ways =
+        SignalPath.all(loom, layout, Optional.of(planned), (contact, look) -> Delay.of(timing));
     return PowerChecks.of(build, loom, ways, as).stream()
         .filter(finding -> finding.severity() != Severity.FINE)
         .toList();
@@ -283,6 +292,66 @@ public record Bench(
         .anyMatch(f -> f.about().containsAll(stop.about()));
   }
 
+  /** How long a contact takes alone: a chord it belongs to makes it wait, a register is late. */
+  private static Delay delay(
+      Profile profile,
+      Timing timing,
+      Optional<BoardKind> board,
+      ContactId contact,
+      Optional<Look> look) {
+    long windowUs =
+        profile.chords().stream()
+            .filter(c -> c.waits() && c.layer().equals(Layer.BASE))
+            .filter(c -> c.contacts().contains(contact))
+            .mapToLong(c -> 1000L * c.windowMs())
+            .max()
+            .orElse(0);
+    Timing settles =
+        look.filter(Look::measured).filter(l -> !(l.how() instanceof Look.Step)).isPresent()
+            ? new Timing(timing.scanUs(), timing.debounce(), 0, timing.pollUs())
+            : timing;
+    return Delay.of(
+        settles,
+        look.filter(l -> l.how() instanceof Look.Bit).isPresent(),
+        windowUs,
+        board.filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent());
+  }
+
+  /**
+   * {@return many presses of a contact as the board takes them, with their bounce}
+   *
+   * @param presses how many are played
+   */
+  public DelayStudy study(SignalPath path, int presses, long seed) {
+    double window =
+        path.delay().parts().stream()
+            .filter(part -> part.kind() == Delay.Kind.CHORD)
+            .mapToDouble(Delay.Part::mostUs)
+            .sum();
+    boolean late =
+        path.delay().parts().stream().anyMatch(part -> part.kind() == Delay.Kind.REGISTER);
+    ControlKind.Bounce bounce = path.site().kind().bounce();
+    boolean settles =
+        path.delay().parts().stream().anyMatch(part -> part.kind() == Delay.Kind.DEBOUNCE);
+    boolean analog = path.site().contact().type().analog();
+    Timing timing = timing(build, board());
+    return DelayStudy.of(
+        settles || timing.debounce() == Timing.Debounce.EAGER
+            ? timing
+            : new Timing(timing.scanUs(), timing.debounce(), 0, timing.pollUs()),
+        window,
+        late ? 1 : 0,
+        analog ? 0 : bounce.leastUs(),
+        analog ? 0 : bounce.mostUs(),
+        presses,
+        seed);
+  }
+
+  /** {@return how the board looks and reports: no faster than it can} */
+  public Timing timing() {
+    return timing(build, board());
+  }
+
   /** A board looks and reports no faster than it can. */
   private static Timing timing(Build build, Optional<BoardKind> board) {
     return board
@@ -330,7 +399,7 @@ public record Bench(
    * @param trace of the last press, for its times
    */
   public List<Hop> hops(SignalPath path, Holds holds, Optional<Trace> trace) {
-    return new Hops(loom, wiring(), circuit.map(Wired::inputs), board(), build.timing(), holds)
+    return new Hops(loom, wiring(), circuit.map(Wired::inputs), board(), timing(), holds)
         .of(path, trace);
   }
 

@@ -13,7 +13,7 @@ import kumite.loom.Line;
 import kumite.loom.Loom;
 import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
-import kumite.timing.Latency;
+import kumite.timing.Delay;
 import kumite.working.Working;
 
 /**
@@ -217,7 +217,7 @@ public final class Brains {
 
   private static Point delay(Build build, BoardKind board) {
     int micros = (int) Math.round(board.brain().rawMillis() * 1000);
-    Latency latency = Latency.of(build.timing().noFasterThan(board.brain().rawMillis()));
+    Delay latency = Delay.of(build.timing().noFasterThan(board.brain().rawMillis()));
     double millis = latency.meanUs() / 1000;
     return new Point(
         "delay",

@@ -93,9 +93,7 @@ final class LayerChecks {
               .mendedBy(
                   Fix.of(
                       "Take layers and chords out",
-                      b ->
-                          b.withProfile(
-                              p -> p.withChords(List.of()).withLayers(List.of())))));
+                      b -> b.withProfile(p -> p.withChords(List.of()).withLayers(List.of())))));
     }
   }
 
@@ -108,8 +106,7 @@ final class LayerChecks {
           .forEach(
               (contact, entry) -> {
                 ContactSite site = sites.get(contact);
-                String why =
-                    site == null ? "" : MapChecks.whyUnfit(site, entry.target());
+                String why = site == null ? "" : MapChecks.whyUnfit(site, entry.target());
                 if (!why.isEmpty()) {
                   findings.add(
                       Finding.of(
@@ -357,8 +354,7 @@ final class LayerChecks {
                     Station.MAP,
                     about(chord.contacts()),
                     "Chord " + chord.id() + " spans two boards",
-                    labels(elsewhere)
-                        + " belong to another seat: no board sees all of its members")
+                    labels(elsewhere) + " belong to another seat: no board sees all of its members")
                 .mendedBy(
                     Fix.of(
                         "Take the chord out",
@@ -380,8 +376,7 @@ final class LayerChecks {
     int most = 0;
     String where = Layer.BASE;
     for (int l = 0; l <= profile.layers().size(); l++) {
-      Mapping mapping =
-          l == 0 ? profile.base() : profile.through(profile.layers().get(l - 1));
+      Mapping mapping = l == 0 ? profile.base() : profile.through(profile.layers().get(l - 1));
       int keys =
           (int)
               mapping.entries().entrySet().stream()

@@ -116,15 +116,15 @@ final class ProfileChecks {
               .isPresent();
       if (axis && !done) {
         String rest =
-            site.kind().family() == ControlKind.Family.STICK
-                ? "ends and its rest"
-                : "ends";
+            site.kind().family() == ControlKind.Family.STICK ? "ends and its rest" : "ends";
         findings.add(
             look(
                 "MP-19",
                 List.of(site.id().toString()),
                 site.label() + " was never calibrated",
-                "Its " + rest + " are taken for those of the converter; move it to both and record"
+                "Its "
+                    + rest
+                    + " are taken for those of the converter; move it to both and record"
                     + " them under Axes"));
       }
     }

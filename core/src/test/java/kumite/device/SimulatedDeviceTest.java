@@ -136,7 +136,7 @@ public class SimulatedDeviceTest {
 
   @Test(dataProvider = "latencies")
   public void theSimulatedMeanAgreesWithTheFormula(Timing timing, double meanMs) {
-    assertThat(kumite.timing.Latency.of(timing).meanUs() / 1000).isCloseTo(meanMs, within(1e-9));
+    assertThat(kumite.timing.Delay.of(timing).meanUs() / 1000).isCloseTo(meanMs, within(1e-9));
     // The formula leaves bounce out, so the button of this test does not bounce.
     ControlKind button = Catalogue.standard().control("button-30").orElseThrow();
     ControlKind clean = button.withBounce(new ControlKind.Bounce(0, 0));

@@ -20,7 +20,8 @@ public class SampleDescriptorsTest {
   /** HID 1.11, appendix E.6: report descriptor of the sample keyboard, 63 bytes (from memory). */
   private static final String KEYBOARD =
       "05010906A101050719E029E71500250175019508810295017508810195057501050819012905910295017503"
-          + "9101950675081500256505071900296581" + "00C0";
+          + "9101950675081500256505071900296581"
+          + "00C0";
 
   /** HID 1.11, appendix E.10: report descriptor of the sample mouse, 50 bytes (from memory). */
   private static final String MOUSE =
@@ -111,7 +112,9 @@ public class SampleDescriptorsTest {
               || field.array();
       assertThat(field.usage().page()).isEqualTo(ReportLayout.usageOf(target).page());
       Target other = taken.put(field.reportId() + "/" + field.bitOffset(), target);
-      assertThat(other == null || shared || other.equals(target)).as("%s, %s", target, other).isTrue();
+      assertThat(other == null || shared || other.equals(target))
+          .as("%s, %s", target, other)
+          .isTrue();
     }
     Map<Integer, boolean[]> bits = new LinkedHashMap<>();
     for (InputField field : layout.fields()) {
@@ -143,7 +146,9 @@ public class SampleDescriptorsTest {
               .mapToInt(DescriptorTree.Report::bytes)
               .findFirst()
               .orElseThrow();
-      assertThat(bytes).as("report %d, by the other reader", id).isEqualTo(layout.lengthBytes(id) - (id > 0 ? 1 : 0));
+      assertThat(bytes)
+          .as("report %d, by the other reader", id)
+          .isEqualTo(layout.lengthBytes(id) - (id > 0 ? 1 : 0));
     }
   }
 

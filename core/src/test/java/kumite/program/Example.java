@@ -89,8 +89,7 @@ final class Example {
       case "four" ->
           profile =
               profile.withFourWay(
-                  new ControlId(w[2]),
-                  Optional.of(FourWay.valueOf(w[3].toUpperCase(Locale.ROOT))));
+                  new ControlId(w[2]), Optional.of(FourWay.valueOf(w[3].toUpperCase(Locale.ROOT))));
       case "ramp" ->
           profile =
               profile.withRamp(
@@ -116,8 +115,7 @@ final class Example {
           tuning =
               tuning.withPulses(
                   contact(w[1]),
-                  Optional.of(
-                      new Pulses(Integer.parseInt(w[2]), Integer.parseInt(w[3]), false)));
+                  Optional.of(new Pulses(Integer.parseInt(w[2]), Integer.parseInt(w[3]), false)));
       case "play" -> script = Script.parse("play", after(line, "play"));
       case "report", "axis", "moved" -> expected.add(line);
       default -> {

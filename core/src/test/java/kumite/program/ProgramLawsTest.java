@@ -80,7 +80,13 @@ public class ProgramLawsTest {
               4095,
               profile.keys());
       program =
-          Program.of(senses, profile, build.tuning(), new Timing(1000, Timing.Debounce.DEFERRED, 3000, 2000), layout, 4095);
+          Program.of(
+              senses,
+              profile,
+              build.tuning(),
+              new Timing(1000, Timing.Debounce.DEFERRED, 3000, 2000),
+              layout,
+              4095);
       pressed = new boolean[senses.size()];
       codes = new int[senses.size()];
     }

@@ -176,7 +176,9 @@ public class StepsTest {
     AxisTuning whole = AxisTuning.STRAIGHT.measured(0, OptionalInt.empty(), 1000);
     AxisShape measured = new AxisShape(whole, 4095);
     for (int code = 0; code <= 4095; code++) {
-      assertThat(measured.value(code, 4095)).as("measured whole").isCloseTo(code, org.assertj.core.api.Assertions.within(1));
+      assertThat(measured.value(code, 4095))
+          .as("measured whole")
+          .isCloseTo(code, org.assertj.core.api.Assertions.within(1));
     }
   }
 
@@ -201,7 +203,8 @@ public class StepsTest {
     Ramp ramp = new Ramp(random.nextInt(1, 400), random.nextInt(1, 400));
     long look = random.nextInt(200, 4000);
     long rise = time(0, AxisShape.FULL, look, ramp);
-    assertThat(rise).isBetween(1000L * ramp.riseMs() - look, Math.round(1060.0 * ramp.riseMs()) + look);
+    assertThat(rise)
+        .isBetween(1000L * ramp.riseMs() - look, Math.round(1060.0 * ramp.riseMs()) + look);
     long over = time(-AxisShape.FULL, AxisShape.FULL, look, ramp);
     assertThat(over)
         .as("from end to end by way of the middle")

@@ -50,8 +50,7 @@ public class MapFaultsTest {
   private static Build sound() {
     Build build =
         Builds.wired(
-            Builds.buttons(
-                40, 50, 85, 50, 130, 50, 175, 50, 40, 100, 85, 100, 130, 100, 175, 100),
+            Builds.buttons(40, 50, 85, 50, 130, 50, 175, 50, 40, 100, 85, 100, 130, 100, 175, 100),
             "native-3v3-26");
     build =
         build.withControl(
@@ -69,8 +68,7 @@ public class MapFaultsTest {
                 .tuning()
                 .withAxis(
                     id("throttle"),
-                    Optional.of(
-                        AxisTuning.STRAIGHT.measured(10, OptionalInt.empty(), 990))))
+                    Optional.of(AxisTuning.STRAIGHT.measured(10, OptionalInt.empty(), 990))))
         .withProfile(
             p ->
                 p.withFunctions(
@@ -82,10 +80,8 @@ public class MapFaultsTest {
                     .withChord(chord(false, 50, "Button 20", "b3", "b4")));
   }
 
-  private static Layer layer(
-      String name, Layer.Reach reach, String by, String contact, String to) {
-    return new Layer(
-        name, reach, Set.of(id(by)), Mapping.EMPTY.with(id(contact), entry(to, "")));
+  private static Layer layer(String name, Layer.Reach reach, String by, String contact, String to) {
+    return new Layer(name, reach, Set.of(id(by)), Mapping.EMPTY.with(id(contact), entry(to, "")));
   }
 
   private static Chord chord(boolean waits, int windowMs, String to, String... contacts) {
@@ -115,8 +111,7 @@ public class MapFaultsTest {
     return b -> {
       Mapping mapping = b.mapping();
       for (int i = 0; i < count; i++) {
-        mapping =
-            mapping.with(id("b" + (i + 1)), new Mapping.Entry(new Target.Key(4 + i), ""));
+        mapping = mapping.with(id("b" + (i + 1)), new Mapping.Entry(new Target.Key(4 + i), ""));
       }
       return b.withMapping(mapping).withProfile(p -> p.telling(Profile.Keys.SIX));
     };
@@ -133,8 +128,7 @@ public class MapFaultsTest {
         Mapping mapping = Mapping.EMPTY;
         for (int i = 1; i <= 7; i++) {
           mapping =
-              mapping.with(
-                  id("b" + i), new Mapping.Entry(new Target.Media(100 + 7 * l + i), ""));
+              mapping.with(id("b" + i), new Mapping.Entry(new Target.Media(100 + 7 * l + i), ""));
         }
         layers.add(new Layer("L" + l, Layer.Reach.HOLD, Set.of(id("b8")), mapping));
       }
@@ -149,9 +143,19 @@ public class MapFaultsTest {
   @DataProvider
   public Object[][] faults() {
     return new Object[][] {
-      {"MP-10", LOOK, false, profile(p -> p.withLayer("Shift", l -> l.reached(l.reach(), Set.of())))},
+      {
+        "MP-10",
+        LOOK,
+        false,
+        profile(p -> p.withLayer("Shift", l -> l.reached(l.reach(), Set.of())))
+      },
       {"MP-11", LOOK, true, profile(p -> p.withChord(chord(true, 60, "Button 21", "b1", "b5")))},
-      {"MP-12", LOOK, false, profile(p -> p.withChord(chord(true, 60, "Button 21", "b3", "b4", "b5")))},
+      {
+        "MP-12",
+        LOOK,
+        false,
+        profile(p -> p.withChord(chord(true, 60, "Button 21", "b3", "b4", "b5")))
+      },
       {"MP-13", LOOK, true, profile(p -> p.withChord(chord(false, 60, "Button 21", "b1", "b2")))},
       {"MP-14", LOOK, true, keys(7)},
       {"MP-15", LOOK, true, hats("b5", "b6")},
@@ -164,7 +168,9 @@ public class MapFaultsTest {
       },
       {"MP-17", LOOK, false, second(new Choice.Held(Set.of(id("b1"))))},
       {"MP-18", LOOK, false, second(Choice.NONE)},
-      {"MP-19", LOOK, false, (UnaryOperator<Build>) b -> b.withTuning(kumite.build.map.Tuning.NONE)},
+      {
+        "MP-19", LOOK, false, (UnaryOperator<Build>) b -> b.withTuning(kumite.build.map.Tuning.NONE)
+      },
       {"MP-29", LOOK, true, map("b8", "Button 8")},
       {
         "MP-27",
@@ -172,10 +178,14 @@ public class MapFaultsTest {
         true,
         (UnaryOperator<Build>)
             b ->
-                b.withBoard(
-                    Optional.of(new BoardChoice("encoder-12-rail", Placement.at(150, 150))))
+                b.withBoard(Optional.of(new BoardChoice("encoder-12-rail", Placement.at(150, 150))))
       },
-      {"MP-06", STOP, true, profile(p -> p.withMapping("Shift", m -> m.with(id("b3"), entry("Axis X", ""))))},
+      {
+        "MP-06",
+        STOP,
+        true,
+        profile(p -> p.withMapping("Shift", m -> m.with(id("b3"), entry("Axis X", ""))))
+      },
       {"MP-06", STOP, true, map("b5", "Mouse X")},
     };
   }
@@ -195,9 +205,7 @@ public class MapFaultsTest {
     @SuppressWarnings("unchecked")
     Build faulty = ((java.util.function.Function<Build, Build>) fault).apply(sound());
     List<Finding> found =
-        Bench.of(faulty, CATALOGUE).findings().stream()
-            .filter(f -> f.code().equals(code))
-            .toList();
+        Bench.of(faulty, CATALOGUE).findings().stream().filter(f -> f.code().equals(code)).toList();
     assertThat(found).as("%s among %s", code, codes(faulty)).isNotEmpty();
     assertThat(found.get(0).severity()).isEqualTo(severity);
     if (hasFix) {
@@ -218,12 +226,9 @@ public class MapFaultsTest {
                             new Opposed.HatPair(false), Optional.of(OppositesRule.LAST))))
             .apply(sound());
     assertThat(codes(ruled)).doesNotContain("MP-15");
-    Build twice =
-        sound()
-            .withMapping(sound().mapping().with(id("b5"), entry("Button 1", "Jump")));
+    Build twice = sound().withMapping(sound().mapping().with(id("b5"), entry("Button 1", "Jump")));
     assertThat(codes(twice)).as("both serve the same function").doesNotContain("MP-04");
-    Build other =
-        sound().withMapping(sound().mapping().with(id("b5"), entry("Button 1", "")));
+    Build other = sound().withMapping(sound().mapping().with(id("b5"), entry("Button 1", "")));
     assertThat(codes(other)).contains("MP-04");
     assertThat(codes(second(new Choice.Held(Set.of(id("b1"), id("b4")))).apply(sound()))).isEmpty();
     assertThat(codes(manyMedia().apply(sound()))).as("105 media keys fit").doesNotContain("MP-25");
@@ -242,14 +247,14 @@ public class MapFaultsTest {
       {
         List.of(
             layer("A", toggle, "x", "x", "Button 1"),
-            layer("B", toggle, "y", "y", "Button 1").withMapping(m -> m.with(id("x"), entry("Button 2", "")))),
+            layer("B", toggle, "y", "y", "Button 1")
+                .withMapping(m -> m.with(id("x"), entry("Button 2", "")))),
         "A B",
         ""
       },
       // A names its own key, but B can be toggled from it and A let go from there.
       {
-        List.of(
-            layer("A", toggle, "x", "x", "Button 1"), layer("B", toggle, "y", "z", "Button 1")),
+        List.of(layer("A", toggle, "x", "x", "Button 1"), layer("B", toggle, "y", "z", "Button 1")),
         "",
         ""
       },
@@ -288,9 +293,7 @@ public class MapFaultsTest {
                     p.withMapping(
                         "Shift",
                         m ->
-                            m.with(
-                                id("b5"),
-                                new Mapping.Entry(new Target.Axis(AxisName.RX), ""))));
+                            m.with(id("b5"), new Mapping.Entry(new Target.Axis(AxisName.RX), ""))));
     assertThat(Bench.of(faulty, CATALOGUE).findings())
         .anySatisfy(f -> assertThat(f.title()).contains("cannot give Axis Rx on layer Shift"));
   }

@@ -26,7 +26,7 @@ import kumite.device.SignalPath;
 import kumite.map.Coverage;
 import kumite.map.Proposal;
 import kumite.name.ContactId;
-import kumite.timing.Latency;
+import kumite.timing.Delay;
 import kumite.verdict.Bench;
 import kumite.verdict.Station;
 
@@ -310,7 +310,7 @@ public final class MapStation implements StationView {
     scan.show(t.scanUs() / 1000.0);
     wait.show(t.waitUs() / 1000.0);
     poll.show(t.pollUs() / 1000.0);
-    Latency latency = Latency.of(t);
+    Delay latency = Delay.of(t);
     delay.setText(latency.working().inWords());
     boolean none = bench.paths().isEmpty();
     List<Node> content = new ArrayList<>();

@@ -1,0 +1,99 @@
+package kumite.timing;
+
+import java.util.SplittableRandom;
+import kumite.build.map.Timing;
+
+/**
+ * Many presses of one bouncing contact, played one after another: what {@link Delay} leaves out.
+ *
+ * @param meanUs on average
+ * @param medianUs half of the presses take no longer
+ * @param p95Us 95 of 100 take no longer
+ * @param p99Us 99 of 100 take no longer
+ * @param worstUs the longest that came up
+ * @param histogram presses by their delay, in steps of {@link #STEP_US}
+ */
+public record DelayStudy(
+    double meanUs, double medianUs, double p95Us, double p99Us, double worstUs, int[] histogram) {
+  /** How fine delays are told apart, in us. */
+  public static final int STEP_US = 10;
+
+  /** No press takes longer: a second, at most. */
+  private static final int MOST_STEPS = 100_000;
+
+  /**
+   * Plays presses.
+   *
+   * @param after what comes after the debounce and before the report, in us: a chord's window
+   * @param late looks that a register shows late
+   * @param leastBounceUs shortest bounce
+   * @param mostBounceUs longest
+   * @param presses how many; each takes about half a microsecond
+   */
+  public static DelayStudy of(
+      Timing timing,
+      double after,
+      int late,
+      int leastBounceUs,
+      int mostBounceUs,
+      int presses,
+      long seed) {
+    SplittableRandom random = new SplittableRandom(seed);
+    int[] histogram = new int[MOST_STEPS];
+    double sum = 0;
+    double worst = 0;
+    for (int i = 0; i < presses; i++) {
+      Bounce bounce = Bounce.drawn(leastBounceUs, mostBounceUs, random);
+      double us =
+          settled(timing, bounce, random.nextInt(timing.scanUs()))
+              + (double) late * timing.scanUs()
+              + after;
+      int phase = random.nextInt(timing.pollUs());
+      us = phase + Math.ceil((us - phase) / timing.pollUs()) * timing.pollUs();
+      sum += us;
+      worst = Math.max(worst, us);
+      histogram[(int) Math.min(MOST_STEPS - 1, us / STEP_US)]++;
+    }
+    int last = (int) Math.min(MOST_STEPS - 1, worst / STEP_US);
+    int[] whole = java.util.Arrays.copyOf(histogram, last + 1);
+    return new DelayStudy(
+        sum / presses,
+        quantile(whole, presses, 0.5),
+        quantile(whole, presses, 0.95),
+        quantile(whole, presses, 0.99),
+        worst,
+        whole);
+  }
+
+  /** {@return when the debounce takes a press, in us from its first edge} */
+  static long settled(Timing timing, Bounce bounce, int phase) {
+    boolean eager = timing.debounce() == Timing.Debounce.EAGER;
+    long since = -1;
+    for (long us = phase; ; us += timing.scanUs()) {
+      boolean pressed = bounce.turnedAt((int) us);
+      if (pressed && (eager || since >= 0 && us - since >= timing.waitUs())) {
+        return us;
+      }
+      if (pressed && since < 0) {
+        since = us;
+        if (timing.waitUs() == 0) {
+          return us;
+        }
+      } else if (!pressed) {
+        since = -1;
+      }
+    }
+  }
+
+  private static double quantile(int[] histogram, int presses, double part) {
+    long wanted = (long) Math.ceil(part * presses);
+    long seen = 0;
+    for (int step = 0; step < histogram.length; step++) {
+      seen += histogram[step];
+      if (seen >= wanted) {
+        return (step + 1.0) * STEP_US;
+      }
+    }
+    return histogram.length * (double) STEP_US;
+  }
+}

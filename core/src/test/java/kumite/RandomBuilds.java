@@ -52,6 +52,7 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
+import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 
 /** Builds that nobody thought of. All are invented; the same seed gives the same build. */
@@ -268,6 +269,27 @@ public final class RandomBuilds {
                 .map(c -> new Script.Move(c, 1, random.nextInt(90_000), random.nextInt(90_000)))
                 .toList());
     return next.withTuning(tuning).withScripts(List.of(script));
+  }
+
+  /** {@return the build at two seats, its controls shared out, each with a board or none} */
+  public static Build seated(Build build, SplittableRandom random) {
+    SeatId right = new SeatId("right");
+    Seat first = build.seat();
+    String board = CATALOGUE.boards().get(random.nextInt(CATALOGUE.boards().size())).id();
+    Seat other =
+        new Seat(
+            right,
+            random.nextInt(5) == 0
+                ? Optional.empty()
+                : Optional.of(new BoardChoice(board, Placement.at(random.nextDouble(200), 60))),
+            LoomSettings.USUAL,
+            first.profiles(),
+            first.timing());
+    Build two = build.withSeats(List.of(first, other));
+    return two.withControls(
+        two.controls().stream()
+            .map(c -> random.nextBoolean() ? c.withSeat(Optional.of(right)) : c)
+            .toList());
   }
 
   /** {@return any tuning of an axis} */

@@ -113,7 +113,10 @@ public class RandomBuildsTest {
     for (Finding left : after.findings()) {
       boolean sound = left.severity() == Severity.FINE;
       assertThat(
-              !sound && left.code().equals(finding.code()) && left.about().equals(finding.about()))
+              !sound
+                  && left.code().equals(finding.code())
+                  && left.whose().equals(finding.whose())
+                  && left.about().equals(finding.about()))
           .as("%s takes its finding away", label)
           .isFalse();
       if (left.severity() == Severity.STOP) {

@@ -40,8 +40,9 @@ import kumite.name.SeatId;
  * Build withHorn = build.withControl(horn);
  * }</pre>
  *
- * <p>Most builds have one {@link Seat}; {@link #board()}, {@link #loom()}, {@link #mapping()} and
- * {@link #timing()} speak of the first. {@link #facing} makes another one the first.
+ * <p>Most builds have one {@link Seat} with one profile; {@link #board()}, {@link #loom()}, {@link
+ * #profile()} and {@link #timing()} speak of the one that is looked at, and so do the edits of
+ * them. {@link #facing} looks at another one.
  *
  * @param revision the letter of the revision, {@code A} to {@code Z}
  * @param brief what it must be
@@ -54,6 +55,7 @@ import kumite.name.SeatId;
  * @param log dated notes, oldest first
  * @param own kinds of controls that belong to this build and are not in the shipped catalogue
  * @param ownBoards kinds of boards that belong to this build alone
+ * @param at which seat is looked at, from 0; not saved
  */
 public record Build(
     String revision,
@@ -66,7 +68,8 @@ public record Build(
     List<Script> scripts,
     List<LogNote> log,
     List<ControlKind> own,
-    List<BoardKind> ownBoards) {
+    List<BoardKind> ownBoards,
+    int at) {
 
   /** More controls than this in one build is taken for a damaged file. */
   public static final int MOST_CONTROLS = 1000;
@@ -81,8 +84,8 @@ public record Build(
     }
     Objects.requireNonNull(brief, "brief");
     Objects.requireNonNull(panel, "panel");
-    controls = List.copyOf(controls);
     seats = List.copyOf(seats);
+    controls = seated(controls, seats);
     links = List.copyOf(links);
     Objects.requireNonNull(tuning, "tuning");
     scripts = List.copyOf(scripts);
@@ -106,6 +109,7 @@ public record Build(
       throw new IllegalArgumentException(
           "a build has 1 to " + MOST_SEATS + " seats, but had " + seats.size());
     }
+    kumite.measure.Check.between(0, seats.size() - 1, at, "seat looked at");
     Set<SeatId> chairs = new HashSet<>();
     for (Seat seat : seats) {
       if (!chairs.add(seat.id())) {
@@ -144,6 +148,24 @@ public record Build(
     }
   }
 
+  /** Where there are several seats each control says which it is at; where there is one, none. */
+  private static List<Control> seated(List<Control> controls, List<Seat> seats) {
+    boolean several = seats.size() > 1;
+    if (controls.stream().allMatch(c -> c.seat().isPresent() == several) || seats.isEmpty()) {
+      return List.copyOf(controls);
+    }
+    Optional<SeatId> first = Optional.of(seats.get(0).id());
+    return controls.stream()
+        .map(
+            c ->
+                !several
+                    ? c.seat().filter(seat -> !seat.equals(first.get())).isPresent()
+                        ? c
+                        : c.withSeat(Optional.empty())
+                    : c.seat().isPresent() ? c : c.withSeat(first))
+        .toList();
+  }
+
   /** {@return a build with a bare 300 by 200 mm panel and nothing on it} */
   public static Build empty(String title) {
     return new Build(
@@ -157,42 +179,78 @@ public record Build(
         List.of(),
         List.of(),
         List.of(),
-        List.of());
+        List.of(),
+        0);
   }
 
-  /** {@return the first seat, of most builds the only one} */
+  /** {@return the seat that is looked at, of most builds the only one} */
   public Seat seat() {
-    return seats.get(0);
+    return seats.get(at);
   }
 
-  /** {@return the board of the first seat, once chosen} */
+  /** {@return the controls of the seat that is looked at} */
+  public List<Control> seated() {
+    return seats.size() == 1
+        ? controls
+        : controls.stream().filter(c -> seatOf(c).equals(seat().id())).toList();
+  }
+
+  /** {@return what is looked at} */
+  public Aspect aspect() {
+    return new Aspect(seat().id(), profile().name());
+  }
+
+  /** {@return the same build with another seat and profile looked at; the nearest there is} */
+  public Build facing(Aspect aspect) {
+    Aspect there = aspect.in(this);
+    if (there.equals(aspect())) {
+      return this;
+    }
+    List<Seat> turned = new ArrayList<>();
+    int next = 0;
+    for (Seat seat : seats) {
+      boolean meant = seat.id().equals(there.seat());
+      next = meant ? turned.size() : next;
+      turned.add(meant ? seat.facing(there.profile()) : seat.facing(""));
+    }
+    return new Build(
+        revision, brief, panel, controls, turned, links, tuning, scripts, log, own, ownBoards,
+        next);
+  }
+
+  /** {@return the same build with the first profile of the first seat looked at, as it is saved} */
+  public Build home() {
+    return facing(Aspect.of(seats.get(0)));
+  }
+
+  /** {@return the board of the seat looked at, once chosen} */
   public Optional<BoardChoice> board() {
     return seat().board();
   }
 
-  /** {@return decisions about the wiring of the first seat} */
+  /** {@return decisions about the wiring of the seat looked at} */
   public LoomSettings loom() {
     return seat().loom();
   }
 
-  /** {@return the first profile of the first seat} */
+  /** {@return the profile that is looked at} */
   public Profile profile() {
-    return seat().profiles().get(0);
+    return seat().profile();
   }
 
-  /** {@return what contacts mean in the first profile, below all layers} */
+  /** {@return what contacts mean in the profile looked at, below all layers} */
   public Mapping mapping() {
     return profile().base();
   }
 
-  /** {@return how the first board looks and reports} */
+  /** {@return how the board looks and reports} */
   public Timing timing() {
     return seat().timing();
   }
 
   /** {@return which seat a control belongs to} */
   public SeatId seatOf(Control control) {
-    return control.seat().orElse(seat().id());
+    return control.seat().orElse(seats.get(0).id());
   }
 
   /** {@return the control of that id, if there is one} */
@@ -272,192 +330,160 @@ public record Build(
   /** {@return this build with other controls} */
   public Build withControls(List<Control> newControls) {
     return new Build(
-        revision, brief, panel, newControls, seats, links, tuning, scripts, log, own, ownBoards);
+        revision,
+        brief,
+        panel,
+        newControls,
+        seats,
+        links,
+        tuning,
+        scripts,
+        log,
+        own,
+        ownBoards,
+        at);
   }
 
   /** {@return this build under another brief} */
   public Build withBrief(Brief newBrief) {
     return new Build(
-        revision, newBrief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards);
+        revision, newBrief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards,
+        at);
   }
 
   /** {@return this build on another panel} */
   public Build withPanel(Panel newPanel) {
     return new Build(
-        revision, brief, newPanel, controls, seats, links, tuning, scripts, log, own, ownBoards);
+        revision, brief, newPanel, controls, seats, links, tuning, scripts, log, own, ownBoards,
+        at);
   }
 
   /** {@return this build with other seats} */
   public Build withSeats(List<Seat> newSeats) {
     return new Build(
-        revision, brief, panel, controls, newSeats, links, tuning, scripts, log, own, ownBoards);
+        revision,
+        brief,
+        panel,
+        controls,
+        newSeats,
+        links,
+        tuning,
+        scripts,
+        log,
+        own,
+        ownBoards,
+        Math.min(at, newSeats.size() - 1));
   }
 
   /** {@return this build with other wires between boards} */
   public Build withLinks(List<Link> newLinks) {
     return new Build(
-        revision, brief, panel, controls, seats, newLinks, tuning, scripts, log, own, ownBoards);
+        revision, brief, panel, controls, seats, newLinks, tuning, scripts, log, own, ownBoards,
+        at);
   }
 
   /** {@return this build with contacts read otherwise} */
   public Build withTuning(Tuning newTuning) {
     return new Build(
-        revision, brief, panel, controls, seats, links, newTuning, scripts, log, own, ownBoards);
+        revision, brief, panel, controls, seats, links, newTuning, scripts, log, own, ownBoards,
+        at);
   }
 
   /** {@return this build with other scripts} */
   public Build withScripts(List<Script> newScripts) {
     return new Build(
-        revision, brief, panel, controls, seats, links, tuning, newScripts, log, own, ownBoards);
+        revision,
+        brief,
+        panel,
+        controls,
+        seats,
+        links,
+        tuning,
+        newScripts,
+        log,
+        own,
+        ownBoards,
+        at);
   }
 
   /** {@return this build with another log} */
   public Build withLog(List<LogNote> newLog) {
     return new Build(
-        revision, brief, panel, controls, seats, links, tuning, scripts, newLog, own, ownBoards);
+        revision, brief, panel, controls, seats, links, tuning, scripts, newLog, own, ownBoards,
+        at);
   }
 
   /** {@return this build as another revision} */
   public Build withRevision(String newRevision) {
     return new Build(
-        newRevision, brief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards);
+        newRevision,
+        brief,
+        panel,
+        controls,
+        seats,
+        links,
+        tuning,
+        scripts,
+        log,
+        own,
+        ownBoards,
+        at);
   }
 
   /** {@return this build with other own parts} */
   public Build withOwn(List<ControlKind> newOwn) {
     return new Build(
-        revision, brief, panel, controls, seats, links, tuning, scripts, log, newOwn, ownBoards);
+        revision, brief, panel, controls, seats, links, tuning, scripts, log, newOwn, ownBoards,
+        at);
   }
 
   /** {@return this build with other own boards} */
   public Build withOwnBoards(List<BoardKind> newOwnBoards) {
     return new Build(
-        revision, brief, panel, controls, seats, links, tuning, scripts, log, own, newOwnBoards);
-  }
-
-  private Build withSeat(UnaryOperator<Seat> change) {
-    List<Seat> next = new ArrayList<>(seats);
-    next.set(0, change.apply(next.get(0)));
-    return withSeats(next);
-  }
-
-  /** {@return this build with another first board, or none} */
-  public Build withBoard(Optional<BoardChoice> newBoard) {
-    return withSeat(seat -> seat.withBoard(newBoard));
-  }
-
-  /** {@return this build with its first board wired otherwise} */
-  public Build withLoom(LoomSettings newLoom) {
-    return withSeat(seat -> seat.withLoom(newLoom));
-  }
-
-  /** {@return this build with its first board timed otherwise} */
-  public Build withTiming(Timing newTiming) {
-    return withSeat(seat -> seat.withTiming(newTiming));
-  }
-
-  /** {@return this build with its first profile changed} */
-  public Build withProfile(UnaryOperator<Profile> change) {
-    return withSeat(
-        seat -> {
-          List<Profile> next = new ArrayList<>(seat.profiles());
-          next.set(0, change.apply(next.get(0)));
-          return seat.withProfiles(next);
-        });
-  }
-
-  /** {@return this build with its first profile mapped otherwise, below all layers} */
-  public Build withMapping(Mapping newMapping) {
-    return withProfile(profile -> profile.withBase(newMapping));
-  }
-
-  /**
-   * {@return this build as one of its boards sees it: its controls alone, and a profile first}
-   *
-   * @param aspect which; the nearest there is counts
-   */
-  public Build facing(Aspect aspect) {
-    Aspect there = aspect.in(this);
-    Seat seat = seats.stream().filter(s -> s.id().equals(there.seat())).findFirst().orElseThrow();
-    int at = profileAt(seat, there.profile());
-    List<Profile> turned = new ArrayList<>(seat.profiles());
-    turned.add(0, turned.remove(at));
-    if (at == 0 && seats.size() == 1) {
-      return this;
-    }
-    List<Control> its = controls.stream().filter(c -> seatOf(c).equals(there.seat())).toList();
-    return new Build(
         revision,
         brief,
         panel,
-        its,
-        List.of(seat.withProfiles(turned)),
-        List.of(),
+        controls,
+        seats,
+        links,
         tuning,
         scripts,
         log,
         own,
-        ownBoards);
+        newOwnBoards,
+        at);
   }
 
-  /**
-   * {@return this build after a change of what {@link #facing} gave}
-   *
-   * @param aspect the same as there
-   * @param changed what became of it
-   */
-  public Build turnedBack(Aspect aspect, Build changed) {
-    Aspect there = aspect.in(this);
-    int chair = 0;
-    while (!seats.get(chair).id().equals(there.seat())) {
-      chair++;
-    }
-    Seat before = seats.get(chair);
-    if (chair == 0 && seats.size() == 1 && profileAt(before, there.profile()) == 0) {
-      return changed;
-    }
-    List<Profile> profiles = new ArrayList<>(changed.seat().profiles());
-    int at = Math.min(profileAt(before, there.profile()), profiles.size() - 1);
-    profiles.add(at, profiles.remove(0));
-    List<Seat> nextSeats = new ArrayList<>(seats);
-    nextSeats.set(chair, changed.seat().withProfiles(profiles));
-    return new Build(
-        changed.revision,
-        changed.brief,
-        changed.panel,
-        putBack(changed.controls, there.seat(), chair == 0),
-        nextSeats,
-        links,
-        changed.tuning,
-        changed.scripts,
-        changed.log,
-        changed.own,
-        changed.ownBoards);
+  /** {@return this build with the seat looked at changed} */
+  public Build withSeat(UnaryOperator<Seat> change) {
+    List<Seat> next = new ArrayList<>(seats);
+    next.set(at, change.apply(next.get(at)));
+    return withSeats(next);
   }
 
-  private static int profileAt(Seat seat, String profile) {
-    int at = 0;
-    while (!seat.profiles().get(at).name().equals(profile)) {
-      at++;
-    }
-    return at;
+  /** {@return this build with another board, or none} */
+  public Build withBoard(Optional<BoardChoice> newBoard) {
+    return withSeat(seat -> seat.withBoard(newBoard));
   }
 
-  /** Controls keep their order; new ones of a seat come last, and belong to it. */
-  private List<Control> putBack(List<Control> changed, SeatId seat, boolean first) {
-    Map<ControlId, Control> left = new java.util.LinkedHashMap<>();
-    changed.forEach(control -> left.put(control.id(), control));
-    List<Control> all = new ArrayList<>();
-    for (Control control : controls) {
-      if (!seatOf(control).equals(seat)) {
-        all.add(control);
-      } else if (left.containsKey(control.id())) {
-        all.add(left.remove(control.id()));
-      }
-    }
-    left.values()
-        .forEach(control -> all.add(first ? control : control.withSeat(Optional.of(seat))));
-    return all;
+  /** {@return this build wired otherwise} */
+  public Build withLoom(LoomSettings newLoom) {
+    return withSeat(seat -> seat.withLoom(newLoom));
+  }
+
+  /** {@return this build timed otherwise} */
+  public Build withTiming(Timing newTiming) {
+    return withSeat(seat -> seat.withTiming(newTiming));
+  }
+
+  /** {@return this build with the profile looked at changed} */
+  public Build withProfile(UnaryOperator<Profile> change) {
+    return withSeat(seat -> seat.withProfile(change));
+  }
+
+  /** {@return this build mapped otherwise, below all layers} */
+  public Build withMapping(Mapping newMapping) {
+    return withProfile(profile -> profile.withBase(newMapping));
   }
 
   /** {@return this build with one more own part, or another one of its id} */

@@ -117,7 +117,7 @@ final class BuildJson {
         () ->
             new Build(
                 revision, brief, panel, controls, seats, links, tuning, scripts, log, own,
-                ownBoards));
+                ownBoards, 0));
   }
 
   private static void requireUniqueIds(List<Control> controls) {

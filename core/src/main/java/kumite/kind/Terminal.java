@@ -60,6 +60,10 @@ public record Terminal(
     PULL_DOWN("has a pull-down inside"),
     DRIVE("can drive a wire"),
     TOUCH("senses touch"),
+    /** TX: drives a serial line. */
+    SEND("sends serial data"),
+    /** RX: listens to a serial line. */
+    RECEIVE("receives serial data"),
     INTERRUPT("counts pulses");
 
     private final String words;

@@ -26,7 +26,8 @@ import kumite.parts.Catalogue;
  * @param kind that control's kind
  * @param contact the contact's kind
  * @param common the rail its shared side is tied to
- * @param entry its meaning, if it has one
+ * @param entry its meaning in the profile looked at, if it has one
+ * @param wish its meaning in the first profile, which sockets are planned by
  */
 public record ContactSite(
     int number,
@@ -35,7 +36,8 @@ public record ContactSite(
     ControlKind kind,
     ContactKind contact,
     Common common,
-    Optional<Mapping.Entry> entry) {
+    Optional<Mapping.Entry> entry,
+    Optional<Mapping.Entry> wish) {
 
   /** What a person holds while touching pads. */
   static final Joint PERSON = new Joint(Joint.PERSON, "hold");
@@ -44,7 +46,7 @@ public record ContactSite(
   public static List<ContactSite> all(Build build, Catalogue catalogue) {
     Common usual = catalogue.boardOf(build).map(BoardKind::common).orElse(Common.GROUND);
     List<ContactSite> sites = new ArrayList<>();
-    for (Control control : build.controls()) {
+    for (Control control : build.seated()) {
       ControlKind kind = catalogue.kindOf(control);
       for (ContactKind contact : kind.contacts()) {
         ContactId id = new ContactId(control.id(), contact.name());
@@ -56,10 +58,16 @@ public record ContactSite(
                 kind,
                 contact,
                 control.hookup().common().orElse(usual),
-                build.mapping().of(id)));
+                build.mapping().of(id),
+                build.seat().profiles().get(0).base().of(id)));
       }
     }
     return List.copyOf(sites);
+  }
+
+  /** {@return the same contact with another meaning; it is planned as before} */
+  ContactSite meaning(Optional<Mapping.Entry> newEntry) {
+    return new ContactSite(number, id, control, kind, contact, common, newEntry, wish);
   }
 
   /** {@return the label for people: {@code Horn} or {@code Rudder lever left}} */
@@ -79,7 +87,7 @@ public record ContactSite(
         Optional.empty(),
         List.of(this),
         pulses,
-        entry.map(e -> TargetText.of(e.target())));
+        wish.map(e -> TargetText.of(e.target())));
   }
 
   private Line.Need needs() {

@@ -126,6 +126,21 @@ public record Loom(
         colours);
   }
 
+  /** {@return the same loom with its contacts meaning what the profile looked at says} */
+  public Loom meaning(Build build) {
+    return new Loom(
+        sites.stream().map(site -> site.meaning(build.mapping().of(site.id()))).toList(),
+        lines,
+        sharings,
+        plan,
+        parts,
+        strands,
+        spots,
+        runs,
+        bundles,
+        colours);
+  }
+
   private static List<Component> parts(List<ContactSite> sites, List<Sharing> sharings) {
     List<Component> parts = new ArrayList<>();
     for (ContactSite site : sites) {

@@ -380,7 +380,7 @@ public final class PinPlan {
   /** {@return the terminals that the builder chose to feed lamps from} */
   private static Set<String> lampFeeds(Build build) {
     Set<String> feeds = new HashSet<>();
-    build.controls().forEach(c -> c.hookup().lampFrom().ifPresent(feeds::add));
+    build.seated().forEach(c -> c.hookup().lampFrom().ifPresent(feeds::add));
     return feeds;
   }
 

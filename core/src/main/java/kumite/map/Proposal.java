@@ -73,7 +73,7 @@ public final class Proposal {
   public static Mapping rest(Build build, Catalogue catalogue) {
     Proposal proposal = new Proposal(build, catalogue);
     Mapping mapping = build.mapping();
-    for (Control control : build.controls()) {
+    for (Control control : build.seated()) {
       ControlKind kind = catalogue.kindOf(control);
       for (ContactKind contact : kind.contacts()) {
         ContactId id = new ContactId(control.id(), contact.name());

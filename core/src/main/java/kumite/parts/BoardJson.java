@@ -91,6 +91,8 @@ final class BoardJson {
     List<Terminal> terminals = new ArrayList<>();
     Map<String, String> keep = texts(key, "keep");
     Map<String, String> means = texts(key, "means");
+    String sends = key.text("sends", "");
+    String receives = key.text("receives", "");
     for (Terminal.Side side : Terminal.Side.values()) {
       List<String> names = key.texts(PartJson.word(side));
       for (int i = 0; i < names.size(); i++) {
@@ -108,9 +110,7 @@ final class BoardJson {
                 group.word("role", Terminal.Role.class),
                 new Point(x, y),
                 side,
-                group.has("can")
-                    ? group.words("can", Terminal.Ability.class)
-                    : EnumSet.noneOf(Terminal.Ability.class),
+                abilities(group, name.equals(sends), name.equals(receives)),
                 Optional.ofNullable(keep.get(name))
                     .map(word -> key.object("keep").word(name, Terminal.Keep.class)),
                 Optional.ofNullable(means.get(name)),
@@ -119,6 +119,20 @@ final class BoardJson {
     }
     groups.values().forEach(Key::done);
     return terminals;
+  }
+
+  private static Set<Terminal.Ability> abilities(Key group, boolean sends, boolean receives) {
+    Set<Terminal.Ability> can =
+        group.has("can")
+            ? group.words("can", Terminal.Ability.class)
+            : EnumSet.noneOf(Terminal.Ability.class);
+    if (sends) {
+      can.add(Terminal.Ability.SEND);
+    }
+    if (receives) {
+      can.add(Terminal.Ability.RECEIVE);
+    }
+    return can;
   }
 
   private static Map<String, String> texts(Key key, String name) {

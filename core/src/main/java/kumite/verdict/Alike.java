@@ -19,9 +19,10 @@ final class Alike {
   private static final int MOST_LISTED = 12;
 
   /** What findings must share to be one; those told of many may differ in their numbers. */
-  private record Said(String code, Severity severity, Station station, String words) {
+  private record Said(String code, Severity severity, Station station, String whose, String words) {
     static Said by(Finding f) {
-      return new Said(f.code(), f.severity(), f.station(), f.ofMany().orElse(f.detail()));
+      return new Said(
+          f.code(), f.severity(), f.station(), f.whose(), f.ofMany().orElse(f.detail()));
     }
   }
 
@@ -57,7 +58,7 @@ final class Alike {
             List.copyOf(about),
             first
                 .ofMany()
-                .map(words -> group.size() + " " + words)
+                .map(words -> first.whose() + group.size() + " " + words)
                 .orElse(first.title() + "; " + (group.size() - 1) + " more the same"),
             first.ofMany().isPresent()
                 ? each(group)
@@ -67,6 +68,7 @@ final class Alike {
             first.working(),
             first.gap(),
             Optional.empty(),
+            first.whose(),
             first.remedy());
     return all.mendedBy(() -> together(group));
   }

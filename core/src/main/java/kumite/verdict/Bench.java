@@ -7,9 +7,9 @@ import java.util.Optional;
 import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import kumite.build.Aspect;
 import kumite.build.Build;
-import kumite.build.map.Layer;
-import kumite.build.map.Profile;
+import kumite.build.Seat;
 import kumite.build.map.Timing;
 import kumite.circuit.Budget;
 import kumite.circuit.Inputs;
@@ -24,9 +24,6 @@ import kumite.device.SimulatedDevice;
 import kumite.device.Trace;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
-import kumite.kind.ControlKind;
-import kumite.loom.Look;
-import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
 import kumite.name.ContactId;
@@ -35,7 +32,6 @@ import kumite.panel.Gaps;
 import kumite.panel.Nudge;
 import kumite.panel.Reach;
 import kumite.parts.Catalogue;
-import kumite.timing.Delay;
 import kumite.timing.DelayStudy;
 import kumite.wiring.Lay;
 import kumite.wiring.Wiring;
@@ -62,6 +58,7 @@ import kumite.wiring.Wiring;
  * @param paths its signal paths, in the order of its controls
  * @param coverage what the host asks for against what it gets
  * @param findings all findings, stops first
+ * @param desks what follows from each of its seats
  * @param solves circuits solved before; shared with the benches made from this one
  */
 public record Bench(
@@ -76,6 +73,7 @@ public record Bench(
     List<SignalPath> paths,
     Coverage coverage,
     List<Finding> findings,
+    List<Desk> desks,
     Solves solves) {
 
   /**
@@ -92,6 +90,7 @@ public record Bench(
   public Bench {
     paths = List.copyOf(paths);
     findings = List.copyOf(findings);
+    desks = List.copyOf(desks);
   }
 
   /** Works everything out. */
@@ -110,44 +109,35 @@ public record Bench(
 
   private static Bench work(
       Build build, Catalogue catalogue, Solves solves, Optional<Bench> before) {
-    Kept kept = new Kept(build, catalogue, before);
-    Gaps gaps = kept.ifPanel(Bench::gaps, () -> Gaps.of(build, catalogue));
-    Reach reach = kept.ifPanel(Bench::reach, () -> Reach.of(build, catalogue));
-    DrillPlan drill = kept.ifPanel(Bench::drill, () -> DrillPlan.of(build, catalogue));
-    Loom loom = kept.ifLoom(Bench::loom, () -> Loom.of(build, catalogue, before.map(Bench::loom)));
+    Build home = build.home();
+    Kept kept = new Kept(home, catalogue, before);
+    Gaps gaps = kept.ifPanel(Bench::gaps, () -> Gaps.of(home, catalogue));
+    Reach reach = kept.ifPanel(Bench::reach, () -> Reach.of(home, catalogue));
+    DrillPlan drill = kept.ifPanel(Bench::drill, () -> DrillPlan.of(home, catalogue));
+    List<Desk> desks = new ArrayList<>();
+    for (Seat seat : home.seats()) {
+      desks.add(desk(home.facing(Aspect.of(seat)), catalogue, solves, before));
+    }
+    Desk desk = desks.get(build.at());
     Optional<BoardKind> board = catalogue.boardOf(build);
-    Optional<Wired> circuit = board.map(b -> wired(build, b, loom, solves, before));
-    Profile profile = Senses.known(build.profile(), board);
-    ReportLayout layout = Senses.layout(loom, board, profile);
-    Timing timing = timing(build, board);
+    Loom loom = build.seat().inForce() == 0 ? desk.loom() : desk.loom().meaning(build);
+    ReportLayout layout = Desk.layout(build, board, loom);
     List<SignalPath> paths =
-        SignalPath.all(
-            loom,
-            layout,
-            circuit.map(Wired::inputs),
-            (contact, look) -> delay(profile, timing, board, contact, look));
-    Coverage coverage = Coverage.of(build);
+        Desk.paths(build, board, loom, layout, desk.circuit().map(Wired::inputs));
     List<Finding> findings = new ArrayList<>();
-    findings.addAll(BriefChecks.of(build));
+    findings.addAll(BriefChecks.of(home));
     findings.addAll(
         kept.ifPanel(
             bench -> bench.from(Station.PANEL),
             () -> {
-              Nudge.Search search = new Nudge.Search(build, catalogue);
-              List<Finding> found = new ArrayList<>(PanelChecks.of(build, catalogue, gaps, search));
-              found.addAll(HandChecks.of(build, catalogue, reach, search));
+              Nudge.Search search = new Nudge.Search(home, catalogue);
+              List<Finding> found = new ArrayList<>(PanelChecks.of(home, catalogue, gaps, search));
+              found.addAll(HandChecks.of(home, catalogue, reach, search));
+              found.addAll(SeatChecks.boards(home, catalogue));
               return found;
             }));
-    findings.addAll(LoomChecks.of(build, catalogue, loom));
-    circuit.ifPresent(
-        wired -> {
-          List<Finding> wires = new ArrayList<>(NetChecks.of(build, loom, wired));
-          wires.addAll(power(build, loom, layout, paths, wired, timing, solves));
-          findings.addAll(PressChecks.completed(build, loom, wired.presses(), wires));
-        });
-    findings.addAll(MapChecks.of(build, catalogue, loom, coverage, layout));
-    findings.addAll(LayerChecks.of(build, loom, board, coverage, layout));
-    findings.addAll(ProfileChecks.of(build, loom, board));
+    desks.forEach(d -> findings.addAll(d.findings()));
+    findings.addAll(SeatChecks.between(home, catalogue, desks));
     List<Finding> joined = new ArrayList<>(Alike.joined(findings));
     joined.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
     Trial trial = new Trial();
@@ -159,75 +149,42 @@ public record Bench(
             reach,
             drill,
             loom,
-            circuit,
+            desk.circuit(),
             layout,
             paths,
-            coverage,
+            Coverage.of(build),
             joined.stream()
                 // In a pile that was not measured whole no trial would prove anything.
                 .map(f -> gaps.unmeasured() > 0 ? f.unmended() : f.judgedBy(trial))
                 .toList(),
+            desks,
             solves);
     trial.bench = bench;
     return bench;
   }
 
-  /**
-   * Before a short is out nothing can be solved; volts are then judged as planned, so that what
-   * else is wrong is known, and nothing is called fine.
-   */
-  private static List<Finding> power(
-      Build build,
-      Loom loom,
-      ReportLayout layout,
-      List<SignalPath> paths,
-      Wired wired,
-      Timing timing,
-      Solves solves) {
-    if (wired.inputs().dead().isEmpty()) {
-      return PowerChecks.of(build, loom, paths, wired);
+  private static Desk desk(
+      Build faced, Catalogue catalogue, Solves solves, Optional<Bench> before) {
+    Optional<Desk> was =
+        before.flatMap(
+            bench ->
+                bench.desks.stream()
+                    .filter(d -> d.build().seat().id().equals(faced.seat().id()))
+                    .findFirst());
+    Catalogue then = before.map(Bench::catalogue).orElse(catalogue);
+    if (was.filter(d -> d.holds(faced, catalogue, then)).isPresent()) {
+      return was.get();
     }
-    Inputs planned = Inputs.of(wired.planned(), wired.inputs().looks(), solves);
-    Wired as =
-        new Wired(
-            wired.planned(),
-            wired.planned(),
-            planned,
-            Budget.of(build, wired.planned().board(), loom, planned),
-            Presses.AS_PLANNED);
-    List<SignalPath> ways =
-        SignalPath.all(loom, layout, Optional.of(planned), (contact, look) -> Delay.of(timing));
-    return PowerChecks.of(build, loom, ways, as).stream()
-        .filter(finding -> finding.severity() != Severity.FINE)
-        .toList();
+    Kept kept = new Kept(faced, catalogue, before);
+    Loom loom =
+        was.filter(d -> kept.sameLoom(d.build()))
+            .map(Desk::loom)
+            .orElseGet(() -> Loom.of(faced, catalogue, was.map(Desk::loom)));
+    return Desk.of(faced, catalogue, loom, solves, was);
   }
 
   private List<Finding> from(Station station) {
     return findings.stream().filter(finding -> finding.station() == station).toList();
-  }
-
-  private static Wired wired(
-      Build build, BoardKind board, Loom loom, Solves solves, Optional<Bench> before) {
-    Wiring fresh = Wiring.planned(board, loom);
-    Wiring planned =
-        before.flatMap(Bench::circuit).map(Wired::planned).filter(fresh::equals).orElse(fresh);
-    Wiring byHand = planned.changedByHand(build);
-    Wiring asBuilt =
-        before.flatMap(Bench::circuit).map(Wired::asBuilt).filter(byHand::equals).orElse(byHand);
-    Looks looks = Looks.of(board, loom);
-    Inputs inputs =
-        before
-            .flatMap(Bench::circuit)
-            .map(Wired::inputs)
-            .filter(in -> in.looks().equals(looks) && in.wiring().equals(asBuilt))
-            .orElseGet(() -> Inputs.of(asBuilt, looks, solves));
-    Presses presses =
-        before
-            .flatMap(Bench::circuit)
-            .filter(b -> b.inputs() == inputs && b.planned().equals(planned))
-            .map(Wired::presses)
-            .orElseGet(() -> Presses.of(planned, inputs, solves));
-    return new Wired(planned, asBuilt, inputs, Budget.of(build, board, loom, inputs), presses);
   }
 
   /** What of the bench before still holds. */
@@ -235,7 +192,7 @@ public record Bench(
     private <T> T keptIf(
         BiPredicate<Build, Build> same, Function<Bench, T> keep, Supplier<T> work) {
       return before
-          .filter(b -> b.catalogue() == catalogue && same.test(b.build(), build))
+          .filter(b -> b.catalogue() == catalogue && same.test(b.build().home(), build))
           .map(keep)
           .orElseGet(work);
     }
@@ -244,24 +201,26 @@ public record Bench(
       return keptIf(Kept::samePanel, keep, work);
     }
 
-    <T> T ifLoom(Function<Bench, T> keep, Supplier<T> work) {
-      return keptIf(
-          (one, other) ->
-              one.panel().equals(other.panel())
-                  && one.board().equals(other.board())
-                  && one.controls().equals(other.controls())
-                  && one.loom().equals(other.loom())
-                  && one.mapping().equals(other.mapping()),
-          keep,
-          work);
+    boolean sameLoom(Build other) {
+      return before.filter(b -> b.catalogue() == catalogue).isPresent()
+          && other.panel().equals(build.panel())
+          && other.controls().equals(build.controls())
+          && other.seat().board().equals(build.seat().board())
+          && other.seat().loom().equals(build.seat().loom())
+          && other.mapping().equals(build.mapping());
     }
 
     private static boolean samePanel(Build one, Build other) {
       return one.panel().equals(other.panel())
-          && one.board().equals(other.board())
           && one.brief().equals(other.brief())
           && one.controls().equals(other.controls())
-          && one.mapping().equals(other.mapping());
+          && one.seats().stream()
+              .map(seat -> List.of(seat.board(), seat.profiles()))
+              .toList()
+              .equals(
+                  other.seats().stream()
+                      .map(seat -> List.of(seat.board(), seat.profiles()))
+                      .toList());
     }
   }
 
@@ -292,71 +251,18 @@ public record Bench(
         .anyMatch(f -> f.about().containsAll(stop.about()));
   }
 
-  /** How long a contact takes alone: a chord it belongs to makes it wait, a register is late. */
-  private static Delay delay(
-      Profile profile,
-      Timing timing,
-      Optional<BoardKind> board,
-      ContactId contact,
-      Optional<Look> look) {
-    long windowUs =
-        profile.chords().stream()
-            .filter(c -> c.waits() && c.layer().equals(Layer.BASE))
-            .filter(c -> c.contacts().contains(contact))
-            .mapToLong(c -> 1000L * c.windowMs())
-            .max()
-            .orElse(0);
-    Timing settles =
-        look.filter(Look::measured).filter(l -> !(l.how() instanceof Look.Step)).isPresent()
-            ? new Timing(timing.scanUs(), timing.debounce(), 0, timing.pollUs())
-            : timing;
-    return Delay.of(
-        settles,
-        look.filter(l -> l.how() instanceof Look.Bit).isPresent(),
-        windowUs,
-        board.filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent());
-  }
-
   /**
    * {@return many presses of a contact as the board takes them, with their bounce}
    *
    * @param presses how many are played
    */
   public DelayStudy study(SignalPath path, int presses, long seed) {
-    double window =
-        path.delay().parts().stream()
-            .filter(part -> part.kind() == Delay.Kind.CHORD)
-            .mapToDouble(Delay.Part::mostUs)
-            .sum();
-    boolean late =
-        path.delay().parts().stream().anyMatch(part -> part.kind() == Delay.Kind.REGISTER);
-    ControlKind.Bounce bounce = path.site().kind().bounce();
-    boolean settles =
-        path.delay().parts().stream().anyMatch(part -> part.kind() == Delay.Kind.DEBOUNCE);
-    boolean analog = path.site().contact().type().analog();
-    Timing timing = timing(build, board());
-    return DelayStudy.of(
-        settles || timing.debounce() == Timing.Debounce.EAGER
-            ? timing
-            : new Timing(timing.scanUs(), timing.debounce(), 0, timing.pollUs()),
-        window,
-        late ? 1 : 0,
-        analog ? 0 : bounce.leastUs(),
-        analog ? 0 : bounce.mostUs(),
-        presses,
-        seed);
+    return Delays.study(path, timing(), presses, seed);
   }
 
   /** {@return how the board looks and reports: no faster than it can} */
   public Timing timing() {
-    return timing(build, board());
-  }
-
-  /** A board looks and reports no faster than it can. */
-  private static Timing timing(Build build, Optional<BoardKind> board) {
-    return board
-        .map(b -> build.timing().noFasterThan(b.brain().rawMillis()))
-        .orElse(build.timing());
+    return Desk.timing(build, board());
   }
 
   /** {@return how many findings have that severity} */
@@ -411,7 +317,7 @@ public record Bench(
   /** {@return a simulated device that runs this build} */
   public SimulatedDevice device() {
     return new SimulatedDevice(
-        timing(build, board()),
+        timing(),
         layout,
         loom,
         Senses.known(build.profile(), board()),

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
+import kumite.build.Aspect;
 import kumite.panel.Gap;
 import kumite.working.Working;
 
@@ -20,6 +21,7 @@ import kumite.working.Working;
  * @param gap the gap it speaks of, where it does, so that it can be drawn
  * @param ofMany what is said of many such findings after their number, such as {@code controls are
  *     out of reach}; empty where each is told by itself
+ * @param whose the seat or profile it is told of; empty where that is plain
  * @param remedy what may mend it; does not count when findings are compared
  */
 public record Finding(
@@ -32,6 +34,7 @@ public record Finding(
     Optional<Working> working,
     Optional<Gap> gap,
     Optional<String> ofMany,
+    String whose,
     Remedy remedy) {
 
   public Finding {
@@ -64,6 +67,7 @@ public record Finding(
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        "",
         Remedy.NONE);
   }
 
@@ -86,7 +90,17 @@ public record Finding(
       Optional<String> newOfMany,
       Remedy newRemedy) {
     return new Finding(
-        code, severity, station, about, title, detail, newWorking, newGap, newOfMany, newRemedy);
+        code,
+        severity,
+        station,
+        about,
+        title,
+        detail,
+        newWorking,
+        newGap,
+        newOfMany,
+        whose,
+        newRemedy);
   }
 
   /** The same with one more repair to try, after those it has. */
@@ -101,6 +115,31 @@ public record Finding(
   Finding mendedBy(Fix proposal) {
     Optional<Fix> known = Optional.of(proposal);
     return mendedBy(() -> known);
+  }
+
+  /**
+   * The same told of one seat or profile: its title says of which, and its repair is made there,
+   * whatever is looked at.
+   */
+  Finding told(String newWhose, Aspect aspect) {
+    return new Finding(
+        code,
+        severity,
+        station,
+        about,
+        newWhose + title,
+        detail,
+        working,
+        gap,
+        ofMany,
+        newWhose + whose,
+        remedy.at(aspect));
+  }
+
+  /** The same told of one layer: another finding of its code and contact on another one differs. */
+  Finding on(String layer) {
+    return new Finding(
+        code, severity, station, about, title, detail, working, gap, ofMany, layer, remedy);
   }
 
   Finding unmended() {
@@ -131,6 +170,7 @@ public record Finding(
    */
   boolean same(Finding other) {
     return code.equals(other.code)
+        && whose.equals(other.whose)
         && (about.containsAll(other.about) || other.about.containsAll(about));
   }
 

@@ -120,6 +120,7 @@ final class LayerChecks {
                                   + " on layer "
                                   + layer.name(),
                               why)
+                          .on("layer " + layer.name())
                           .mendedBy(
                               Fix.of(
                                   "Take it off layer " + layer.name(),
@@ -148,13 +149,15 @@ final class LayerChecks {
                 .toList();
         findings.add(
             look(
-                "MP-10",
-                about(layer.by()),
-                "Layer " + layer.name() + " cannot be reached",
-                (layer.by().isEmpty()
-                        ? "No contact reaches it; choose one"
-                        : labels(layer.by()) + " mean something else wherever they could reach it")
-                    + (only.isEmpty() ? "" : "; nothing else gives " + String.join(", ", only))));
+                    "MP-10",
+                    about(layer.by()),
+                    "Layer " + layer.name() + " cannot be reached",
+                    (layer.by().isEmpty()
+                            ? "No contact reaches it; choose one"
+                            : labels(layer.by())
+                                + " mean something else wherever they could reach it")
+                        + (only.isEmpty() ? "" : "; nothing else gives " + String.join(", ", only)))
+                .on("layer " + layer.name()));
       }
       if (ways.trapped().contains(layer)) {
         Set<ContactId> keys = new TreeSet<>();
@@ -171,6 +174,7 @@ final class LayerChecks {
                         + labels(keys)
                         + (keys.size() == 1 ? " means" : " mean")
                         + " something else, and nothing else leads back to the base")
+                .on("layer " + layer.name())
                 .mendedBy(
                     Fix.of(
                         "Give the keys of layers no meaning on " + layer.name(),
@@ -208,6 +212,7 @@ final class LayerChecks {
                                     + " on the way to layer "
                                     + layer.name(),
                                 "It reaches the layer and means something itself: both happen")
+                            .on("layer " + layer.name())
                             .mendedBy(
                                 Fix.of(
                                     "Let it only reach the layer",
@@ -244,6 +249,7 @@ final class LayerChecks {
                                   "window", chord.windowMs(), 0, "ms", "of chord " + chord.id())),
                           chord.windowMs() + " ms",
                           Source.derived("docs/semantics.md, step 7")))
+                  .on("chord " + chord.layer() + " " + chord.id())
                   .mendedBy(
                       Fix.of(
                           "Let " + chord.id() + " fire at once",
@@ -263,14 +269,15 @@ final class LayerChecks {
         if (within && longer.waits()) {
           findings.add(
               look(
-                  "MP-12",
-                  about(shorter.contacts()),
-                  labels(shorter.contacts()) + " is hidden by a longer chord",
-                  "It waits up to "
-                      + longer.windowMs()
-                      + " ms whether "
-                      + labels(longer.contacts())
-                      + " is meant; shorten that window or choose other members"));
+                      "MP-12",
+                      about(shorter.contacts()),
+                      labels(shorter.contacts()) + " is hidden by a longer chord",
+                      "It waits up to "
+                          + longer.windowMs()
+                          + " ms whether "
+                          + labels(longer.contacts())
+                          + " is meant; shorten that window or choose other members")
+                  .on("chord " + longer.layer() + " " + longer.id()));
         }
       }
       boolean ever = false;
@@ -320,6 +327,7 @@ final class LayerChecks {
                         + labels(chord.contacts())
                         + " are wanted at the same moment, and together they mean "
                         + meaning)
+                .on("chord " + chord.layer())
                 .mendedBy(
                     Fix.of(
                         "Take the chord out",

@@ -346,7 +346,7 @@ final class MapChecks {
 
   /** A lever turned in its panel closes other contacts than the way it is pushed names. */
   private void turned() {
-    for (Control control : build.controls()) {
+    for (Control control : build.seated()) {
       ControlKind kind = catalogue.kindOf(control);
       if (kind.family() != ControlKind.Family.LEVER) {
         continue;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import kumite.build.Aspect;
 
 /**
  * What may mend a finding: proposals in order of preference. The first that a judge lets pass is
@@ -33,6 +34,23 @@ public final class Remedy {
     List<Supplier<Optional<Fix>>> next = new ArrayList<>(proposals);
     next.add(proposal);
     return new Remedy(next, judge);
+  }
+
+  /** The same repairs, made with a seat and a profile looked at, and what was looked at after. */
+  Remedy at(Aspect aspect) {
+    List<Supplier<Optional<Fix>>> there = new ArrayList<>();
+    for (Supplier<Optional<Fix>> proposal : proposals) {
+      there.add(
+          () ->
+              proposal
+                  .get()
+                  .map(
+                      fix ->
+                          Fix.of(
+                              fix.label(),
+                              b -> fix.edit().apply(b.facing(aspect)).facing(b.aspect()))));
+    }
+    return proposals.isEmpty() ? this : new Remedy(there, judge);
   }
 
   /** The first proposal there is, not tried on anything yet. */

@@ -102,7 +102,7 @@ public class MapFaultsTest {
 
   private static UnaryOperator<Build> second(Choice choice) {
     return b -> {
-      Profile other = Profile.empty("Phone", Host.PHONE).withBase(b.mapping()).chosen(choice);
+      Profile other = b.profile().called("Other").chosen(choice);
       return b.withSeats(List.of(b.seat().withProfiles(List.of(b.profile(), other))));
     };
   }

@@ -1,0 +1,160 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import kumite.build.Aspect;
+import kumite.build.Build;
+import kumite.build.map.Profile;
+import kumite.build.map.Timing;
+import kumite.circuit.Budget;
+import kumite.circuit.Inputs;
+import kumite.circuit.Presses;
+import kumite.circuit.Solves;
+import kumite.device.Senses;
+import kumite.device.SignalPath;
+import kumite.hid.ReportLayout;
+import kumite.kind.BoardKind;
+import kumite.loom.Looks;
+import kumite.loom.Loom;
+import kumite.map.Coverage;
+import kumite.parts.Catalogue;
+import kumite.wiring.Wiring;
+
+/**
+ * What follows from one seat: its loom, its wiring, what its board reads, and what is wrong there.
+ *
+ * @param build the build with this seat and its first profile looked at
+ * @param loom its strands
+ * @param circuit its wiring as it is and what its board reads through it; empty without a board
+ * @param findings of its loom, its power, and the maps of all its profiles
+ */
+record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding> findings) {
+  Desk {
+    findings = List.copyOf(findings);
+  }
+
+  /** {@return whether another build says the same of this seat, so that nothing need be done} */
+  boolean holds(Build other, Catalogue catalogue, Catalogue before) {
+    return catalogue == before
+        && other.panel().equals(build.panel())
+        && other.brief().equals(build.brief())
+        && other.controls().equals(build.controls())
+        && other.tuning().equals(build.tuning())
+        && other.seats().size() == build.seats().size()
+        && other.seat().equals(build.seat());
+  }
+
+  /**
+   * Works out a seat.
+   *
+   * @param build with this seat looked at
+   * @param loom its strands
+   * @param before what was worked out of the same seat, usually one edit ago
+   */
+  static Desk of(
+      Build build, Catalogue catalogue, Loom loom, Solves solves, Optional<Desk> before) {
+    Optional<BoardKind> board = catalogue.boardOf(build);
+    Optional<Bench.Wired> circuit = board.map(b -> wired(build, b, loom, solves, before));
+    List<Finding> findings = new ArrayList<>(LoomChecks.of(build, catalogue, loom));
+    circuit.ifPresent(
+        wired -> {
+          List<Finding> wires = new ArrayList<>(NetChecks.of(build, loom, wired));
+          wires.addAll(power(build, catalogue, loom, wired, solves));
+          findings.addAll(PressChecks.completed(build, loom, wired.presses(), wires));
+        });
+    for (Profile profile : build.seat().profiles()) {
+      Aspect aspect = new Aspect(build.seat().id(), profile.name());
+      Build faced = build.facing(aspect);
+      boolean first = faced.seat().inForce() == 0;
+      Loom meant = first ? loom : loom.meaning(faced);
+      ReportLayout layout = layout(faced, board, meant);
+      Coverage coverage = Coverage.of(faced);
+      List<Finding> found =
+          new ArrayList<>(MapChecks.of(faced, catalogue, meant, coverage, layout));
+      found.addAll(LayerChecks.of(faced, meant, board, coverage, layout));
+      String name = first ? "" : profile.name() + ": ";
+      found.forEach(finding -> findings.add(first ? finding : finding.told(name, aspect)));
+    }
+    findings.addAll(ProfileChecks.of(build, loom, board));
+    boolean several = build.seats().size() > 1;
+    Aspect aspect = build.aspect();
+    String name = "Seat " + build.seat().id() + ": ";
+    return new Desk(
+        build,
+        loom,
+        circuit,
+        several ? findings.stream().map(f -> f.told(name, aspect)).toList() : findings);
+  }
+
+  /** {@return the reports of the profile looked at} */
+  static ReportLayout layout(Build faced, Optional<BoardKind> board, Loom loom) {
+    return Senses.layout(loom, board, Senses.known(faced.profile(), board));
+  }
+
+  private static Bench.Wired wired(
+      Build build, BoardKind board, Loom loom, Solves solves, Optional<Desk> before) {
+    Optional<Bench.Wired> was = before.flatMap(Desk::circuit);
+    Wiring fresh = Wiring.planned(board, loom);
+    Wiring planned = was.map(Bench.Wired::planned).filter(fresh::equals).orElse(fresh);
+    Wiring byHand = planned.changedByHand(build);
+    Wiring asBuilt = was.map(Bench.Wired::asBuilt).filter(byHand::equals).orElse(byHand);
+    Looks looks = Looks.of(board, loom);
+    Inputs inputs =
+        was.map(Bench.Wired::inputs)
+            .filter(in -> in.looks().equals(looks) && in.wiring().equals(asBuilt))
+            .orElseGet(() -> Inputs.of(asBuilt, looks, solves));
+    Presses presses =
+        was.filter(b -> b.inputs() == inputs && b.planned().equals(planned))
+            .map(Bench.Wired::presses)
+            .orElseGet(() -> Presses.of(planned, inputs, solves));
+    return new Bench.Wired(
+        planned, asBuilt, inputs, Budget.of(build, board, loom, inputs), presses);
+  }
+
+  /**
+   * Before a short is out nothing can be solved; volts are then judged as planned, so that what
+   * else is wrong is known, and nothing is called fine.
+   */
+  private static List<Finding> power(
+      Build build, Catalogue catalogue, Loom loom, Bench.Wired wired, Solves solves) {
+    Optional<BoardKind> board = catalogue.boardOf(build);
+    ReportLayout layout = layout(build, board, loom);
+    if (wired.inputs().dead().isEmpty()) {
+      return PowerChecks.of(
+          build, loom, paths(build, board, loom, layout, Optional.of(wired.inputs())), wired);
+    }
+    Inputs planned = Inputs.of(wired.planned(), wired.inputs().looks(), solves);
+    Bench.Wired as =
+        new Bench.Wired(
+            wired.planned(),
+            wired.planned(),
+            planned,
+            Budget.of(build, wired.planned().board(), loom, planned),
+            Presses.AS_PLANNED);
+    List<SignalPath> ways = paths(build, board, loom, layout, Optional.of(planned));
+    return PowerChecks.of(build, loom, ways, as).stream()
+        .filter(finding -> finding.severity() != Severity.FINE)
+        .toList();
+  }
+
+  /** {@return the signal paths of the profile looked at} */
+  static List<SignalPath> paths(
+      Build faced,
+      Optional<BoardKind> board,
+      Loom loom,
+      ReportLayout layout,
+      Optional<Inputs> inputs) {
+    Profile profile = Senses.known(faced.profile(), board);
+    Timing timing = timing(faced, board);
+    return SignalPath.all(
+        loom, layout, inputs, (contact, look) -> Delays.of(profile, timing, board, contact, look));
+  }
+
+  /** A board looks and reports no faster than it can. */
+  static Timing timing(Build build, Optional<BoardKind> board) {
+    return board
+        .map(b -> build.timing().noFasterThan(b.brain().rawMillis()))
+        .orElse(build.timing());
+  }
+}

@@ -1,0 +1,338 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import kumite.build.BoardChoice;
+import kumite.build.Build;
+import kumite.build.Link;
+import kumite.build.Seat;
+import kumite.build.map.Target;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.map.Coverage;
+import kumite.map.TargetText;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.name.SeatId;
+import kumite.parts.Catalogue;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
+
+/** Checks of what several boards of one build have to do with each other. */
+final class SeatChecks {
+  /** Above what it is made for, by more than tolerance: a 3.3 V pin at 5 V. */
+  private static final double TOLERANCE = 1.1;
+
+  private final Build build;
+  private final Catalogue catalogue;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private SeatChecks(Build build, Catalogue catalogue) {
+    this.build = build;
+    this.catalogue = catalogue;
+  }
+
+  /** {@return what boards do to each other in the case} */
+  static List<Finding> boards(Build build, Catalogue catalogue) {
+    SeatChecks checks = new SeatChecks(build, catalogue);
+    if (build.seats().size() > 1) {
+      checks.overlaps();
+      checks.outside();
+    }
+    return checks.findings;
+  }
+
+  /** {@return what is wrong between seats: keys of the same name, links} */
+  static List<Finding> between(Build build, Catalogue catalogue, List<Desk> desks) {
+    SeatChecks checks = new SeatChecks(build, catalogue);
+    if (build.seats().size() > 1) {
+      checks.sameKeys();
+      checks.links();
+      checks.alone(desks);
+    }
+    return checks.findings;
+  }
+
+  private Optional<BoardKind> kind(Seat seat) {
+    return seat.board().flatMap(choice -> catalogue.board(choice.kind()));
+  }
+
+  private Optional<Geometry> outline(Seat seat) {
+    return seat.board()
+        .flatMap(
+            choice ->
+                catalogue.board(choice.kind()).map(board -> outline(choice.placement(), board)));
+  }
+
+  private static Geometry outline(Placement at, BoardKind board) {
+    double w = board.widthMm() / 2;
+    double h = board.heightMm() / 2;
+    List<Coordinate> corners = new ArrayList<>();
+    for (double[] c : new double[][] {{-w, -h}, {w, -h}, {w, h}, {-w, h}, {-w, -h}}) {
+      Point place = at.place(new Point(c[0], c[1]));
+      corners.add(new Coordinate(place.xMm(), place.yMm()));
+    }
+    return new GeometryFactory().createPolygon(corners.toArray(Coordinate[]::new));
+  }
+
+  private void overlaps() {
+    List<Seat> seats = build.seats();
+    for (int i = 0; i < seats.size(); i++) {
+      for (int j = i + 1; j < seats.size(); j++) {
+        Optional<Geometry> one = outline(seats.get(i));
+        Optional<Geometry> other = outline(seats.get(j));
+        boolean sameSeat =
+            seats
+                .get(i)
+                .board()
+                .map(BoardChoice::seat)
+                .equals(seats.get(j).board().map(BoardChoice::seat));
+        if (one.isPresent()
+            && other.isPresent()
+            && sameSeat
+            && one.get().intersection(other.get()).getArea() > 0) {
+          findings.add(
+              Finding.of(
+                  "PN-60",
+                  Severity.STOP,
+                  Station.PANEL,
+                  List.of("board"),
+                  "The boards of "
+                      + seats.get(i).id()
+                      + " and "
+                      + seats.get(j).id()
+                      + " lie on each other",
+                  String.format(
+                      java.util.Locale.ROOT,
+                      "They share %.0f square mm of the case; move one",
+                      one.get().intersection(other.get()).getArea())));
+        }
+      }
+    }
+  }
+
+  /**
+   * The first board is measured with the panel; of the others at least that they lie in the case.
+   */
+  private void outside() {
+    double wall = build.panel().inside().wallMm();
+    Geometry inside =
+        new GeometryFactory()
+            .createPolygon(
+                new Coordinate[] {
+                  new Coordinate(wall, wall),
+                  new Coordinate(build.panel().widthMm() - wall, wall),
+                  new Coordinate(build.panel().widthMm() - wall, build.panel().heightMm() - wall),
+                  new Coordinate(wall, build.panel().heightMm() - wall),
+                  new Coordinate(wall, wall)
+                });
+    for (Seat seat : build.seats().subList(1, build.seats().size())) {
+      outline(seat)
+          .filter(outline -> !inside.covers(outline))
+          .ifPresent(
+              outline ->
+                  findings.add(
+                      Finding.of(
+                          "PN-61",
+                          Severity.STOP,
+                          Station.PANEL,
+                          List.of("board"),
+                          "The board of seat " + seat.id() + " does not lie within the case",
+                          "Move it inside of the walls")));
+    }
+  }
+
+  /** Two boards on one host type the same key: the host cannot tell who. */
+  private void sameKeys() {
+    Map<Target, Set<SeatId>> typed = new LinkedHashMap<>();
+    for (Seat seat : build.seats()) {
+      for (Coverage.Giver giver : Coverage.givers(seat.profiles().get(0))) {
+        Target target = giver.entry().target();
+        if (target instanceof Target.Key || target instanceof Target.Media) {
+          typed.computeIfAbsent(target, t -> new TreeSet<>()).add(seat.id());
+        }
+      }
+    }
+    Set<SeatId> who = new TreeSet<>();
+    List<String> keys = new ArrayList<>();
+    typed.forEach(
+        (target, seats) -> {
+          if (seats.size() > 1) {
+            who.addAll(seats);
+            keys.add(TargetText.of(target));
+          }
+        });
+    if (!keys.isEmpty()) {
+      findings.add(
+          Finding.of(
+              "MP-22",
+              Severity.LOOK,
+              Station.MAP,
+              List.of(),
+              "Two people type the same keys",
+              String.join(", ", keys)
+                  + " of seats "
+                  + String.join(" and ", who.stream().map(SeatId::text).toList())
+                  + ": one host takes all keyboards for one. Give one seat others, or gamepad"
+                  + " buttons"));
+    }
+  }
+
+  private Optional<Terminal> terminal(Link.End end) {
+    return build.seats().stream()
+        .filter(seat -> seat.id().equals(end.seat()))
+        .findFirst()
+        .flatMap(this::kind)
+        .flatMap(
+            board ->
+                board.terminals().stream()
+                    .filter(t -> t.name().equals(end.terminal()))
+                    .findFirst());
+  }
+
+  private BoardKind board(Link.End end) {
+    return build.seats().stream()
+        .filter(seat -> seat.id().equals(end.seat()))
+        .findFirst()
+        .flatMap(this::kind)
+        .orElseThrow();
+  }
+
+  private void links() {
+    Set<Set<SeatId>> joined = new java.util.LinkedHashSet<>();
+    Set<Set<SeatId>> grounded = new java.util.LinkedHashSet<>();
+    for (Link link : build.links()) {
+      Optional<Terminal> from = terminal(link.from());
+      Optional<Terminal> to = terminal(link.to());
+      if (from.isEmpty() || to.isEmpty()) {
+        Link.End missing = from.isEmpty() ? link.from() : link.to();
+        stop("LM-40", "Link " + link + " ends nowhere", "No board has terminal " + missing, link);
+        continue;
+      }
+      Set<SeatId> pair = new TreeSet<>(Set.of(link.from().seat(), link.to().seat()));
+      joined.add(pair);
+      link(link, from.get(), to.get());
+      if (from.get().role() == Terminal.Role.GROUND && to.get().role() == Terminal.Role.GROUND) {
+        grounded.add(pair);
+      }
+    }
+    for (Set<SeatId> pair : joined) {
+      if (!grounded.contains(pair)) {
+        findings.add(
+            Finding.of(
+                "LM-41",
+                Severity.STOP,
+                Station.LOOM,
+                List.of("board"),
+                "Seats " + words(pair) + " share no ground",
+                "A level is told against ground: join a ground terminal of each"));
+      }
+    }
+  }
+
+  private void link(Link link, Terminal from, Terminal to) {
+    boolean bothSend = from.can(Terminal.Ability.SEND) && to.can(Terminal.Ability.SEND);
+    boolean bothTake = from.can(Terminal.Ability.RECEIVE) && to.can(Terminal.Ability.RECEIVE);
+    if (bothSend || bothTake) {
+      stop(
+          "LM-42",
+          "Link " + link + " joins " + (bothSend ? "TX to TX" : "RX to RX"),
+          bothSend
+              ? "Both drive the wire and neither listens; TX goes to RX, both ways"
+              : "Both listen and nobody speaks; TX goes to RX, both ways",
+          link);
+    }
+    boolean supplies = from.role() == Terminal.Role.SUPPLY && to.role() == Terminal.Role.SUPPLY;
+    boolean mixed =
+        supplies && Math.abs(from.volts() - to.volts()) > 0.2
+            || from.role() == Terminal.Role.SUPPLY && to.role() == Terminal.Role.GROUND
+            || from.role() == Terminal.Role.GROUND && to.role() == Terminal.Role.SUPPLY;
+    if (mixed) {
+      stop(
+          "LM-43",
+          "Link " + link + " shorts a supply",
+          "The terminals are held at different volts",
+          link);
+    } else if (supplies) {
+      findings.add(
+          Finding.of(
+              "LM-44",
+              Severity.LOOK,
+              Station.LOOM,
+              List.of("board"),
+              "Link " + link + " joins two supplies",
+              "Let one board power both, with its plug alone in a host; with both plugged in, one"
+                  + " feeds back into the other"));
+    }
+    volts(link, from, to, link.from(), link.to());
+    volts(link, to, from, link.to(), link.from());
+  }
+
+  private void volts(Link link, Terminal out, Terminal in, Link.End outEnd, Link.End inEnd) {
+    boolean drives =
+        out.can(Terminal.Ability.SEND)
+            || out.can(Terminal.Ability.DRIVE) && !out.can(Terminal.Ability.RECEIVE);
+    boolean reads = in.role() == Terminal.Role.INPUT && !in.can(Terminal.Ability.SEND);
+    BoardKind from = board(outEnd);
+    BoardKind to = board(inEnd);
+    boolean over = from.logicVolts() > to.logicVolts() * TOLERANCE && !to.fiveVoltTolerant();
+    if (drives && reads && out.role() == Terminal.Role.INPUT && over) {
+      stop(
+          "LM-45",
+          "Link " + link + " is too high for " + inEnd,
+          from.logicVolts()
+              + " V from "
+              + outEnd
+              + " into a board of "
+              + to.logicVolts()
+              + " V that does not bear it: divide it, or choose another board",
+          link);
+    }
+  }
+
+  /** A board that is no device of its own needs one that speaks for it. */
+  private void alone(List<Desk> desks) {
+    for (Seat seat : build.seats()) {
+      boolean serial =
+          kind(seat).filter(b -> b.brain().link() == BoardKind.Link.SERIAL).isPresent();
+      boolean heard =
+          build.links().stream()
+              .filter(l -> l.from().seat().equals(seat.id()) || l.to().seat().equals(seat.id()))
+              .anyMatch(
+                  l ->
+                      terminal(l.from().seat().equals(seat.id()) ? l.from() : l.to())
+                          .filter(t -> t.can(Terminal.Ability.SEND))
+                          .isPresent());
+      if (serial && !heard) {
+        findings.add(
+            Finding.of(
+                "LM-46",
+                Severity.STOP,
+                Station.LOOM,
+                List.of("board"),
+                "Nobody hears the board of seat " + seat.id(),
+                "It is no device of its own: join its TX to the RX of a board that is, and their"
+                    + " grounds"));
+      }
+    }
+  }
+
+  private void stop(String code, String title, String detail, Link link) {
+    findings.add(
+        Finding.of(code, Severity.STOP, Station.LOOM, List.of("board"), title, detail)
+            .mendedBy(
+                Fix.of(
+                    "Take the link out",
+                    b -> b.withLinks(b.links().stream().filter(l -> !l.equals(link)).toList()))));
+  }
+
+  private static String words(Set<SeatId> seats) {
+    return String.join(" and ", seats.stream().map(SeatId::text).toList());
+  }
+}

@@ -1,0 +1,232 @@
+package kumite.verdict;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
+import kumite.Builds;
+import kumite.RandomBuilds;
+import kumite.build.Aspect;
+import kumite.build.BoardChoice;
+import kumite.build.Build;
+import kumite.build.Control;
+import kumite.build.Link;
+import kumite.build.Seat;
+import kumite.build.map.Chord;
+import kumite.build.map.Layer;
+import kumite.build.map.Mapping;
+import kumite.build.map.Profile;
+import kumite.device.Holds;
+import kumite.files.BuildFile;
+import kumite.map.TargetText;
+import kumite.measure.Placement;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
+import kumite.name.SeatId;
+import kumite.parts.Catalogue;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Several boards in one build. */
+public class SeatsTest {
+  private static final Catalogue CATALOGUE = Catalogue.standard();
+  private static final SeatId LEFT = new SeatId("left");
+  private static final SeatId RIGHT = new SeatId("right");
+
+  @DataProvider
+  public Object[][] seeds() {
+    return IntStream.range(0, 60).mapToObj(seed -> new Object[] {seed}).toArray(Object[][]::new);
+  }
+
+  /** What a seat works out to is what its controls and board alone would: one law for all. */
+  @Test(dataProvider = "seeds")
+  public void aSeatIsABuildOfItsOwn(int seed) throws Exception {
+    SplittableRandom random = new SplittableRandom(seed);
+    Build two = RandomBuilds.seated(RandomBuilds.any(random), random);
+    assertThat(BuildFile.parse(BuildFile.text(two), "two", CATALOGUE)).isEqualTo(two);
+    for (Seat seat : two.seats()) {
+      Build faced = two.facing(Aspect.of(seat));
+      assertThat(faced.home()).isEqualTo(two);
+      Build alone = two.withControls(faced.seated()).withLinks(List.of()).withSeats(List.of(seat));
+      Bench shared = Bench.of(faced, CATALOGUE);
+      Bench single = Bench.of(alone, CATALOGUE);
+      assertThat(shared.loom().strands()).isEqualTo(single.loom().strands());
+      assertThat(shared.layout().descriptor()).isEqualTo(single.layout().descriptor());
+      assertThat(shared.paths().stream().map(p -> p.id()).toList())
+          .isEqualTo(single.paths().stream().map(p -> p.id()).toList());
+      Holds holds = Holds.NONE;
+      for (Control control : faced.seated()) {
+        if (CATALOGUE.kindOf(control).contacts().size() == 1) {
+          holds = holds.with(new ContactId(control.id(), ""), 1);
+        }
+      }
+      assertThat(shared.device().steady(holds)).isEqualTo(single.device().steady(holds));
+      Set<String> own = codes(single, "");
+      Set<String> told = codes(shared, "Seat " + seat.id() + ": ");
+      assertThat(told).as("findings of seat %s", seat.id()).isEqualTo(own);
+    }
+  }
+
+  private static Set<String> codes(Bench bench, String whose) {
+    Set<String> codes = new TreeSet<>();
+    for (Finding finding : bench.findings()) {
+      boolean electrical =
+          finding.station() != Station.PANEL
+              && finding.station() != Station.BRIEF
+              && !finding.code().startsWith("LM-4")
+              && !finding.code().equals("MP-22");
+      if (electrical && finding.whose().startsWith(whose)) {
+        codes.add(finding.code() + " " + finding.severity());
+      }
+    }
+    return codes;
+  }
+
+  /** From one edit to the next as if worked out anew, whichever seat is looked at. */
+  @Test(dataProvider = "seeds")
+  public void theNextBenchIsThatOfTheBuild(int seed) {
+    SplittableRandom random = new SplittableRandom(seed * 77L);
+    Build build =
+        RandomBuilds.seated(RandomBuilds.layered(RandomBuilds.any(random), random), random);
+    Bench bench = Bench.of(build, CATALOGUE);
+    for (int i = 0; i < 4; i++) {
+      Seat seat = build.seats().get(random.nextInt(2));
+      Profile profile = seat.profiles().get(random.nextInt(seat.profiles().size()));
+      build = build.facing(new Aspect(seat.id(), profile.name()));
+      build = random.nextBoolean() ? RandomBuilds.edited(build, random) : build;
+      bench = bench.next(build);
+      Bench fresh = Bench.of(build, CATALOGUE);
+      assertThat(bench.findings()).isEqualTo(fresh.findings());
+      assertThat(bench.paths()).isEqualTo(fresh.paths());
+      assertThat(bench.layout().descriptor()).isEqualTo(fresh.layout().descriptor());
+    }
+  }
+
+  /** Two players of four buttons, each on a board with both ends of a serial line. */
+  private static Build two(String leftBoard, String rightBoard) {
+    Build build = Builds.buttons(60, 60, 110, 60, 160, 60, 210, 60);
+    build = build.withPanel(build.panel().withSize(320, 240));
+    Mapping mapping = Mapping.EMPTY;
+    for (int i = 1; i <= 4; i++) {
+      mapping =
+          mapping.with(
+              ContactId.parse("b" + i), new Mapping.Entry(TargetText.parse("Button " + i), ""));
+    }
+    Seat left = seat(LEFT, leftBoard, 60).withProfile(p -> p);
+    Seat right = seat(RIGHT, rightBoard, 240);
+    Mapping all = mapping;
+    return build
+        .withSeats(
+            List.of(
+                left.withProfile(p -> p.withBase(all)), right.withProfile(p -> p.withBase(all))))
+        .withControl(new ControlId("b3"), c -> c.withSeat(Optional.of(RIGHT)))
+        .withControl(new ControlId("b4"), c -> c.withSeat(Optional.of(RIGHT)));
+  }
+
+  private static Seat seat(SeatId id, String board, double x) {
+    return Seat.empty(id).withBoard(Optional.of(new BoardChoice(board, Placement.at(x, 160))));
+  }
+
+  @DataProvider
+  public Object[][] links() {
+    String usb = "native-5v-18";
+    String low = "native-3v3-26";
+    String serial = "serial-5v-18";
+    String both = "left:GND - right:GND";
+    return new Object[][] {
+      {usb, serial, List.of(both, "left:TX - right:RX", "left:RX - right:TX"), ""},
+      {usb, serial, List.of(both, "left:TX - right:TX", "left:RX - right:TX"), "LM-42"},
+      {usb, serial, List.of(both, "left:RX - right:RX", "left:RX - right:TX"), "LM-42"},
+      {usb, serial, List.of("left:TX - right:RX", "left:RX - right:TX"), "LM-41"},
+      {usb, serial, List.of(both, "left:TX - right:RX"), ""},
+      {usb, serial, List.of(), "LM-46"},
+      {usb, serial, List.of(both, "left:TX - right:NOWHERE", "left:RX - right:TX"), "LM-40"},
+      {usb, serial, List.of(both, "left:VCC - right:GND", "left:RX - right:TX"), "LM-43"},
+      {usb, serial, List.of(both, "left:VCC - right:5V", "left:RX - right:TX"), "LM-44"},
+      // 5 V from TX into a board of 3.3 V that does not bear it.
+      {low, serial, List.of(both, "left:D0 - right:TX"), "LM-45"},
+      {low, serial, List.of(both, "left:D1 - right:RX"), ""},
+    };
+  }
+
+  @Test(dataProvider = "links")
+  public void linksKeepTheRules(String left, String right, List<String> wires, String code) {
+    List<Link> links = wires.stream().map(Link::parse).toList();
+    Bench bench = Bench.of(two(left, right).withLinks(links), CATALOGUE);
+    Set<String> found = new TreeSet<>();
+    bench.findings().stream()
+        .filter(f -> f.code().startsWith("LM-4"))
+        .forEach(f -> found.add(f.code()));
+    if (code.isEmpty()) {
+      found.remove("LM-46"); // a serial board whose TX goes nowhere is another matter
+      assertThat(found).isEmpty();
+    } else {
+      assertThat(found).contains(code);
+      bench.findings().stream()
+          .filter(f -> f.code().equals(code) && f.code().matches("LM-4[0235]"))
+          .findFirst()
+          .flatMap(Finding::fix)
+          .ifPresent(
+              fix ->
+                  assertThat(
+                          Bench.of(fix.edit().apply(bench.build()), CATALOGUE).findings().stream()
+                              .map(Finding::code))
+                      .doesNotContain(code));
+    }
+  }
+
+  @Test
+  public void whatTwoSeatsDoToEachOtherIsNamed() {
+    Build sound = two("native-5v-18", "native-5v-18");
+    List<String> before = codesOf(sound);
+    assertThat(before).doesNotContain("MP-22", "MP-26", "PN-60", "PN-61");
+    Build keys = sound;
+    for (Seat seat : sound.seats()) {
+      String contact = seat.id().equals(LEFT) ? "b1" : "b3";
+      keys =
+          keys.facing(Aspect.of(seat))
+              .withProfile(
+                  p ->
+                      p.withBase(
+                          p.base()
+                              .without(new ControlId("b3"))
+                              .without(new ControlId("b1"))
+                              .with(
+                                  ContactId.parse(contact),
+                                  new Mapping.Entry(TargetText.parse("Key Space"), ""))));
+    }
+    assertThat(codesOf(keys.home())).contains("MP-22");
+    Build chord =
+        sound.withProfile(
+            p ->
+                p.withChord(
+                    new Chord(
+                        Layer.BASE,
+                        Set.of(ContactId.parse("b1"), ContactId.parse("b3")),
+                        50,
+                        false,
+                        new Mapping.Entry(TargetText.parse("Button 9"), ""))));
+    assertThat(codesOf(chord)).contains("MP-26");
+    Build pile = sound.withBoard(sound.board().map(b -> b.at(Placement.at(240, 170))));
+    assertThat(codesOf(pile)).contains("PN-60");
+    Build out =
+        sound
+            .facing(Aspect.of(sound.seats().get(1)))
+            .withBoard(sound.board().map(b -> b.at(Placement.at(315, 170))))
+            .home();
+    assertThat(codesOf(out)).contains("PN-61");
+  }
+
+  private static List<String> codesOf(Build build) {
+    List<String> codes = new ArrayList<>();
+    Bench.of(build, CATALOGUE).findings().stream()
+        .filter(f -> f.severity() != Severity.FINE)
+        .forEach(f -> codes.add(f.code()));
+    return codes;
+  }
+}

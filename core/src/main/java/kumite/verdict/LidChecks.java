@@ -23,7 +23,7 @@ final class LidChecks {
     Laying laying = build.loom().laying();
     double deepest = 0;
     Optional<Control> deep = Optional.empty();
-    for (Control control : build.seated()) {
+    for (Control control : build.controls()) {
       double depth = catalogue.kindOf(control).depthBelowMm(build.panel().thicknessMm());
       if (depth > deepest) {
         deepest = depth;

@@ -79,6 +79,7 @@ public class SeatsTest {
           finding.station() != Station.PANEL
               && finding.station() != Station.BRIEF
               && !finding.code().startsWith("LM-4")
+              && !finding.code().equals("LM-18") // the panel rises whole, by its deepest part
               && !finding.code().equals("MP-22");
       if (electrical && finding.whose().startsWith(whose)) {
         codes.add(finding.code() + " " + finding.severity());

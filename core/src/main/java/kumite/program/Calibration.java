@@ -134,7 +134,10 @@ public record Calibration(int moved, int rest, int least, int most, int noise, i
         centred()
             ? OptionalInt.of(Math.max(low, Math.min(high, thousandths(rest, false))))
             : OptionalInt.empty();
-    int dead = Math.min(900, (int) Math.ceil(2000.0 * noise / (most - least)));
+    // A thousandth is more than one code: what rounding costs must be dead too.
+    double shaken = noise + codeMost / 1000.0 + 1;
+    double half = Math.max(1, (most - least) / 2.0 - shaken);
+    int dead = noise == 0 ? 0 : (int) Math.min(900, Math.ceil(1000 * shaken / half));
     AxisTuning measured = before.measured(low, centre, Math.min(1000, high));
     return centred() && dead > before.dead()
         ? measured.between(dead, Math.max(dead + 1, before.saturation()))

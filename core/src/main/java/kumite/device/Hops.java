@@ -5,10 +5,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
+import kumite.build.map.Chord;
+import kumite.build.map.Layer;
+import kumite.build.map.Mapping;
+import kumite.build.map.Profile;
 import kumite.build.map.Timing;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.circuit.Seen;
+import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
 import kumite.loom.Loom;
@@ -22,6 +27,8 @@ import kumite.working.Working;
  *
  * @param wiring as it is; empty without a board
  * @param inputs what the board takes in
+ * @param profile what contacts mean
+ * @param layout where that is reported
  */
 public record Hops(
     Loom loom,
@@ -29,7 +36,38 @@ public record Hops(
     Optional<Inputs> inputs,
     Optional<BoardKind> board,
     Timing timing,
-    Holds holds) {
+    Holds holds,
+    Profile profile,
+    ReportLayout layout) {
+
+  /**
+   * What a contact means now.
+   *
+   * @param where on which layer, or in which chord
+   * @param entry the meaning; empty for none
+   */
+  private record Meant(String where, Optional<Mapping.Entry> entry) {}
+
+  /** With what is known of the last move: a layer that was reached, a chord that it belongs to. */
+  private Meant meant(SignalPath path, Optional<Trace> trace) {
+    Optional<Trace.Change> now = trace.flatMap(t -> t.changes().stream().reduce((a, b) -> b));
+    Optional<Chord> chord =
+        profile.chords().stream()
+            .filter(c -> c.contacts().contains(path.id()))
+            .filter(c -> now.filter(n -> n.chords().contains(c.id())).isPresent())
+            .findFirst();
+    if (chord.isPresent()) {
+      return new Meant("chord " + chord.get().id(), Optional.of(chord.get().entry()));
+    }
+    int number = now.map(Trace.Change::layer).orElse(0);
+    if (number > 0 && number <= profile.layers().size()) {
+      String layer = profile.layers().get(number - 1).name();
+      return new Meant("layer " + layer, profile.meaning(layer, path.id()));
+    }
+    return new Meant(
+        profile.layers().isEmpty() ? "one layer" : Layer.BASE,
+        path.target().map(target -> new Mapping.Entry(target, path.function())));
+  }
 
   /**
    * {@return the nine stages of a contact's way}
@@ -84,27 +122,34 @@ public record Hops(
                     "No terminal is free for it")));
     hops.add(level(path, at));
     hops.add(settled(path, times, held, analog));
+    Meant meant = meant(path, trace);
+    boolean reaching = profile.layers().stream().anyMatch(layer -> layer.by().contains(path.id()));
     hops.add(
-        path.target()
+        meant
+            .entry()
             .map(
-                target ->
+                entry ->
                     new Hop(
                         Hop.Stage.MAP,
-                        TargetText.of(target),
-                        "one layer",
+                        TargetText.of(entry.target()),
+                        meant.where(),
                         reaches,
                         false,
                         "The meaning is set at the Map station"))
             .orElse(
                 new Hop(
                     Hop.Stage.MAP,
-                    "no meaning",
-                    "set it in Map",
-                    false,
-                    true,
-                    "The host will see nothing")));
+                    reaching ? "reaches a layer" : "no meaning",
+                    reaching ? meant.where() : "set it in Map",
+                    reaching && held,
+                    !reaching,
+                    reaching
+                        ? "Held, other contacts mean something else"
+                        : "The host will see nothing")));
     hops.add(
-        path.field()
+        meant
+            .entry()
+            .flatMap(entry -> layout.fieldOf(entry.target()))
             .map(
                 field ->
                     new Hop(
@@ -125,16 +170,21 @@ public record Hops(
                     "not reported",
                     "",
                     false,
-                    true,
+                    !reaching,
                     "It has no place in a report")));
+    String function = meant.entry().map(Mapping.Entry::function).orElse("");
     hops.add(
         new Hop(
             Hop.Stage.HOST,
-            path.function().isEmpty() ? "no function named" : path.function(),
-            hostSees(path, at),
+            function.isEmpty() ? "no function named" : function,
+            meant
+                .entry()
+                .filter(entry -> at > 0 && path.whole())
+                .map(entry -> TargetText.brief(entry.target()))
+                .orElseGet(() -> hostSees(path, at)),
             reaches,
             false,
-            path.function().isEmpty() ? "Name it at the Map station" : "What the host does"));
+            function.isEmpty() ? "Name it at the Map station" : "What the host does"));
     return hops;
   }
 

@@ -10,6 +10,7 @@ import java.util.Set;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.map.AxisName;
+import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
 import kumite.kind.BoardKind;
@@ -47,9 +48,8 @@ public final class Proposal {
   private Proposal(Build build, Catalogue catalogue) {
     this.build = build;
     build
-        .mapping()
+        .profile()
         .entries()
-        .values()
         .forEach(
             entry -> {
               used.add(entry.target());
@@ -69,15 +69,30 @@ public final class Proposal {
                 });
   }
 
+  /** {@return a layer's mapping with every contact mapped that can be, none as another layer is} */
+  public static Mapping on(Build build, Catalogue catalogue, String layer) {
+    if (layer.equals(Layer.BASE)) {
+      return rest(build, catalogue);
+    }
+    Proposal proposal = new Proposal(build, catalogue);
+    Mapping there = build.profile().mapping(layer).orElse(Mapping.EMPTY);
+    return proposal.filled(there, catalogue);
+  }
+
   /** {@return the build's mapping with every contact mapped that can be} */
   public static Mapping rest(Build build, Catalogue catalogue) {
-    Proposal proposal = new Proposal(build, catalogue);
-    Mapping mapping = build.mapping();
+    return new Proposal(build, catalogue).filled(build.mapping(), catalogue);
+  }
+
+  private Mapping filled(Mapping before, Catalogue catalogue) {
+    Proposal proposal = this;
+    Mapping mapping = before;
     for (Control control : build.seated()) {
       ControlKind kind = catalogue.kindOf(control);
       for (ContactKind contact : kind.contacts()) {
         ContactId id = new ContactId(control.id(), contact.name());
-        if (mapping.of(id).isEmpty()) {
+        boolean reaches = build.profile().layers().stream().anyMatch(l -> l.by().contains(id));
+        if (mapping.of(id).isEmpty() && !reaches) {
           Optional<Target> target = proposal.next(control, kind, contact);
           if (target.isPresent()) {
             String function = proposal.functionFor(control, contact);

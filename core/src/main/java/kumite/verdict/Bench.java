@@ -305,7 +305,15 @@ public record Bench(
    * @param trace of the last press, for its times
    */
   public List<Hop> hops(SignalPath path, Holds holds, Optional<Trace> trace) {
-    return new Hops(loom, wiring(), circuit.map(Wired::inputs), board(), timing(), holds)
+    return new Hops(
+            loom,
+            wiring(),
+            circuit.map(Wired::inputs),
+            board(),
+            timing(),
+            holds,
+            Senses.known(build.profile(), board()),
+            layout)
         .of(path, trace);
   }
 

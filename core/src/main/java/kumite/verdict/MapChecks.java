@@ -71,11 +71,17 @@ final class MapChecks {
             .filter(site -> site.entry().isEmpty() && !useful.contains(site.id()))
             .toList();
     if (without.isEmpty()) {
+      long meant = loom.sites().stream().filter(site -> site.entry().isPresent()).count();
       findings.add(
           fine(
               "MP-20",
               "Every contact means something",
-              loom.sites().size() + " contacts are mapped"));
+              meant == loom.sites().size()
+                  ? meant + " contacts are mapped"
+                  : meant
+                      + " contacts are mapped; "
+                      + (loom.sites().size() - meant)
+                      + " reach layers, make chords, count or choose profiles"));
       return;
     }
     String names =

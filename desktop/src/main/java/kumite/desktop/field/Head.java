@@ -47,4 +47,12 @@ public final class Head extends HBox {
     label.setLabelFor(field);
     return new javafx.scene.layout.VBox(label, field);
   }
+
+  /** {@return a word of explanation beside fields} */
+  public static Label note(String words) {
+    Label note = new Label(words);
+    note.getStyleClass().add("note");
+    note.setMinWidth(Region.USE_PREF_SIZE);
+    return note;
+  }
 }

@@ -3,6 +3,7 @@ package kumite.desktop.map;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.scene.control.ComboBox;
@@ -15,7 +16,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import kumite.build.Edit;
 import kumite.build.brief.HostFunction;
+import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
+import kumite.build.map.Profile;
 import kumite.build.map.Target;
 import kumite.desktop.field.Em;
 import kumite.desktop.shell.Workbench;
@@ -34,12 +37,22 @@ final class ContactCell extends ListCell<SignalPath> {
   private final TextField target = new TextField();
   private final ComboBox<String> function = new ComboBox<>();
   private final Label place = new Label();
-  private final HBox row = new HBox(name, target, function, place);
+  private final HBox layers = new HBox();
+  private final List<TextField> above = new ArrayList<>();
+  private final HBox row = new HBox(name, target, layers, function, place);
+  private final Supplier<String> layer;
   private Optional<ContactId> contact = Optional.empty();
   private boolean showing;
 
-  ContactCell(Workbench workbench) {
+  /**
+   * A row.
+   *
+   * @param layer the layer whose functions are shown
+   */
+  ContactCell(Workbench workbench, Supplier<String> layer) {
     this.workbench = workbench;
+    this.layer = layer;
+    layers.getStyleClass().add("layer-cells");
     row.getStyleClass().add("contact-row");
     Em.min(name, 110);
     Em.pref(name, 118);
@@ -96,7 +109,8 @@ final class ContactCell extends ListCell<SignalPath> {
     if (!target.isFocused()) {
       write();
     }
-    String serves = path.function();
+    above(path);
+    String serves = serves();
     List<String> choices = new ArrayList<>(List.of(NO_FUNCTION));
     workbench.build().get().profile().functions().stream()
         .map(HostFunction::name)
@@ -108,6 +122,9 @@ final class ContactCell extends ListCell<SignalPath> {
       function.getItems().setAll(choices); // a list set anew forgets its choice
     }
     function.setValue(serves.isEmpty() ? NO_FUNCTION : serves);
+    boolean plain = workbench.build().get().profile().layers().isEmpty();
+    place.setVisible(plain);
+    place.setManaged(plain);
     place.setText(
         path.field().map(f -> "byte " + f.byteIndex() + " bit " + f.bitIndex()).orElse("–"));
     row.pseudoClassStateChanged(LIVE, workbench.holds().get().of(path.id()) > 0);
@@ -115,38 +132,115 @@ final class ContactCell extends ListCell<SignalPath> {
   }
 
   private Optional<Mapping.Entry> entry() {
-    return contact.flatMap(id -> workbench.build().get().mapping().of(id));
+    return entry(Layer.BASE);
+  }
+
+  private Optional<Mapping.Entry> entry(String on) {
+    return contact.flatMap(
+        id -> workbench.build().get().profile().mapping(on).flatMap(m -> m.of(id)));
+  }
+
+  private String serves() {
+    return entry(layer.get()).map(Mapping.Entry::function).orElse("");
+  }
+
+  /** One field for each layer; what it leaves to the base stands in it pale. */
+  private void above(SignalPath path) {
+    Profile profile = workbench.build().get().profile();
+    while (above.size() < profile.layers().size()) {
+      TextField field = new TextField();
+      int at = above.size();
+      field.getStyleClass().addAll("mono", "target-field");
+      Em.min(field, 96);
+      Em.max(field, 96);
+      field.setTooltip(new Tooltip(TargetText.FORMS));
+      field.setOnAction(event -> take(field, layerAt(at)));
+      field
+          .focusedProperty()
+          .addListener(
+              (o, was, is) -> {
+                if (is) {
+                  contact.ifPresent(workbench::select);
+                } else {
+                  take(field, layerAt(at));
+                }
+              });
+      field.setOnKeyPressed(
+          event -> {
+            if (event.getCode() == KeyCode.ESCAPE) {
+              write(field, layerAt(at));
+              event.consume();
+            }
+          });
+      above.add(field);
+    }
+    List<TextField> shown = above.subList(0, profile.layers().size());
+    if (!layers.getChildren().equals(shown)) {
+      layers.getChildren().setAll(shown);
+    }
+    for (int i = 0; i < shown.size(); i++) {
+      Layer one = profile.layers().get(i);
+      TextField field = shown.get(i);
+      field.setId("target-" + (i + 1) + "-" + path.id().toString().replace('.', '-'));
+      field.setAccessibleText("Meaning of " + path.site().label() + " on layer " + one.name());
+      boolean reaches = one.by().contains(path.id());
+      field.setPromptText(
+          reaches ? "reaches it" : entry().map(e -> TargetText.of(e.target())).orElse("nothing"));
+      if (!field.isFocused()) {
+        write(field, one.name());
+      }
+    }
+  }
+
+  private String layerAt(int at) {
+    List<Layer> all = workbench.build().get().profile().layers();
+    return at < all.size() ? all.get(at).name() : Layer.BASE;
+  }
+
+  private void write(TextField field, String on) {
+    field.setText(entry(on).map(e -> TargetText.of(e.target())).orElse(""));
+    field.pseudoClassStateChanged(BAD, false);
   }
 
   private void write() {
-    target.setText(entry().map(e -> TargetText.of(e.target())).orElse(""));
-    target.pseudoClassStateChanged(BAD, false);
+    write(target, Layer.BASE);
   }
 
   private void take() {
+    take(target, Layer.BASE);
+  }
+
+  private void take(TextField field, String on) {
     if (contact.isEmpty()) {
       return;
     }
     ContactId id = contact.get();
-    String typed = target.getText().strip();
-    if (typed.equals(entry().map(e -> TargetText.of(e.target())).orElse(""))) {
+    String typed = field.getText().strip();
+    if (typed.equals(entry(on).map(e -> TargetText.of(e.target())).orElse(""))) {
       return;
     }
+    String where = on.equals(Layer.BASE) ? "" : " on layer " + on;
     if (typed.isEmpty()) {
-      workbench.apply(new Edit("Unmap " + id, b -> b.withMapping(b.mapping().without(id))));
+      workbench.apply(
+          new Edit(
+              "Unmap " + id + where,
+              b -> b.withProfile(p -> p.withMapping(on, m -> m.without(id)))));
       return;
     }
     try {
       Target meaning = TargetText.parse(typed);
-      String serves = entry().map(Mapping.Entry::function).orElse("");
+      String serves = entry(on).map(Mapping.Entry::function).orElse("");
       workbench.apply(
           new Edit(
-              "Map " + id + " to " + TargetText.of(meaning),
-              b -> b.withMapping(b.mapping().with(id, new Mapping.Entry(meaning, serves)))));
-      target.pseudoClassStateChanged(BAD, false);
-      target.setText(TargetText.of(meaning));
+              "Map " + id + " to " + TargetText.of(meaning) + where,
+              b ->
+                  b.withProfile(
+                      p ->
+                          p.withMapping(on, m -> m.with(id, new Mapping.Entry(meaning, serves))))));
+      field.pseudoClassStateChanged(BAD, false);
+      field.setText(TargetText.of(meaning));
     } catch (IllegalArgumentException e) {
-      target.pseudoClassStateChanged(BAD, true);
+      field.pseudoClassStateChanged(BAD, true);
       workbench.complain(e.getMessage());
     }
   }
@@ -157,19 +251,28 @@ final class ContactCell extends ListCell<SignalPath> {
     }
     ContactId id = contact.get();
     String serves = function.getValue().equals(NO_FUNCTION) ? "" : function.getValue();
-    if (entry().isEmpty()) {
-      workbench.complain("Give " + id + " a meaning first, such as Button 1");
+    String on = layer.get();
+    if (entry(on).isEmpty()) {
+      workbench.complain(
+          "Give "
+              + id
+              + " a meaning"
+              + (on.equals(Layer.BASE) ? "" : " on layer " + on)
+              + " first, such as Button 1");
       showing = true;
       function.setValue(NO_FUNCTION);
       showing = false;
       return;
     }
-    Target meaning = entry().get().target();
-    if (!entry().get().function().equals(serves)) {
+    Target meaning = entry(on).get().target();
+    if (!entry(on).get().function().equals(serves)) {
       workbench.apply(
           new Edit(
               "Name the function of " + id,
-              b -> b.withMapping(b.mapping().with(id, new Mapping.Entry(meaning, serves)))));
+              b ->
+                  b.withProfile(
+                      p ->
+                          p.withMapping(on, m -> m.with(id, new Mapping.Entry(meaning, serves))))));
     }
   }
 }

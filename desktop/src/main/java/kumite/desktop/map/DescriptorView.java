@@ -1,15 +1,19 @@
 package kumite.desktop.map;
 
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import kumite.build.map.AxisName;
 import kumite.files.Tables;
+import kumite.hid.DescriptorTree;
 import kumite.hid.InputField;
 import kumite.hid.KeyNames;
+import kumite.hid.MediaNames;
 import kumite.hid.ReportLayout;
 import kumite.hid.Usage;
 
@@ -36,7 +40,51 @@ final class DescriptorView extends VBox {
             .toList();
     fields.getItems().setAll(rows);
     VBox.setVgrow(fields, Priority.ALWAYS);
-    getChildren().addAll(title, hex, fieldsTitle, fields);
+    Label readTitle = new Label("Read another descriptor");
+    readTitle.getStyleClass().add("strong");
+    TextField typed = new TextField();
+    typed.setId("descriptor-typed");
+    typed.setAccessibleText("Bytes of any report descriptor, in hexadecimal");
+    typed.setPromptText("bytes in hexadecimal, such as 05 01 09 06 A1 01 ... C0, then Enter");
+    typed.getStyleClass().add("mono");
+    typed.setOnAction(event -> read(typed.getText(), fieldsTitle, fields, rows));
+    getChildren().addAll(title, hex, readTitle, typed, fieldsTitle, fields);
+  }
+
+  /** Shows another descriptor as a tree; an empty line puts this build's fields back. */
+  private static void read(String typed, Label title, ListView<String> list, List<String> own) {
+    if (typed.isBlank()) {
+      title.setText("Fields, in order of their place in the report");
+      list.getItems().setAll(own);
+      return;
+    }
+    try {
+      byte[] bytes = HexFormat.of().parseHex(typed.replaceAll("(?i)0x|[\\s,;:]", ""));
+      DescriptorTree tree = DescriptorTree.of(bytes);
+      title.setText(
+          "As a tree: "
+              + String.join(
+                  ", ",
+                  tree.reports().stream()
+                      .map(
+                          r ->
+                              "report "
+                                  + r.id()
+                                  + " "
+                                  + r.type().word()
+                                  + " "
+                                  + r.bytes()
+                                  + " bytes")
+                      .toList()));
+      list.getItems()
+          .setAll(
+              tree.lines().stream()
+                  .map(line -> "   ".repeat(line.depth()) + line.words())
+                  .toList());
+    } catch (IllegalArgumentException e) {
+      title.setText("It cannot be read: " + e.getMessage());
+      list.getItems().clear();
+    }
   }
 
   private static String row(InputField f) {
@@ -57,10 +105,11 @@ final class DescriptorView extends VBox {
     return switch (usage.page()) {
       case Usage.BUTTON -> "Button " + usage.id();
       case Usage.KEYBOARD -> "Key " + KeyNames.of(usage.id());
+      case Usage.CONSUMER -> "Media " + MediaNames.of(usage.id());
       default ->
           usage.equals(Usage.HAT)
               ? "Hat"
-              : usage.id() >= 0x30 && usage.id() <= 0x37
+              : usage.page() == Usage.GENERIC_DESKTOP && usage.id() >= 0x30 && usage.id() <= 0x37
                   ? "Axis " + AxisName.values()[usage.id() - 0x30].words()
                   : usage.toString();
     };

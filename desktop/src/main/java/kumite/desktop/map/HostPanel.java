@@ -2,8 +2,9 @@ package kumite.desktop.map;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -15,12 +16,14 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.map.AxisName;
+import kumite.build.map.Target;
 import kumite.desktop.field.Em;
 import kumite.desktop.shell.Workbench;
 import kumite.device.Trace;
 import kumite.hid.HostView;
 import kumite.hid.InputField;
 import kumite.hid.KeyNames;
+import kumite.hid.MediaNames;
 import kumite.hid.ReportLayout;
 import kumite.hid.Usage;
 import kumite.verdict.Bench;
@@ -82,7 +85,7 @@ final class HostPanel extends VBox {
                 + (now.size() > 1 ? "s " : " ")
                 + String.join(", ", now.stream().map(r -> r.bytes().size() + " bytes").toList())
                 + " · every "
-                + bench.build().timing().pollUs() / 1000
+                + bench.timing().pollUs() / 1000
                 + " ms at most"
             : "no board yet: nothing is sent");
     row.setVisible(board);
@@ -98,9 +101,18 @@ final class HostPanel extends VBox {
     StringBuilder hex = new StringBuilder();
     for (Trace.Report report : now) {
       HostView seen = HostView.of(bench.layout().fields(), report.toBytes());
-      for (InputField field : bench.layout().fields()) {
-        if (field.reportId() == report.id()) {
-          field(bench, field, seen);
+      if (now.size() > 1) {
+        Label which = new Label(bench.layout().words(report.id()));
+        which.getStyleClass().add("note");
+        keys.getChildren().add(which);
+      }
+      if (bench.layout().part(report.id()) == ReportLayout.Part.KEYBOARD) {
+        keyboard(bench, seen);
+      } else {
+        for (InputField field : bench.layout().fields()) {
+          if (field.reportId() == report.id()) {
+            field(bench.layout().part(report.id()), field, seen);
+          }
         }
       }
       hex.append(hex.isEmpty() ? "" : "    ").append(report.hex().replaceAll("(..)", "$1 "));
@@ -108,22 +120,41 @@ final class HostPanel extends VBox {
     bytes.setText("bytes  " + hex);
   }
 
-  private void field(Bench bench, InputField field, HostView seen) {
+  /** Of all the keys of a keyboard those that are mapped, and any other that is on. */
+  private void keyboard(Bench bench, HostView seen) {
+    Set<Integer> shown = new TreeSet<>();
+    bench
+        .build()
+        .profile()
+        .entries()
+        .forEach(
+            entry -> {
+              if (entry.target() instanceof Target.Key key) {
+                shown.add(key.usage());
+              }
+            });
+    seen.on().forEach(usage -> shown.add(usage.id()));
+    shown.forEach(
+        usage -> key(KeyNames.of(usage), seen.on().contains(new Usage(Usage.KEYBOARD, usage))));
+  }
+
+  private void field(ReportLayout.Part part, InputField field, HostView seen) {
     Usage usage = field.usage();
+    boolean mouse = part == ReportLayout.Part.MOUSE;
     if (usage.equals(Usage.HAT)) {
       hat(Optional.ofNullable(seen.values().get(usage)));
     } else if (field.bits() > 1) {
-      axis(usage, seen.values(), field);
-    } else if (usage.page() == Usage.KEYBOARD) {
-      boolean mapped =
-          bench.build().mapping().entries().values().stream()
-              .anyMatch(e -> ReportLayout.usageOf(e.target()).equals(usage));
-      if (mapped) {
-        key(KeyNames.of(usage.id()), seen.on().contains(usage));
-      }
+      axis((mouse ? "mouse " : "") + name(usage), seen.values().getOrDefault(usage, 0), field);
+    } else if (part == ReportLayout.Part.MEDIA) {
+      key(MediaNames.of(usage.id()), seen.on().contains(usage));
     } else {
-      key("B" + usage.id(), seen.on().contains(usage));
+      key((mouse ? "M" : "B") + usage.id(), seen.on().contains(usage));
     }
+  }
+
+  private static String name(Usage usage) {
+    int at = usage.id() - 0x30;
+    return at < AxisName.values().length ? AxisName.values()[at].words() : "Wheel";
   }
 
   private void key(String text, boolean on) {
@@ -153,13 +184,12 @@ final class HostPanel extends VBox {
     hat.setAccessibleText("hat " + direction.map(d -> HAT[d]).orElse("at rest"));
   }
 
-  private void axis(Usage usage, Map<Usage, Integer> values, InputField field) {
-    int value = values.getOrDefault(usage, 0);
-    String name = AxisName.values()[usage.id() - 0x30].words();
+  private void axis(String name, int value, InputField field) {
     Label label = new Label(name);
     label.getStyleClass().add("mono");
     Em.min(label, 48);
-    ProgressBar bar = new ProgressBar((double) value / field.logicalMaximum());
+    double span = field.logicalMaximum() - (double) field.logicalMinimum();
+    ProgressBar bar = new ProgressBar((value - field.logicalMinimum()) / span);
     bar.setMaxWidth(Double.MAX_VALUE);
     Em.min(bar, 70);
     HBox.setHgrow(bar, Priority.ALWAYS);

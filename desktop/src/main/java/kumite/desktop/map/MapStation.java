@@ -23,6 +23,7 @@ import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
+import kumite.kind.BoardKind;
 import kumite.map.Coverage;
 import kumite.map.Proposal;
 import kumite.name.ContactId;
@@ -34,8 +35,13 @@ import kumite.verdict.Station;
 public final class MapStation implements StationView {
   private enum View {
     CONTACTS("Contacts"),
+    RULES("Rules"),
+    AXES("Axes"),
+    PLAY("Play"),
+    COMPARE("Compare"),
+    CHART("Chart"),
     TIMING("Timing"),
-    DESCRIPTOR("Descriptor");
+    DESCRIPTOR("Report");
 
     private final String words;
 
@@ -66,6 +72,16 @@ public final class MapStation implements StationView {
   private final TypedField wait;
   private final TypedField poll;
   private final Label delay = new Label();
+  private final ProfileBar profiles;
+  private final LayerBar layers;
+  private final ChordList chords;
+  private final VBox contactsBox;
+  private final RulesTab rules;
+  private final AxesTab axes;
+  private final PlayTab play;
+  private final CompareTab compare;
+  private final ChartTab chart;
+  private final DelayChart delays = new DelayChart();
   private View view = View.CONTACTS;
   private boolean showing;
 
@@ -90,7 +106,25 @@ public final class MapStation implements StationView {
 
     contacts.setId("contacts");
     contacts.setAccessibleText("Contacts and their meanings");
-    contacts.setCellFactory(v -> new ContactCell(workbench));
+    profiles = new ProfileBar(workbench);
+    layers =
+        new LayerBar(
+            workbench,
+            frame.keys(),
+            () -> {
+              show(workbench.bench().get());
+              contacts.refresh();
+            });
+    chords = new ChordList(workbench);
+    rules = new RulesTab(workbench);
+    axes = new AxesTab(workbench);
+    play = new PlayTab(workbench);
+    compare = new CompareTab(workbench);
+    chart = new ChartTab(workbench);
+    contactsBox = new VBox(layers, contacts, chords);
+    contactsBox.getStyleClass().add("contacts-box");
+    VBox.setVgrow(contacts, Priority.ALWAYS);
+    contacts.setCellFactory(v -> new ContactCell(workbench, layers::layer));
     contacts.setFixedCellSize(34);
     contacts.setFocusTraversable(true);
     contacts
@@ -179,7 +213,7 @@ public final class MapStation implements StationView {
     body.getChildren().addAll(sheet, asksBox);
     body.getStyleClass().add("map-body");
     VBox.setVgrow(body, Priority.ALWAYS);
-    root.getChildren().addAll(head, body, host);
+    root.getChildren().addAll(head, profiles, body, host);
     workbench.path().addListener((o, was, is) -> selected());
     workbench.holds().addListener((o, was, is) -> contacts.refresh());
     workbench.station().addListener((o, was, is) -> stopListening());
@@ -212,7 +246,11 @@ public final class MapStation implements StationView {
     row.getStyleClass().add("field-row");
     delay.setWrapText(true);
     delay.getStyleClass().add("mono");
-    timing.getChildren().addAll(row, school, delay);
+    Label bars =
+        new Label(
+            "From the best to the worst press; the marks are the mean and what 99 of 100 keep.");
+    bars.getStyleClass().add("note");
+    timing.getChildren().addAll(row, school, delay, bars, delays);
   }
 
   /** The next contact pressed, by key, strip or row, gets this function. */
@@ -246,20 +284,23 @@ public final class MapStation implements StationView {
         new Edit(
             "Give " + function + " to " + contact,
             b -> {
-              Mapping mapping = b.mapping();
-              if (mapping.of(contact).isEmpty()) {
-                mapping = Proposal.rest(b, workbench.catalogue());
-                Optional<Mapping.Entry> proposed = mapping.of(contact);
-                if (proposed.isEmpty()) {
-                  return b;
-                }
-                return b.withMapping(
-                    b.mapping()
-                        .with(contact, new Mapping.Entry(proposed.get().target(), function)));
-              }
-              return b.withMapping(
-                  mapping.with(
-                      contact, new Mapping.Entry(mapping.of(contact).get().target(), function)));
+              String on = layers.layer();
+              Optional<Mapping.Entry> there =
+                  b.profile().mapping(on).flatMap(mapping -> mapping.of(contact));
+              Optional<Mapping.Entry> proposed =
+                  there.isPresent() ? there : Proposal.on(b, workbench.catalogue(), on).of(contact);
+              return proposed
+                  .map(
+                      entry ->
+                          b.withProfile(
+                              p ->
+                                  p.withMapping(
+                                      on,
+                                      m ->
+                                          m.with(
+                                              contact,
+                                              new Mapping.Entry(entry.target(), function)))))
+                  .orElse(b);
             }));
   }
 
@@ -276,12 +317,15 @@ public final class MapStation implements StationView {
   @Override
   public void show(Bench bench) {
     showing = true;
-    int mapped = bench.build().mapping().entries().size();
+    int count = bench.build().profile().layers().size() + 1;
+    long mapped = bench.paths().stream().filter(path -> path.site().entry().isPresent()).count();
     head.facts(
         mapped
             + " of "
             + bench.paths().size()
-            + " contacts mapped · one layer · report of "
+            + " mapped · "
+            + (count == 1 ? "one layer" : count + " layers")
+            + " · "
             + bench.layout().reportIds().stream().mapToInt(bench.layout()::lengthBytes).sum()
             + " bytes");
     tabs.choose(view);
@@ -306,16 +350,24 @@ public final class MapStation implements StationView {
       listening.setText("Click a function, then press the control that gives it.");
     }
     Timing t = bench.build().timing();
+    delays.show(
+        bench.timing(),
+        bench.board().filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent());
     debounce.choose(t.debounce());
     scan.show(t.scanUs() / 1000.0);
     wait.show(t.waitUs() / 1000.0);
     poll.show(t.pollUs() / 1000.0);
-    Delay latency = Delay.of(t);
+    Delay latency = Delay.of(bench.timing());
     delay.setText(latency.working().inWords());
     boolean none = bench.paths().isEmpty();
     List<Node> content = new ArrayList<>();
     switch (view) {
-      case CONTACTS -> content.add(contacts);
+      case CONTACTS -> content.add(contactsBox);
+      case RULES -> content.add(rules);
+      case AXES -> content.add(axes);
+      case PLAY -> content.add(play);
+      case COMPARE -> content.add(compare);
+      case CHART -> content.add(chart);
       case TIMING -> content.add(timing);
       case DESCRIPTOR -> {
         descriptor(bench);
@@ -329,9 +381,33 @@ public final class MapStation implements StationView {
     if (!sheet.getChildren().equals(content)) {
       sheet.getChildren().setAll(content);
     }
+    view(bench);
+    // What the host asks for belongs to the contacts; other tabs have the room.
+    boolean asked = view == View.CONTACTS;
+    asksBox.setVisible(asked);
+    asksBox.setManaged(asked);
     showing = false;
     host.show(bench);
     selected();
+  }
+
+  /** Fills the tab that is shown, and the rows above it. */
+  private void view(Bench bench) {
+    profiles.show(bench);
+    switch (view) {
+      case CONTACTS -> {
+        layers.show(bench);
+        chords.show(bench);
+      }
+      case RULES -> rules.show(bench);
+      case AXES -> axes.show(bench);
+      case PLAY -> play.show(bench);
+      case COMPARE -> compare.show(bench);
+      case CHART -> chart.show(bench);
+      case TIMING, DESCRIPTOR -> {
+        // shown with the rest
+      }
+    }
   }
 
   private void descriptor(Bench bench) {

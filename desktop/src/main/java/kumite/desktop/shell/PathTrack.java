@@ -26,6 +26,9 @@ final class PathTrack extends Pane {
   private static final List<String> STAGES =
       Arrays.stream(Hop.Stage.values()).map(Hop.Stage::word).toList();
 
+  /** A move that came to rest later than this after the start is not drawn to scale. */
+  private static final long LATEST_US = 50_000;
+
   private static final class HopView {
     final Label stage = new Label();
     final Circle dot = new Circle(6);
@@ -109,7 +112,11 @@ final class PathTrack extends Pane {
     anchors.clear();
     Optional<Trace.Hops> times =
         workbench.path().get().flatMap(id -> workbench.trace().get().map(t -> t.hops().get(id)));
-    ruler.setVisible(times.isPresent() && times.get().reportedUs().isPresent());
+    // Of a script only what comes at its start is to this scale; its own strip shows the rest.
+    ruler.setVisible(
+        times.isPresent()
+            && times.get().reportedUs().isPresent()
+            && times.get().bounceUs() < LATEST_US);
     if (!ruler.isVisible()) {
       return;
     }

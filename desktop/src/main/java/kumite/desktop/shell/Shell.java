@@ -50,6 +50,7 @@ public final class Shell extends StackPane {
   private final PauseTransition noticeTimer = new PauseTransition(NEWS_STAYS);
   private Node focusBefore;
   private Optional<SumsSheet> sums = Optional.empty();
+  private Optional<SeatsPane> seatsPane = Optional.empty();
 
   /** Makes a station's view, given what the frame offers. */
   public interface Maker extends BiFunction<Workbench, Frame, StationView> {}
@@ -124,6 +125,7 @@ public final class Shell extends StackPane {
     commands.onToggleDark(this::toggleDark);
     commands.offer("Sums", "F2", this::sums);
     commands.offer("Fold the findings", "F8", findings::fold);
+    commands.offer("Seats and links between boards", "F9", this::seats);
     filePane.onShow(() -> raise(filePane), this::lower);
     veil.setOnMouseClicked(
         event -> {
@@ -249,6 +251,13 @@ public final class Shell extends StackPane {
     }
     raise(sums.get());
     sums.get().open();
+  }
+
+  /** Puts the seats of the build over the window. */
+  private void seats() {
+    SeatsPane pane = seatsPane.orElseGet(() -> new SeatsPane(workbench, this::lower));
+    seatsPane = Optional.of(pane);
+    raise(pane);
   }
 
   private void sums(Sum sum) {

@@ -6,7 +6,15 @@ import java.util.Map;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import kumite.build.Aspect;
+import kumite.build.Build;
+import kumite.build.Seat;
+import kumite.build.map.Profile;
+import kumite.desktop.field.Head;
 import kumite.verdict.Bench;
 import kumite.verdict.Severity;
 import kumite.verdict.Station;
@@ -18,6 +26,7 @@ final class StationList extends VBox {
   private record Item(Button button, Label title, Label state) {}
 
   private final Workbench workbench;
+  private final VBox looked = new VBox();
   private final Map<Station, Item> items = new EnumMap<>(Station.class);
 
   StationList(Workbench workbench, List<Station> stations) {
@@ -38,6 +47,10 @@ final class StationList extends VBox {
       items.put(station, new Item(button, title, state));
       getChildren().add(button);
     }
+    Region gap = new Region();
+    VBox.setVgrow(gap, Priority.ALWAYS);
+    looked.getStyleClass().add("looked-at");
+    getChildren().addAll(gap, looked);
     workbench.station().addListener((o, was, is) -> here());
     workbench.bench().addListener((o, was, is) -> show(is));
     here();
@@ -50,7 +63,49 @@ final class StationList extends VBox {
             item.button().pseudoClassStateChanged(HERE, station == workbench.station().get()));
   }
 
+  /** Which board and which profile is looked at, where there is more than one. */
+  private void looked(Bench bench) {
+    Build build = bench.build();
+    looked.getChildren().clear();
+    if (build.seats().size() > 1) {
+      looked.getChildren().add(Head.note("seat"));
+      for (Seat seat : build.seats()) {
+        look(
+            seat.id().text(),
+            "seat-" + seat.id(),
+            seat.id().equals(build.seat().id()),
+            Aspect.of(seat));
+      }
+    }
+    if (build.seat().profiles().size() > 1) {
+      looked.getChildren().add(Head.note("profile"));
+      for (Profile profile : build.seat().profiles()) {
+        look(
+            profile.name(),
+            "look-" + profile.name().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'),
+            profile.name().equals(build.profile().name()),
+            new Aspect(build.seat().id(), profile.name()));
+      }
+    }
+  }
+
+  private void look(String words, String id, boolean here, Aspect aspect) {
+    ToggleButton button = new ToggleButton(words);
+    button.getStyleClass().add("segment");
+    button.setId(id);
+    button.setSelected(here);
+    button.setMaxWidth(Double.MAX_VALUE);
+    button.setAccessibleText("Look at " + words);
+    button.setOnAction(
+        event -> {
+          button.setSelected(true);
+          workbench.face(aspect);
+        });
+    looked.getChildren().add(button);
+  }
+
   private void show(Bench bench) {
+    looked(bench);
     items.forEach(
         (station, item) -> {
           String words = words(bench, station);

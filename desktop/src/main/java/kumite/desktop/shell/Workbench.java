@@ -9,16 +9,20 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.LongSupplier;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Edit;
+import kumite.build.map.Layer;
+import kumite.build.map.Script;
 import kumite.device.Holds;
-import kumite.device.SimulatedDevice;
+import kumite.device.Session;
 import kumite.device.Trace;
 import kumite.kind.ControlKind;
 import kumite.name.ContactId;
@@ -62,7 +66,9 @@ public final class Workbench {
   private final Deque<Step> undo = new ArrayDeque<>();
   private final Deque<Step> redo = new ArrayDeque<>();
   private Optional<Build> previewBase = Optional.empty();
-  private long seed = 1;
+  private LongSupplier nanos = System::nanoTime;
+  private Optional<Session> session = Optional.empty();
+  private long lastMoveNanos;
 
   /** The newest bench, maybe not shown yet; the next one is made from it. */
   private final AtomicReference<Bench> last;
@@ -101,6 +107,11 @@ public final class Workbench {
     this.last = new AtomicReference<>(first);
     this.bench = new ReadOnlyObjectWrapper<>(last.get());
     selectFirstPath();
+  }
+
+  /** Takes the time between two presses from elsewhere, so that what is shown can be repeated. */
+  public void clock(LongSupplier newNanos) {
+    nanos = newNanos;
   }
 
   /** {@return the kinds of parts there are, with the build's own} */
@@ -187,7 +198,17 @@ public final class Workbench {
 
   /** {@return the build without what is only shown: what is saved, kept safe and compared} */
   public Build kept() {
-    return previewBase.orElse(build.get());
+    return previewBase.orElse(build.get()).home();
+  }
+
+  /** Looks at another board or profile; that is no edit. */
+  public void face(Aspect aspect) {
+    endPreview();
+    Build faced = build.get().facing(aspect);
+    if (faced != build.get()) {
+      holds.set(Holds.NONE);
+      set(faced);
+    }
   }
 
   /** {@return whether the build differs from its file} */
@@ -264,7 +285,7 @@ public final class Workbench {
     if (!undo.isEmpty()) {
       Step step = undo.pop();
       redo.push(new Step(step.label(), build.get()));
-      set(step.before());
+      set(step.before().facing(build.get().aspect()));
       say("Took back: " + step.label());
     }
   }
@@ -275,7 +296,7 @@ public final class Workbench {
     if (!redo.isEmpty()) {
       Step step = redo.pop();
       undo.push(new Step(step.label(), build.get()));
-      set(step.before());
+      set(step.before().facing(build.get().aspect()));
       say("Did again: " + step.label());
     }
   }
@@ -285,8 +306,7 @@ public final class Workbench {
     previewBase = Optional.empty();
     undo.clear();
     redo.clear();
-    holds.set(Holds.NONE);
-    trace.set(Optional.empty());
+    release();
     selection.set(Set.of());
     path.set(Optional.empty());
     file.set(from);
@@ -313,7 +333,7 @@ public final class Workbench {
   /** Lets unsaved work go: it was asked about, and is not wanted. */
   public void letGo() {
     endPreview();
-    saved.set(build.get());
+    saved.set(kept());
   }
 
   private void set(Build next) {
@@ -377,11 +397,28 @@ public final class Workbench {
         .filter(contact -> worked.path(contact).isEmpty())
         .toList()
         .forEach(contact -> holds.set(holds.get().with(contact, 0)));
-    if (!holds.get().travel().isEmpty()) {
-      trace.set(Optional.of(worked.device().move(Holds.NONE, holds.get(), seed)));
-    } else {
+    session = Optional.empty();
+    if (holds.get().travel().isEmpty()) {
       trace.set(Optional.empty());
+    } else {
+      trace.set(Optional.of(session().move(holds.get())));
     }
+  }
+
+  /** The device as it runs: switched on when it is first touched after an edit. */
+  private Session session() {
+    if (session.isEmpty()) {
+      session = Optional.of(bench.get().device().begin(Holds.NONE, 1));
+      lastMoveNanos = nanos.getAsLong();
+    }
+    return session.get();
+  }
+
+  /** {@return the layer in force on the device: the base, or its name} */
+  public String layer() {
+    int number = session.map(Session::layer).orElse(0);
+    List<Layer> layers = bench.get().build().profile().layers();
+    return number == 0 || number > layers.size() ? Layer.BASE : layers.get(number - 1).name();
   }
 
   // ---- selection
@@ -427,16 +464,27 @@ public final class Workbench {
     if (holds.get().of(contact) == travel) {
       return;
     }
-    Holds before = holds.get();
-    Holds after = before.with(contact, travel);
-    SimulatedDevice device = bench.get().device();
-    trace.set(Optional.of(device.move(before, after, seed++)));
+    Holds after = holds.get().with(contact, travel);
+    Session running = session();
+    long now = nanos.getAsLong();
+    running.pass((now - lastMoveNanos) / 1000);
+    lastMoveNanos = now;
+    trace.set(Optional.of(running.move(after)));
     holds.set(after);
+  }
+
+  /** Plays a script on a device that is switched on for it; what is held is let go. */
+  public Trace play(Script script) {
+    release();
+    Trace played = bench.get().device().play(script, 1);
+    trace.set(Optional.of(played));
+    return played;
   }
 
   /** Lets everything go. */
   public void release() {
     holds.set(Holds.NONE);
     trace.set(Optional.empty());
+    session = Optional.empty();
   }
 }

@@ -11,6 +11,8 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Edit;
 import kumite.build.map.Layer;
@@ -43,6 +45,7 @@ final class LayerBar extends VBox {
   private final Button press = new Button("Press it");
   private final FlowPane edit = new FlowPane();
   private final HBox columns = new HBox();
+  private final HBox beside = new HBox();
   private String layer = Layer.BASE;
 
   /** A bar; told when another layer is chosen. */
@@ -101,8 +104,19 @@ final class LayerBar extends VBox {
             Head.named("by", by),
             press,
             remove);
-    getChildren().addAll(chips);
+    Region gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    HBox row = new HBox(chips, gap, beside);
+    row.getStyleClass().add("contact-row");
+    getChildren().addAll(row);
     workbench.trace().addListener((o, was, is) -> light());
+  }
+
+  /** Puts a button at the end of the row. */
+  void beside(Button button) {
+    button.getStyleClass().add("small");
+    button.setMinWidth(Region.USE_PREF_SIZE);
+    beside.getChildren().setAll(button);
   }
 
   /** {@return the layer whose functions are shown} */

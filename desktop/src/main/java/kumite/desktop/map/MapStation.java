@@ -102,7 +102,8 @@ public final class MapStation implements StationView {
     Button rest = new Button("Map the rest");
     rest.setId("map-rest");
     rest.setOnAction(event -> frame.commands().mapRest().run().run());
-    head = new Head("Map", rest, tabs);
+    tabs.getStyleClass().add("tight"); // there are many
+    head = new Head("Map", tabs);
 
     contacts.setId("contacts");
     contacts.setAccessibleText("Contacts and their meanings");
@@ -121,6 +122,7 @@ public final class MapStation implements StationView {
     play = new PlayTab(workbench);
     compare = new CompareTab(workbench);
     chart = new ChartTab(workbench);
+    layers.beside(rest);
     contactsBox = new VBox(layers, contacts, chords);
     contactsBox.getStyleClass().add("contacts-box");
     VBox.setVgrow(contacts, Priority.ALWAYS);

@@ -8,6 +8,7 @@ import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -78,7 +79,8 @@ final class Begin extends HBox {
   }
 
   private VBox demos() {
-    HBox row = new HBox();
+    FlowPane row = new FlowPane(); // beside or below each other, as there is room
+    Em.pref(row, 250);
     row.getStyleClass().add("begin-demos");
     for (String name : Demo.names()) {
       try {

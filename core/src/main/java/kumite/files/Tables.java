@@ -289,7 +289,8 @@ public final class Tables {
     return text.equals("-0.00") ? "0.00" : text;
   }
 
-  private static String csv(List<String> header, List<List<String>> rows) {
+  /** {@return a table with a header; cells in quotes where they need them} */
+  public static String csv(List<String> header, List<List<String>> rows) {
     CsvSchema.Builder schema = CsvSchema.builder().setUseHeader(true).setLineSeparator("\r\n");
     header.forEach(schema::addColumn);
     try {

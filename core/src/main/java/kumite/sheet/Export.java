@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
+import kumite.build.Aspect;
+import kumite.build.Seat;
 import kumite.circuit.IslandDeck;
 import kumite.files.Tables;
 import kumite.verdict.Bench;
@@ -32,6 +34,9 @@ public enum Export {
   PARTS("parts-csv", "Parts to solder in", "parts.csv", false, false),
   SPICE("spice", "Input circuits for a simulator", "island-01.cir", false, false),
   LABELS("labels", "Labels for wire ends", "wire-labels.pdf", true, false),
+  ASSIGNMENT("assignment", "Order of assignment", "assignment.pdf", true, false),
+  HOST_CHART("host-chart", "Host chart", "host-chart.csv", false, false),
+  MAPPING_LINE("mapping-line", "Controller mapping line", "mapping-line.txt", false, false),
   DESCRIPTOR("descriptor", "Report descriptor", "descriptor.hex", false, false);
 
   private final String word;
@@ -117,6 +122,9 @@ public enum Export {
       case PARTS -> utf8(Tables.fittings(bench));
       case SPICE -> decks(bench).values().iterator().next();
       case LABELS -> LabelSheet.wires(bench, choices.paper());
+      case ASSIGNMENT -> AssignmentSheet.pdf(bench, choices.paper());
+      case HOST_CHART -> utf8(Charts.csv(bench));
+      case MAPPING_LINE -> utf8(Charts.lines(bench));
       case DESCRIPTOR -> utf8(Tables.hex(bench.layout().descriptor()));
     };
   }
@@ -148,8 +156,29 @@ public enum Export {
     return notes;
   }
 
-  /** {@return all its files by name; most have one} */
+  /** {@return whether it is of one board, so that a build of several has several of it} */
+  private boolean perBoard() {
+    return switch (this) {
+      case TEMPLATE, SVG, DXF, ART, DRILL, CAP_LABELS -> false;
+      default -> true;
+    };
+  }
+
+  /** {@return all its files by name; most have one, and one for each board that there is} */
   public Map<String, byte[]> files(Bench bench, Choices choices) {
+    List<Seat> seats = bench.build().seats();
+    if (seats.size() < 2 || !perBoard()) {
+      return filesOfSeat(bench, choices);
+    }
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    for (Seat seat : seats) {
+      filesOfSeat(bench.next(bench.build().facing(Aspect.of(seat))), choices)
+          .forEach((name, bytes) -> files.put(seat.id() + "-" + name, bytes));
+    }
+    return files;
+  }
+
+  private Map<String, byte[]> filesOfSeat(Bench bench, Choices choices) {
     Map<String, byte[]> files = new LinkedHashMap<>();
     if (this == SPICE) {
       return decks(bench);
@@ -160,6 +189,9 @@ public enum Export {
     }
     if (this == NETLIST) {
       files.put("netlist.json", utf8(Tables.netlistJson(wiring(bench))));
+    }
+    if (this == HOST_CHART) {
+      files.put("host-chart.json", utf8(Charts.json(bench)));
     }
     if (this == DESCRIPTOR) {
       files.put("descriptor.bin", bench.layout().descriptor());

@@ -4,10 +4,13 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import kumite.build.Control;
+import kumite.build.map.Layer;
 import kumite.kind.ControlKind;
 import kumite.loom.Strand;
+import kumite.map.TargetText;
 import kumite.measure.Placement;
 import kumite.measure.Shape;
+import kumite.name.ContactId;
 import kumite.verdict.Bench;
 
 /** Labels to cut out: a disc for each cap, a flag for each end of each strand. */
@@ -45,13 +48,34 @@ public final class LabelSheet {
     page("Caps of " + bench.build().brief().title());
     for (Control control : bench.build().controls()) {
       ControlKind kind = bench.catalogue().kindOf(control);
+      String words = legend(bench, control);
       if (kind.cap().isPresent()) {
-        cap(control.label(), kind.cap().get());
+        cap(words, kind.cap().get());
       } else {
-        strip(control.label());
+        strip(words);
       }
     }
     flags(bench);
+  }
+
+  /** The label, and what the control is on each layer that names it. */
+  private static String legend(Bench bench, Control control) {
+    StringBuilder words = new StringBuilder(control.label());
+    ContactId contact = new ContactId(control.id(), "");
+    for (Layer layer : bench.build().profile().layers()) {
+      layer
+          .mapping()
+          .of(contact)
+          .ifPresent(
+              entry ->
+                  words
+                      .append(" / ")
+                      .append(
+                          entry.function().isEmpty()
+                              ? TargetText.brief(entry.target())
+                              : entry.function()));
+    }
+    return words.toString();
   }
 
   /** A label of the cap's own size and shape. */

@@ -77,7 +77,7 @@ public class AccessTest {
             "By hand")
       },
       {"power", List.of("Circuits", "Budget")},
-      {"map", List.of()},
+      {"map", List.of("Contacts", "Rules", "Axes", "Play", "Compare", "Chart", "Timing", "Report")},
       {"log", List.of()},
     };
   }

@@ -36,7 +36,12 @@ final class ChordList extends VBox {
   private static final String NO_FUNCTION = "no function";
 
   private final Workbench workbench;
+
+  /** The height of a row with the gap to the next, in letters m. */
+  private static final double ROW_EM = 2.5;
+
   private final VBox rows = new VBox();
+  private final ScrollPane scroll = new ScrollPane();
   private final Words fresh;
   private List<Chord> shown = List.of();
 
@@ -57,23 +62,23 @@ final class ChordList extends VBox {
     add.setOnAction(event -> fresh.fireEvent(new javafx.event.ActionEvent()));
     HBox head = new HBox(title, fresh, add);
     head.getStyleClass().add("contact-row");
-    ScrollPane scroll = new ScrollPane(rows);
+    scroll.setContent(rows);
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("edge-to-edge");
     scroll.setFocusTraversable(false);
     rows.getStyleClass().add("chord-rows");
-    rows.heightProperty().addListener((o, was, is) -> room(scroll));
-    room(scroll);
+    room();
     getChildren().addAll(head, scroll);
     workbench.trace().addListener((o, was, is) -> light());
   }
 
-  private void room(ScrollPane scroll) {
-    double wanted = Math.min(108, rows.getHeight());
-    scroll.setMinHeight(wanted);
-    scroll.setPrefHeight(wanted);
-    scroll.setManaged(!rows.getChildren().isEmpty());
-    scroll.setVisible(!rows.getChildren().isEmpty());
+  /** Room for three of them, whatever the size of type; more are scrolled to. */
+  private void room() {
+    int shownRows = Math.min(3, shown.size());
+    String high = shownRows * ROW_EM + "em";
+    scroll.setStyle("-fx-min-height: " + high + "; -fx-pref-height: " + high + ";");
+    scroll.setManaged(shownRows > 0);
+    scroll.setVisible(shownRows > 0);
   }
 
   private Set<ContactId> known() {
@@ -124,6 +129,7 @@ final class ChordList extends VBox {
     Profile profile = bench.build().profile();
     if (!shown.equals(profile.chords()) || rows.getChildren().isEmpty()) {
       shown = profile.chords();
+      room();
       rows.getChildren().setAll(shown.stream().map(chord -> row(bench, profile, chord)).toList());
     }
     light();
@@ -164,8 +170,8 @@ final class ChordList extends VBox {
             workbench::complain);
     target.setId("chord-target-" + at);
     target.getStyleClass().addAll("mono", "target-field");
-    Em.min(target, 92);
-    Em.max(target, 92);
+    Em.min(target, 86);
+    Em.max(target, 86);
     target.show(TargetText.of(chord.entry().target()));
     Words window =
         new Words(
@@ -182,8 +188,8 @@ final class ChordList extends VBox {
             workbench::complain);
     window.setId("chord-window-" + at);
     window.getStyleClass().addAll("mono", "target-field");
-    Em.min(window, 62);
-    Em.max(window, 62);
+    Em.min(window, 58);
+    Em.max(window, 58);
     window.show(chord.windowMs() + " ms");
     Choice<Boolean> waits =
         new Choice<>(
@@ -213,7 +219,7 @@ final class ChordList extends VBox {
                             new Mapping.Entry(
                                 c.entry().target(), f.equals(NO_FUNCTION) ? "" : f))));
     function.setId("chord-function-" + at);
-    Em.min(function, 90);
+    Em.min(function, 104);
     function.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(function, Priority.ALWAYS);
     function.show(

@@ -90,6 +90,11 @@ final class ContactCell extends ListCell<SignalPath> {
     function.setOnAction(event -> takeFunction());
   }
 
+  /** Shows its contact anew, where the map changed and the path did not. */
+  void again() {
+    updateItem(getItem(), isEmpty());
+  }
+
   @Override
   protected void updateItem(SignalPath path, boolean empty) {
     super.updateItem(path, empty);

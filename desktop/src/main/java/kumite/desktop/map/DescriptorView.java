@@ -32,6 +32,7 @@ final class DescriptorView extends VBox {
     fieldsTitle.getStyleClass().add("strong");
     ListView<String> fields = new ListView<>();
     fields.getStyleClass().add("mono");
+    fields.setAccessibleText("Fields of the reports");
     fields.setFixedCellSize(26);
     List<String> rows =
         layout.fields().stream()

@@ -114,7 +114,6 @@ public final class MapStation implements StationView {
             frame.keys(),
             () -> {
               show(workbench.bench().get());
-              contacts.refresh();
             });
     chords = new ChordList(workbench);
     rules = new RulesTab(workbench);
@@ -400,6 +399,10 @@ public final class MapStation implements StationView {
       case CONTACTS -> {
         layers.show(bench);
         chords.show(bench);
+        // Not refreshed as a list: that would make new rows, and end what is being typed in one.
+        contacts.lookupAll(".list-cell").stream()
+            .filter(ContactCell.class::isInstance)
+            .forEach(cell -> ((ContactCell) cell).again());
       }
       case RULES -> rules.show(bench);
       case AXES -> axes.show(bench);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.map.AxisName;
 import kumite.build.map.FourWay;
 import kumite.build.map.Opposed;
 import kumite.build.map.OppositesRule;
@@ -47,6 +48,12 @@ final class Arbiter {
         }
       }
     }
+    // Where nothing is chosen hats and axes give neither, at this step and before rapid fire.
+    for (Opposed pair : unchosen(profile)) {
+      for (int pad = 1; pad <= 8; pad++) {
+        arbiter.pair(pair, pad, meanings, OppositesRule.NEUTRAL);
+      }
+    }
     for (Map.Entry<ControlId, FourWay> way : profile.fourWays().entrySet()) {
       ControlId lever = way.getKey();
       arbiter.gates.add(
@@ -57,6 +64,16 @@ final class Arbiter {
                   way.getValue() == FourWay.FIRST ? OppositesRule.FIRST : OppositesRule.LAST)));
     }
     return arbiter;
+  }
+
+  private static List<Opposed> unchosen(Profile profile) {
+    List<Opposed> pairs =
+        new ArrayList<>(List.of(new Opposed.HatPair(false), new Opposed.HatPair(true)));
+    for (AxisName axis : AxisName.values()) {
+      pairs.add(new Opposed.AxisPair(axis));
+    }
+    pairs.removeAll(profile.opposites().keySet());
+    return pairs;
   }
 
   private void pair(Opposed pair, int pad, Meanings meanings, OppositesRule rule) {

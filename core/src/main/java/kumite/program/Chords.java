@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import kumite.build.map.Chord;
 import kumite.build.map.Layer;
@@ -145,9 +146,11 @@ public final class Chords {
    * @param layer the layer in force
    * @param layerOfKeys the layer in force before, which presses that reach a layer belong to
    * @param keys by contact, whether its press reaches a layer
-   * @param taps where a press goes that was over before it knew what it was
+   * @param tapped told of each press that was over before it knew what it was, while {@link #layer}
+   *     still says which layer it belonged to
    */
-  void look(long us, boolean[] pressed, int layer, int layerOfKeys, boolean[] keys, Taps taps) {
+  void look(
+      long us, boolean[] pressed, int layer, int layerOfKeys, boolean[] keys, IntConsumer tapped) {
     for (int c = 0; c < on.length; c++) {
       for (int i : on[c] ? score.members[c] : new int[0]) {
         on[c] &= pressed[i];
@@ -156,7 +159,7 @@ public final class Chords {
     for (int i = 0; i < pressed.length; i++) {
       if (!pressed[i] && stands[i] != Stand.UP) {
         if (stands[i] == Stand.WAITING) {
-          taps.add(i);
+          tapped.accept(i);
           busy--;
         }
         stands[i] = Stand.UP;

@@ -98,7 +98,7 @@ public final class Program {
     layers = new Layers(profile.layers(), contacts);
     chords = new Chords(profile, contacts);
     arbiter = Arbiter.of(profile, fixed.meanings, fixed.senses);
-    taps = new Taps(sources);
+    taps = new Taps(fixed.meanings.targets().size());
     axes = new Axes(fixed.meanings.targets(), fixed.layout, profile.ramps());
     asks = new boolean[sources];
     asked = new boolean[sources];
@@ -224,7 +224,7 @@ public final class Program {
     }
     int before = layer;
     layer = fixed.layers ? layers.look(settled) : 0;
-    chords.look(us, settled, layer, before, layers.keys(), taps);
+    chords.look(us, settled, layer, before, layers.keys(), this::tapped);
     ask(us);
     give(us);
     travel(us);
@@ -270,6 +270,10 @@ public final class Program {
     gray[i] = now;
     counted[i] += fixed.pulses[i].turned() ? -count : count;
     return Math.abs(counted[i]) >= fixed.pulses[i].perStep();
+  }
+
+  private void tapped(int contact) {
+    taps.add(fixed.meanings.contacts()[chords.layer(contact)][contact]);
   }
 
   /** Step 7: what contacts and chords ask for. */
@@ -386,9 +390,8 @@ public final class Program {
       axes.step(target, steps, pulses.perTurn(), pulses.perStep());
     } else {
       int source = steps > 0 ? i : fixed.partners[i];
-      targetOf[source] = fixed.meanings.contacts()[layer][source];
       for (int k = Math.abs(steps); k > 0; k--) {
-        taps.add(source);
+        taps.add(fixed.meanings.contacts()[layer][source]);
       }
     }
   }
@@ -431,7 +434,6 @@ public final class Program {
         sent.put(id, moves ? fixed.composer.compose(id, given, axes, stepped) : transfer);
       }
     }
-    taps.told();
     axes.told();
     news = taps.any();
   }
@@ -441,10 +443,8 @@ public final class Program {
       return on;
     }
     boolean[] given = on.clone();
-    for (int source = 0; source < targetOf.length; source++) {
-      if (taps.on(source) && targetOf[source] >= 0) {
-        given[targetOf[source]] = true;
-      }
+    for (int target = 0; target < given.length; target++) {
+      given[target] |= taps.on(target);
     }
     return given;
   }

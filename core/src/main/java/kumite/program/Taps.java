@@ -1,25 +1,27 @@
 package kumite.program;
 
 /**
- * Presses that are to be told although they are over: each is on for one report and off for one.
- * Not thread-safe.
+ * Meanings of presses that are to be told although they are over: each is on for one report and off
+ * for one. Not thread-safe.
  */
 final class Taps {
-  /** More waiting taps of one source than this are dropped: they would come seconds late. */
+  /** More waiting taps of one meaning than this are dropped: they would come seconds late. */
   private static final int MOST = 32;
 
   private final int[] waiting;
   private final boolean[] on;
+
+  /** Those that wait, and those that are on and have to go off. */
   private int any;
 
-  Taps(int sources) {
-    waiting = new int[sources];
-    on = new boolean[sources];
+  Taps(int targets) {
+    waiting = new int[targets];
+    on = new boolean[targets];
   }
 
-  void add(int source) {
-    if (waiting[source] < MOST) {
-      waiting[source]++;
+  void add(int target) {
+    if (target >= 0 && waiting[target] < MOST) {
+      waiting[target]++;
       any++;
     }
   }
@@ -28,27 +30,17 @@ final class Taps {
     return any > 0;
   }
 
-  boolean on(int source) {
-    return on[source];
+  boolean on(int target) {
+    return on[target];
   }
 
-  /** Before a report: what waits and was off comes on. */
+  /** Before a report: what waits comes on, unless it was on in the report before. */
   void begin() {
     for (int i = 0; any > 0 && i < on.length; i++) {
-      on[i] = waiting[i] > 0 && !on[i];
-    }
-  }
-
-  /** After a report: what was on has been told. */
-  void told() {
-    for (int i = 0; any > 0 && i < on.length; i++) {
-      if (on[i]) {
-        waiting[i]--;
-        any--;
-        if (any == 0) {
-          on[i] = false;
-        }
-      }
+      boolean was = on[i];
+      on[i] = waiting[i] > 0 && !was;
+      any -= was ? 1 : 0; // told, and now told to be over
+      waiting[i] -= on[i] ? 1 : 0;
     }
   }
 

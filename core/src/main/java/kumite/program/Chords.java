@@ -34,7 +34,8 @@ public final class Chords {
       long[] windowUs,
       boolean[] waits,
       boolean[][] available,
-      int[] longestFirst) {
+      int[] longestFirst,
+      int[][] chordsOf) {
     boolean within(int inner, int outer) {
       return members[inner].length < members[outer].length
           && IntStream.of(members[inner])
@@ -50,6 +51,7 @@ public final class Chords {
   private final int[] takenBy;
   private final boolean[] on;
   private int busy;
+  private long quietUntilUs = Long.MAX_VALUE;
 
   /**
    * All let go.
@@ -80,7 +82,8 @@ public final class Chords {
             chords.stream().mapToLong(c -> 1000L * c.windowMs()).toArray(),
             waits(chords),
             available,
-            order.stream().mapToInt(c -> c).toArray());
+            order.stream().mapToInt(c -> c).toArray(),
+            chordsOf(members, contacts.size()));
     waitUs = new long[layerCount][contacts.size()];
     for (int l = 0; l < layerCount; l++) {
       java.util.Arrays.fill(waitUs[l], -1);
@@ -107,6 +110,19 @@ public final class Chords {
     takenBy = other.takenBy.clone();
     on = other.on.clone();
     busy = other.busy;
+    quietUntilUs = other.quietUntilUs;
+  }
+
+  private static int[][] chordsOf(int[][] members, int contacts) {
+    int[][] of = new int[contacts][];
+    for (int i = 0; i < contacts; i++) {
+      int contact = i;
+      of[i] =
+          IntStream.range(0, members.length)
+              .filter(c -> IntStream.of(members[c]).anyMatch(m -> m == contact))
+              .toArray();
+    }
+    return of;
   }
 
   private static boolean[] waits(List<Chord> chords) {
@@ -182,6 +198,7 @@ public final class Chords {
         busy--;
       }
     }
+    quiet(us);
   }
 
   /** All members are held, pressed within the window, and free or part of a shorter chord. */
@@ -246,9 +263,24 @@ public final class Chords {
     }
   }
 
-  /** {@return whether a press still waits for its window} */
-  boolean waiting() {
-    return busy > 0;
+  /**
+   * {@return until when nothing comes of itself, that time included: the next window of a press
+   * that waits is not over before}
+   */
+  long quietUntilUs() {
+    return quietUntilUs;
+  }
+
+  private void quiet(long us) {
+    quietUntilUs = Long.MAX_VALUE;
+    for (int i = 0; busy > 0 && i < stands.length; i++) {
+      for (int c : stands[i] == Stand.WAITING ? score.chordsOf[i] : new int[0]) {
+        long over = sinceUs[i] + score.windowUs[c];
+        if (over >= us && score.waits[c]) {
+          quietUntilUs = Math.min(quietUntilUs, over);
+        }
+      }
+    }
   }
 
   /** {@return where a contact stands} */

@@ -218,7 +218,7 @@ public final class Program {
    */
   public void look(long us, boolean[] pressed, int[] codes) {
     boolean changed = !started | news(us, pressed, codes);
-    if (!changed && !busy) {
+    if (!changed && !busy && us <= chords.quietUntilUs()) {
       lastUs = us;
       return;
     }
@@ -228,7 +228,7 @@ public final class Program {
     ask(us);
     give(us);
     travel(us);
-    busy = chords.waiting() || taps.any() || repeating() || axes.sliding(on) || moving();
+    busy = repeating() || axes.sliding(on) || moving();
     lastUs = us;
     started = true;
   }
@@ -300,6 +300,7 @@ public final class Program {
   /** Steps 8 and 9: what of that is given. */
   private void give(long us) {
     arbiter.look(asks, targetOf);
+    boolean[] before = on.clone();
     Arrays.fill(on, false);
     for (int source = 0; source < asks.length; source++) {
       int target = targetOf[source];
@@ -311,7 +312,7 @@ public final class Program {
         on[target] = true;
       }
     }
-    news = true;
+    news |= !Arrays.equals(before, on);
   }
 
   private boolean repeating() {
@@ -327,6 +328,7 @@ public final class Program {
   private void travel(long us) {
     long since = started ? us - lastUs : 0;
     axes.begin();
+    int[] before = stepped.clone();
     Arrays.fill(stepped, -1);
     for (int i : fixed.travels) {
       int target = fixed.meanings.contacts()[layer][i];
@@ -365,6 +367,7 @@ public final class Program {
       }
     }
     axes.end(on, since);
+    news |= !Arrays.equals(before, stepped);
   }
 
   /** {@return in millionths of a dot each us, which is dots a second} */
@@ -484,7 +487,7 @@ public final class Program {
 
   /** {@return whether anything goes on by itself, though nothing is touched} */
   public boolean busy() {
-    return busy || taps.any() || axes.news();
+    return busy || chords.quietUntilUs() < Long.MAX_VALUE || taps.any() || axes.news();
   }
 
   /** {@return another program in the same state} */

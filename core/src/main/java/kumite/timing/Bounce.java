@@ -1,6 +1,6 @@
 package kumite.timing;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 
@@ -35,26 +35,31 @@ public record Bounce(List<Integer> edgesUs) {
    * @param random where chance comes from
    */
   public static Bounce drawn(int leastUs, int mostUs, SplittableRandom random) {
+    return new Bounce(Arrays.stream(edges(leastUs, mostUs, random)).boxed().toList());
+  }
+
+  /** The edges of {@link #drawn}, for those who draw a million. */
+  static int[] edges(int leastUs, int mostUs, SplittableRandom random) {
     int length = leastUs + (mostUs > leastUs ? random.nextInt(mostUs - leastUs + 1) : 0);
     if (length < 4) {
-      return clean();
+      return new int[] {0};
     }
     int pairs = Math.min(1 + random.nextInt(4), length / 4);
-    List<Integer> cuts = new ArrayList<>();
+    int[] cuts = new int[2 * pairs + 1];
     for (int i = 0; i < 2 * pairs - 1; i++) {
       double early = random.nextDouble() * random.nextDouble(); // edges crowd near the start
-      cuts.add(1 + (int) (early * (length - 1)));
+      cuts[i] = 1 + (int) (early * (length - 1));
     }
-    cuts.add(length);
-    cuts.add(0);
-    cuts.sort(null);
+    cuts[2 * pairs - 1] = length;
+    cuts[2 * pairs] = 0;
+    Arrays.sort(cuts);
     // Two edges in the same microsecond are no edges: push them apart, and let the last one end it.
-    for (int i = 1; i < cuts.size(); i++) {
-      if (cuts.get(i) <= cuts.get(i - 1)) {
-        cuts.set(i, cuts.get(i - 1) + 1);
+    for (int i = 1; i < cuts.length; i++) {
+      if (cuts[i] <= cuts[i - 1]) {
+        cuts[i] = cuts[i - 1] + 1;
       }
     }
-    return new Bounce(cuts);
+    return cuts;
   }
 
   /** {@return whether the contact has turned over at that time, counted from the first edge} */

@@ -43,7 +43,7 @@ public record DelayStudy(
     double sum = 0;
     double worst = 0;
     for (int i = 0; i < presses; i++) {
-      Bounce bounce = Bounce.drawn(leastBounceUs, mostBounceUs, random);
+      int[] bounce = Bounce.edges(leastBounceUs, mostBounceUs, random);
       double us =
           settled(timing, bounce, random.nextInt(timing.scanUs()))
               + (double) late * timing.scanUs()
@@ -66,11 +66,15 @@ public record DelayStudy(
   }
 
   /** {@return when the debounce takes a press, in us from its first edge} */
-  static long settled(Timing timing, Bounce bounce, int phase) {
+  static long settled(Timing timing, int[] edges, int phase) {
     boolean eager = timing.debounce() == Timing.Debounce.EAGER;
     long since = -1;
+    int passed = 0;
     for (long us = phase; ; us += timing.scanUs()) {
-      boolean pressed = bounce.turnedAt((int) us);
+      while (passed < edges.length && edges[passed] <= us) {
+        passed++;
+      }
+      boolean pressed = passed % 2 == 1;
       if (pressed && (eager || since >= 0 && us - since >= timing.waitUs())) {
         return us;
       }

@@ -108,8 +108,7 @@ public class DeviceTruthTest {
   @Test(dataProvider = "seeds")
   public void aLadderTellsOneStepOnly(int seed) {
     SplittableRandom random = new SplittableRandom(seed);
-    Bench bench =
-        Bench.of(RandomBuilds.sharing(Topology.LADDER, 6, random), CATALOGUE);
+    Bench bench = Bench.of(RandomBuilds.sharing(Topology.LADDER, 6, random), CATALOGUE);
     Holds holds = Holds.NONE;
     int first = 0;
     for (int step = 6; step >= 1; step--) {
@@ -146,8 +145,7 @@ public class DeviceTruthTest {
                 worst, trace.hops().get(ContactId.parse("b2")).seenUs().orElseThrow() / 1000.0);
       }
       assertThat(worst).isBetween(build == late ? 3.0 : 1.0, build == late ? 9.0 : 7.0);
-      double mean =
-          bench.path(ContactId.parse("b2")).orElseThrow().delay().meanUs() / 1000;
+      double mean = bench.path(ContactId.parse("b2")).orElseThrow().delay().meanUs() / 1000;
       assertThat(mean).isEqualTo(build == late ? 1 + 2 + 0.5 : 1 + 0.5);
     }
   }

@@ -126,7 +126,11 @@ public class DelayTest {
       while (!debouncer.look(us, bounce.turnedAt((int) us))) {
         us += timing.scanUs();
       }
-      assertThat(DelayStudy.settled(timing, bounce, phase)).as("%s", timing).isEqualTo(us);
+      assertThat(
+              DelayStudy.settled(
+                  timing, bounce.edgesUs().stream().mapToInt(e -> e).toArray(), phase))
+          .as("%s", timing)
+          .isEqualTo(us);
     }
   }
 }

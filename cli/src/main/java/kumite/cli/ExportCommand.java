@@ -36,7 +36,8 @@ final class ExportCommand implements Callable<Integer> {
       paramLabel = "WHAT",
       description =
           "bench-sheet, template-pdf, svg, dxf, art, drill-csv, cap-labels, header-overlay,"
-              + " wiring-board, wiring-csv, cut-list, netlist, parts-csv, spice, labels, descriptor, or all.")
+              + " wiring-board, wiring-csv, cut-list, netlist, parts-csv, spice, labels,"
+              + " assignment, host-chart, mapping-line, descriptor, or all.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")

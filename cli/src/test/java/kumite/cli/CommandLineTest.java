@@ -395,7 +395,12 @@ public class CommandLineTest {
       }
     }
     JsonNode rail = Ran.run("paths", "../demo/lantern-duel.kumite.json", "--json").json();
-    assertThat(rail).hasSize(24);
+    assertThat(rail).as("the left seat").hasSize(12);
+    assertThat(
+            Ran.run("paths", "../demo/lantern-duel.kumite.json", "--seat", "right", "--json")
+                .json())
+        .as("the right seat")
+        .hasSize(12);
     for (JsonNode row : rail) {
       assertThat(row.get("common").asText()).isEqualTo("rail");
       assertThat(row.get("pulls").asText()).isEqualTo("pull-down");

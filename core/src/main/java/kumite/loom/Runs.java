@@ -3,10 +3,12 @@ package kumite.loom;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import kumite.build.Build;
 import kumite.build.loom.Laying.CommonShape;
 import kumite.kind.BoardKind;
@@ -75,6 +77,11 @@ final class Runs {
   private final List<CommonRun> done = new ArrayList<>();
   private final Map<ControlId, Double> depths = new HashMap<>();
 
+  /**
+   * Controls with resistors soldered from tap to tap: their ends have no room for a bus as well.
+   */
+  private final Set<ControlId> laddered = new HashSet<>();
+
   Runs(Build build, BoardKind board, Lengths lengths, Cutter cutter) {
     this.build = build;
     this.board = board;
@@ -88,6 +95,9 @@ final class Runs {
 
   void depth(ContactSite site) {
     depths.put(site.control().id(), site.kind().depthBelowMm(build.panel().thicknessMm()));
+    if (site.kind().steps() > 1) {
+      laddered.add(site.control().id());
+    }
   }
 
   /** Takes note of a place; several of one control become one stop. */
@@ -282,7 +292,11 @@ final class Runs {
   }
 
   /** Small soldered switches whose tabs lie in one line. */
-  private static boolean alongRow(Land one, Land other) {
+  private boolean alongRow(Land one, Land other) {
+    if (one.control().filter(laddered::contains).isPresent()
+        || other.control().filter(laddered::contains).isPresent()) {
+      return false;
+    }
     boolean soldered =
         end(one).landing().how() == Landing.How.LUG
             && other.taps().get(0).end().landing().how() == Landing.How.LUG;

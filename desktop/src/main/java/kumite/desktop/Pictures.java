@@ -23,8 +23,11 @@ import javax.imageio.ImageIO;
 import kumite.build.Build;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
+import kumite.files.BuildFileException;
+import kumite.files.Demo;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
+import kumite.parts.Catalogue;
 import kumite.verdict.Station;
 
 /** Takes a picture of each view in the real window: this is how docs/screenshots is refreshed. */
@@ -47,10 +50,12 @@ final class Pictures {
   }
 
   void takeAll() {
+    // Each picture a tenth of a second after the one before, on the device's clock.
+    long[] nanos = {0};
+    workbench.clock(() -> nanos[0] += 100_000_000);
     shell.setMouseTransparent(true); // what is under the mouse by chance stays as it is
     List<Shot> shots = new ArrayList<>();
     shots.add(new Shot("brief", () -> workbench.station().set(Station.BRIEF)));
-    shots.add(new Shot("brief-player", () -> press("Player")));
     shots.add(
         new Shot(
             "panel",
@@ -99,7 +104,6 @@ final class Pictures {
               workbench.select(ContactId.parse("horn"));
             }));
     shots.add(new Shot("loom-strands", () -> press("By strand")));
-    shots.add(new Shot("loom-commons", () -> press("Commons")));
     shots.add(new Shot("loom-what-if", () -> press("What if")));
     shots.add(new Shot("loom-boards", () -> press("Boards")));
     shots.add(
@@ -145,7 +149,34 @@ final class Pictures {
               press("Arc of the hand");
               ((javafx.scene.control.Button) shell.lookup("#layout-fit")).fire();
             }));
+    shots.add(
+        new Shot(
+            "map-layers",
+            () -> {
+              demo("one-hand");
+              workbench.station().set(Station.MAP);
+              press("Shift, while held shift");
+              workbench.select(ContactId.parse("light"));
+              workbench.hold(ContactId.parse("shift"), 1);
+              workbench.hold(ContactId.parse("light"), 1);
+            }));
+    shots.add(
+        new Shot(
+            "map-play",
+            () -> {
+              workbench.release();
+              press("Play");
+              ((javafx.scene.control.Button) shell.lookup("#script-play")).fire();
+            }));
     next(new ArrayDeque<>(shots));
+  }
+
+  private void demo(String name) {
+    try {
+      workbench.open(Demo.open(name, Catalogue.standard()), Optional.empty());
+    } catch (BuildFileException e) {
+      throw new IllegalStateException("a demo that ships can be read", e);
+    }
   }
 
   private void closeFinder() {

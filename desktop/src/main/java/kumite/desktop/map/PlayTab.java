@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
@@ -228,7 +229,7 @@ final class PlayTab extends VBox {
             String.format(Locale.ROOT, "%.1f ", report.us() / 1000.0)
                 + (seen.on().isEmpty() ? "" : seen.on().size() + " on ")
                 + report.hex();
-        free = x + strip.word(words, x, y + 8, "ruler-label") + 8;
+        free = strip.wordWithin(words, x, y + 8, free, right) + 8;
       }
     }
     strip.word(
@@ -256,6 +257,19 @@ final class PlayTab extends VBox {
       label.applyCss();
       label.autosize();
       return label.getWidth();
+    }
+
+    /** {@return where it ends}; a word that does not fit before the end is left out. */
+    double wordWithin(String text, double x, double y, double free, double right) {
+      double width = word(text, x, y, "ruler-label");
+      Node written = getChildren().get(getChildren().size() - 1);
+      double at = Math.min(x, right - width);
+      if (at < free) {
+        getChildren().remove(written);
+        return free - 8;
+      }
+      written.relocate(at, y);
+      return at + width;
     }
 
     void bar(double from, double to, double y, double height) {

@@ -121,7 +121,8 @@ final class PathTrack extends Pane {
       return;
     }
     Trace.Hops t = times.get();
-    double end = Math.max(8000, Math.ceil(t.reportedUs().getAsLong() / 4000.0) * 4000);
+    // A report at the very end would lie on the end's own word.
+    double end = Math.max(8000, Math.ceil((t.reportedUs().getAsLong() + 900) / 4000.0) * 4000);
     mark(0, end, "0", false, 0.5);
     mark(end, end, String.format(Locale.ROOT, "%.0f ms", end / 1000), false, 0.5);
     if (t.bounceUs() > 0) {

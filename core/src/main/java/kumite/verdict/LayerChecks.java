@@ -328,18 +328,17 @@ final class LayerChecks {
                         + " are wanted at the same moment, and together they mean "
                         + meaning)
                 .on("chord " + chord.layer())
-                .mendedBy(
-                    Fix.of(
-                        "Take the chord out",
-                        b ->
-                            b.withProfile(
-                                p ->
-                                    p.withChords(
-                                        p.chords().stream()
-                                            .filter(c -> !c.equals(chord))
-                                            .toList())))));
+                .mendedBy(takenOut(chord)));
       }
     }
+  }
+
+  private static Fix takenOut(Chord chord) {
+    return Fix.of(
+        "Take the chord out",
+        b ->
+            b.withProfile(
+                p -> p.withChords(p.chords().stream().filter(c -> !c.equals(chord)).toList())));
   }
 
   private boolean together(Set<String> one, Set<String> other) {
@@ -363,16 +362,7 @@ final class LayerChecks {
                     about(chord.contacts()),
                     "Chord " + chord.id() + " spans two boards",
                     labels(elsewhere) + " belong to another seat: no board sees all of its members")
-                .mendedBy(
-                    Fix.of(
-                        "Take the chord out",
-                        b ->
-                            b.withProfile(
-                                p ->
-                                    p.withChords(
-                                        p.chords().stream()
-                                            .filter(c -> !c.equals(chord))
-                                            .toList())))));
+                .mendedBy(takenOut(chord)));
       }
     }
   }

@@ -330,4 +330,48 @@ public class MapWindowTest {
                 .map(node -> Window.onFx(((Labeled) node)::getText)))
         .anyMatch(text -> text.startsWith("It cannot be read"));
   }
+
+  /** An encoder counts, turned round or not, and a slider may press: set under Rules. */
+  @Test
+  public void pulsesAndThresholdsAreSetInTheWindow() throws Exception {
+    start("--demo", "one-hand");
+    window.add("encoder-spinner");
+    window.click("#station-map");
+    Window.onFx(
+        () -> {
+          window
+              .workbench()
+              .apply(
+                  new kumite.build.Edit(
+                      "Speed presses",
+                      b ->
+                          b.withMapping(
+                              b.mapping()
+                                  .with(
+                                      ContactId.parse("speed"),
+                                      new kumite.build.map.Mapping.Entry(
+                                          new kumite.build.map.Target.Button(12), "")))));
+          return null;
+        });
+    window.choose("Rules");
+    String spinner =
+        window.bench().build().controls().stream()
+            .filter(c -> c.kind().equals("encoder-spinner"))
+            .findFirst()
+            .orElseThrow()
+            .id()
+            .text();
+    ContactId a = ContactId.parse(spinner + ".a");
+    window.type("#pulses-" + spinner + "-a", "2400 / 8");
+    window.click("#turned-" + spinner + "-a");
+    assertThat(window.bench().build().tuning().pulses().get(a))
+        .isEqualTo(new kumite.build.map.Pulses(2400, 8, true));
+    window.type("#press-at-speed", "70 / 30 %");
+    assertThat(window.bench().build().tuning().presses().get(ContactId.parse("speed")).on())
+        .isEqualTo(700);
+    window.type("#press-at-speed", "30 / 70");
+    assertThat(window.news()).contains("off");
+    window.type("#pulses-" + spinner + "-a", " ");
+    assertThat(window.bench().build().tuning().pulses()).isEmpty();
+  }
 }

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
@@ -18,16 +19,21 @@ import kumite.build.map.AxisName;
 import kumite.build.map.FourWay;
 import kumite.build.map.Opposed;
 import kumite.build.map.OppositesRule;
+import kumite.build.map.PressAt;
 import kumite.build.map.Profile;
+import kumite.build.map.Pulses;
 import kumite.build.map.Ramp;
 import kumite.build.map.Repeat;
 import kumite.build.map.Target;
+import kumite.build.map.Tuning;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Words;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
+import kumite.kind.ContactKind;
 import kumite.kind.ControlKind;
+import kumite.name.ContactId;
 import kumite.verdict.Bench;
 
 /** Opposite directions, four ways, ramps, rapid fire, keys told: what the map does with presses. */
@@ -77,6 +83,26 @@ final class RulesTab extends ScrollPane {
     if (!driven.isEmpty()) {
       head("Axes that switches drive", "To an end and back, in ms; 0 jumps.");
       driven.forEach(axis -> rows.getChildren().add(ramp(axis, profile)));
+    }
+    List<SignalPath> pairs =
+        bench.paths().stream()
+            .filter(p -> !p.site().contact().type().analog())
+            .filter(p -> Pulses.partner(p.id()).flatMap(bench::path).isPresent())
+            .toList();
+    if (!pairs.isEmpty()) {
+      head(
+          "Pairs that count",
+          "Counts in a turn and for a step; empty are two plain contacts. A's meaning is forward.");
+      pairs.forEach(path -> rows.getChildren().add(counts(path, bench)));
+    }
+    List<SignalPath> pressed =
+        bench.paths().stream()
+            .filter(p -> p.site().contact().type() == ContactKind.Type.WIPER)
+            .filter(p -> p.target().filter(RulesTab::press).isPresent())
+            .toList();
+    if (!pressed.isEmpty()) {
+      head("Travel used as a press", "Pressed from and let go below, in % of the range.");
+      pressed.forEach(path -> rows.getChildren().add(threshold(path, bench)));
     }
     head("Rapid fire", "On and off in ms while held; empty is off.");
     bench.paths().stream()
@@ -197,6 +223,72 @@ final class RulesTab extends ScrollPane {
     return row("Axis " + axis.words(), field);
   }
 
+  private static boolean press(Target target) {
+    Target plain = target.plain();
+    return !(plain instanceof Target.Axis
+        || plain instanceof Target.Motion
+        || plain instanceof Target.Steps);
+  }
+
+  private Node counts(SignalPath path, Bench bench) {
+    Optional<Pulses> now = Optional.ofNullable(bench.build().tuning().pulses().get(path.id()));
+    Words field =
+        new Words(
+            "Counts of " + path.site().label(),
+            text -> {
+              Optional<int[]> two = two(text, 1);
+              boolean turned = now.map(Pulses::turned).orElse(false);
+              tune(
+                  "Counts of " + path.id(),
+                  path,
+                  (t, id) -> t.withPulses(id, two.map(n -> new Pulses(n[0], n[1], turned))));
+            },
+            workbench::complain);
+    field.setId("pulses-" + path.id().toString().replace('.', '-'));
+    field.setPromptText("80 / 4");
+    field.show(now.map(p -> p.perTurn() + " / " + p.perStep()).orElse(""));
+    CheckBox turned = new CheckBox("mounted the other way round");
+    turned.setId("turned-" + path.id().toString().replace('.', '-'));
+    turned.setDisable(now.isEmpty());
+    turned.setSelected(now.map(Pulses::turned).orElse(false));
+    turned.setOnAction(
+        event ->
+            tune(
+                "Front of " + path.id(),
+                path,
+                (t, id) ->
+                    t.withPulses(
+                        id,
+                        now.map(p -> new Pulses(p.perTurn(), p.perStep(), turned.isSelected())))));
+    return row(path.site().control().label() + " " + path.site().contact().name(), field, turned);
+  }
+
+  private Node threshold(SignalPath path, Bench bench) {
+    PressAt now = bench.build().tuning().presses().getOrDefault(path.id(), PressAt.MIDDLE);
+    Words field =
+        new Words(
+            "Threshold of " + path.site().label(),
+            text -> {
+              Optional<int[]> two = two(text.replace("%", ""), 0);
+              tune(
+                  "Threshold of " + path.id(),
+                  path,
+                  (t, id) -> t.withPress(id, two.map(n -> new PressAt(10 * n[0], 10 * n[1]))));
+            },
+            workbench::complain);
+    field.setId("press-at-" + path.id().toString().replace('.', '-'));
+    field.show(now.on() / 10 + " / " + now.off() / 10);
+    return row(path.site().label(), field);
+  }
+
+  private void tune(
+      String label,
+      SignalPath path,
+      java.util.function.BiFunction<Tuning, ContactId, Tuning> change) {
+    change.apply(workbench.build().get().tuning(), path.id()); // refused here, if at all
+    workbench.apply(new Edit(label, b -> b.withTuning(change.apply(b.tuning(), path.id()))));
+  }
+
   private Node rapid(SignalPath path, Bench bench) {
     Words field =
         new Words(
@@ -238,7 +330,7 @@ final class RulesTab extends ScrollPane {
     int[] two = {Integer.parseInt(parts[0]), Integer.parseInt(parts[1])};
     new Ramp(two[0], two[1]); // in range
     if (two[0] < least || two[1] < least) {
-      throw new IllegalArgumentException("times must be between " + least + " and 5000 ms");
+      throw new IllegalArgumentException("both must be between " + least + " and 5000");
     }
     return Optional.of(two);
   }

@@ -54,7 +54,8 @@ final class SeatChecks {
     if (build.seats().size() > 1) {
       checks.sameKeys();
       checks.links();
-      checks.alone(desks);
+      checks.taken(desks);
+      checks.alone();
     }
     return checks.findings;
   }
@@ -296,8 +297,31 @@ final class SeatChecks {
     }
   }
 
+  /** A terminal that a link lands on cannot serve a contact as well. */
+  private void taken(List<Desk> desks) {
+    for (Link link : build.links()) {
+      for (Link.End end : List.of(link.from(), link.to())) {
+        desks.stream()
+            .filter(desk -> desk.build().seat().id().equals(end.seat()))
+            .flatMap(desk -> desk.loom().plan().choices().entrySet().stream())
+            .filter(choice -> choice.getValue().terminal().name().equals(end.terminal()))
+            .forEach(
+                choice ->
+                    stop(
+                        "LM-47",
+                        "Terminal " + end + " is taken twice",
+                        "Link "
+                            + link
+                            + " lands where the plan has "
+                            + choice.getKey()
+                            + ": lock that elsewhere, or lay the link to a free terminal",
+                        link));
+      }
+    }
+  }
+
   /** A board that is no device of its own needs one that speaks for it. */
-  private void alone(List<Desk> desks) {
+  private void alone() {
     for (Seat seat : build.seats()) {
       boolean serial =
           kind(seat).filter(b -> b.brain().link() == BoardKind.Link.SERIAL).isPresent();

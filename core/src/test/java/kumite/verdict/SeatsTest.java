@@ -181,6 +181,29 @@ public class SeatsTest {
     }
   }
 
+  /**
+   * Whatever terminal the plan gave a contact: a link to it is a stop, and its fix takes it out.
+   */
+  @Test
+  public void aLinkToATakenTerminalIsNamed() {
+    Build build = two("native-5v-18", "native-5v-18");
+    for (Seat seat : build.seats()) {
+      Bench bench = Bench.of(build.facing(Aspect.of(seat)), CATALOGUE);
+      String taken = bench.paths().get(0).pin().orElseThrow().terminal().name();
+      String other = seat.id().equals(LEFT) ? "right" : "left";
+      Build linked =
+          build.withLinks(List.of(Link.parse(seat.id() + ":" + taken + " - " + other + ":RX")));
+      Bench judged = Bench.of(linked, CATALOGUE);
+      Finding found =
+          judged.findings().stream()
+              .filter(f -> f.code().equals("LM-47"))
+              .findFirst()
+              .orElseThrow();
+      assertThat(found.detail()).contains(bench.paths().get(0).id().toString());
+      assertThat(codesOf(found.fix().orElseThrow().edit().apply(linked))).doesNotContain("LM-47");
+    }
+  }
+
   @Test
   public void whatTwoSeatsDoToEachOtherIsNamed() {
     Build sound = two("native-5v-18", "native-5v-18");

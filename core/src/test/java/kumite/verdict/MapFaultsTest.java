@@ -234,6 +234,37 @@ public class MapFaultsTest {
     assertThat(codes(manyMedia().apply(sound()))).as("105 media keys fit").doesNotContain("MP-25");
   }
 
+  /** 585 media keys are 74 bytes with no id: more than the 64 of USB 2.0, 5.7.3; 500 are 63. */
+  @Test
+  public void aReportTooLongForItsEndpointIsNamed() {
+    assertThat(codes(media(585))).contains("MP-25");
+    assertThat(codes(media(500))).doesNotContain("MP-25");
+  }
+
+  private static Build media(int keys) {
+    double[] places = new double[80];
+    for (int i = 0; i < 40; i++) {
+      places[2 * i] = 30 + 45 * (i % 10);
+      places[2 * i + 1] = 30 + 45 * (i / 10);
+    }
+    Build build = Builds.buttons(places);
+    build =
+        build
+            .withPanel(build.panel().withSize(500, 240))
+            .withBoard(Optional.of(new BoardChoice("native-3v3-48", Placement.at(250, 200))));
+    List<Layer> layers = new java.util.ArrayList<>();
+    for (int l = 0; l < 15; l++) {
+      Mapping mapping = Mapping.EMPTY;
+      for (int i = 0; i < 39 && 39 * l + i < keys; i++) {
+        mapping =
+            mapping.with(
+                id("b" + (i + 1)), new Mapping.Entry(new Target.Media(39 * l + i + 1), ""));
+      }
+      layers.add(new Layer("L" + l, Layer.Reach.HOLD, Set.of(id("b40")), mapping));
+    }
+    return build.withProfile(p -> p.withLayers(layers));
+  }
+
   /** Layers that lead to each other, and never to the base; worked out by hand. */
   @DataProvider
   public Object[][] ways() {

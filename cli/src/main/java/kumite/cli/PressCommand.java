@@ -15,6 +15,7 @@ import kumite.build.Build;
 import kumite.build.map.Layer;
 import kumite.build.map.Script;
 import kumite.device.Holds;
+import kumite.device.Hop;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.files.BuildFileException;
@@ -220,21 +221,35 @@ final class PressCommand implements Callable<Integer> {
             id -> {
               SignalPath path = bench.path(id).orElseThrow();
               Trace.Hops hops = trace.hops().get(id);
-              out.printf(
-                  Locale.ROOT,
-                  "%s: %s%n",
-                  id,
-                  path.whole()
-                      ? String.format(
-                          Locale.ROOT,
-                          "contact rests %.1f ms, settled %.1f ms, reported %.1f ms, %s",
-                          hops.bounceUs() / 1000.0,
-                          hops.settledUs().orElse(0) / 1000.0,
-                          hops.reportedUs().orElse(0) / 1000.0,
-                          path.function().isEmpty() ? "no function named" : path.function())
-                      : "does not reach the host: " + path.missing());
+              out.printf(Locale.ROOT, "%s: %s%n", id, words(bench, path, holds, trace, hops));
             });
     reports(bench, trace, out);
+  }
+
+  /** What became of one contact, as the path strip says it: its layer and its chord count. */
+  private static String words(
+      Bench bench, SignalPath path, Holds holds, Trace trace, Trace.Hops times) {
+    List<Hop> hops = bench.hops(path, holds, Optional.of(trace));
+    Hop map = hops.get(Hop.Stage.MAP.ordinal());
+    Hop host = hops.get(Hop.Stage.HOST.ordinal());
+    if (map.broken() || times.settledUs().isEmpty()) {
+      return "does not reach the host: "
+          + (path.missing().isEmpty() ? "the board sees no change" : path.missing());
+    }
+    String settled =
+        String.format(
+            Locale.ROOT,
+            "contact rests %.1f ms, settled %.1f ms",
+            times.bounceUs() / 1000.0,
+            times.settledUs().getAsLong() / 1000.0);
+    return times.reportedUs().isEmpty()
+        ? settled + ", " + map.value()
+        : String.format(
+            Locale.ROOT,
+            "%s, reported %.1f ms, %s",
+            settled,
+            times.reportedUs().getAsLong() / 1000.0,
+            host.value());
   }
 
   private static void reports(Bench bench, Trace trace, PrintWriter out) {

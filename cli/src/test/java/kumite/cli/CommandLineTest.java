@@ -155,6 +155,16 @@ public class CommandLineTest {
     assertThat(unknown.err()).contains("no profile \"Toaster\"", "Main, Phone");
   }
 
+  /** What is said of a contact is what it does on the layer that is held, and no more. */
+  @Test
+  public void aHeldLayerIsToldInWords() {
+    String out = Ran.run("press", "../demo/one-hand.kumite.json", "shift", "light").out();
+    assertThat(out.lines().filter(line -> line.startsWith("light:")).findFirst().orElseThrow())
+        .endsWith("Map");
+    assertThat(out.lines().filter(line -> line.startsWith("shift:")).findFirst().orElseThrow())
+        .endsWith("reaches a layer");
+  }
+
   @Test
   public void delaysAreTold() throws Exception {
     JsonNode rows = Ran.run("delay", DEMO, "--json", "--presses", "2000").json().get("paths");

@@ -103,6 +103,11 @@ public final class Inputs {
     return network;
   }
 
+  /** {@return the wiring as nets and ways, for whoever solves it elsewhere} */
+  public Ways ways() {
+    return Ways.of(network);
+  }
+
   // ---- one contact
 
   private InputLevels levels(ContactId contact, Look look, Scan rest) {

@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
 import kumite.component.Component;
+import kumite.kind.Lamp;
 import kumite.name.ContactId;
 
 /**
@@ -201,20 +202,18 @@ final class Island {
       Edge edge, String name, String a, String b, double ohm, Corner corner) {
     return switch (edge.kind()) {
       case DIODE -> new Element.Diode(name, a, b, Element.Model.SIGNAL_DIODE);
-      case LAMP -> {
-        var lamp = ((Component.Light) edge.part()).lamp();
-        yield new Element.Diode(
-            name,
-            a,
-            b,
-            Element.Model.lamp(
-                Math.max(0.3, lamp.forwardVolts() + corner.lampVolts()),
-                lamp.milliamps() / 1000,
-                lamp.insideOhm()));
-      }
+      case LAMP ->
+          new Element.Diode(name, a, b, model(((Component.Light) edge.part()).lamp(), corner));
       case OPEN_CONTACT, RESTING_CONTACT, TAP -> new Element.Switch(name, a, b, ohm, true);
       default -> new Element.Resistor(name, a, b, ohm);
     };
+  }
+
+  static Element.Model model(Lamp lamp, Corner corner) {
+    return Element.Model.lamp(
+        Math.max(0.3, lamp.forwardVolts() + corner.lampVolts()),
+        lamp.milliamps() / 1000,
+        lamp.insideOhm());
   }
 
   private static String node(int i) {

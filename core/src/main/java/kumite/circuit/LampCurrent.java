@@ -88,11 +88,7 @@ public record LampCurrent(
     if (volts <= 0) {
       return 0;
     }
-    Element.Model model =
-        Element.Model.lamp(
-            Math.max(0.3, light.lamp().forwardVolts() + corner.lampVolts()),
-            light.lamp().milliamps() / 1000,
-            light.lamp().insideOhm());
+    Element.Model model = Island.model(light.lamp(), corner);
     Circuit circuit =
         new Circuit(
             List.of(

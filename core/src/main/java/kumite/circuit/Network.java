@@ -299,7 +299,7 @@ final class Network {
     return high == (edge.kind() == Edge.Kind.OUTPUT_HIGH) ? OUTPUT_OHM : -1;
   }
 
-  private double pullOhm(Edge edge, Corner corner) {
+  double pullOhm(Edge edge, Corner corner) {
     if (pull(edge.terminal()) == Looks.Pull.CHARGE) {
       return CHARGE_OHM;
     }

@@ -44,6 +44,8 @@ final class Scan {
           Double travel = asked.get(contact);
           return travel != null ? travel : hands.applyAsDouble(contact);
         };
+    // A terminal that feeds a lamp on its contact does so all the time.
+    network.looks().feeds().forEach(feed -> rest.put(feed, true));
     // Between looks registers are neither loading nor clocked, and select lines are low.
     for (Look look : network.looks().all()) {
       if (look.how() instanceof Look.Bit bit) {
@@ -90,7 +92,8 @@ final class Scan {
     }
     if (look.measured()) {
       int code = code(at);
-      boolean pressed = look.how() instanceof Look.Step step && step(at, step) == step.step();
+      boolean pressed =
+          look.how() instanceof Look.Step step && step.at(code, network.board().adcBits());
       return new Seen(at, InputLevels.Reading.MEASURED, pressed, code);
     }
     Logic logic = Logic.of(at, network.board().lowVolts(), network.board().highVolts());
@@ -108,24 +111,6 @@ final class Scan {
   int code(double volts) {
     int bits = network.board().adcBits();
     return bits == 0 ? 0 : Converter.code(volts, network.board().logicVolts(), bits);
-  }
-
-  /** {@return the step whose volts are nearest, 1 upward; 0 for none held} */
-  int step(double volts, Look.Step ladder) {
-    double supply = network.board().logicVolts();
-    double pull = ladder.ohms().get(0);
-    double below = 0;
-    int nearest = 0;
-    double off = Math.abs(supply - volts);
-    for (int k = 1; k <= ladder.ohms().size(); k++) {
-      below += k > 1 ? ladder.ohms().get(k - 1) : 0;
-      double here = Math.abs(supply * below / (below + pull) - volts);
-      if (here < off) {
-        off = here;
-        nearest = k;
-      }
-    }
-    return nearest;
   }
 
   static InputLevels.Reading reading(Logic logic) {

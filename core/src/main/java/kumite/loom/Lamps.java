@@ -63,7 +63,12 @@ public final class Lamps {
         : Optional.empty();
   }
 
-  private static boolean shares(BoardKind board, ContactSite site) {
+  /** {@return the terminal that drives a contact's lamp; empty where a supply feeds it} */
+  static Optional<Terminal> driver(BoardKind board, ContactSite site) {
+    return supply(board, site.control()).filter(t -> t.role() != Terminal.Role.SUPPLY);
+  }
+
+  static boolean shares(BoardKind board, ContactSite site) {
     return site.kind().lit()
         && first(site)
         && site.switched()

@@ -90,6 +90,34 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
     public Step {
       ohms = List.copyOf(ohms);
     }
+
+    /**
+     * {@return the first code of each step, and the code from which on none is held}
+     *
+     * <p>The bounds lie half way between the volts of neighbours, as a program without fractions
+     * tells steps apart.
+     *
+     * @param bits of the converter
+     */
+    public int[] bounds(int bits) {
+      int[] bounds = new int[ohms.size() + 1];
+      double pull = ohms.get(0);
+      double below = 0;
+      for (int k = 1; k < bounds.length; k++) {
+        double here = below / (below + pull);
+        boolean last = k == ohms.size();
+        below += last ? 0 : ohms.get(k);
+        double next = last ? 1 : below / (below + pull);
+        bounds[k] = (int) Math.round((here + next) / 2 * (1L << bits));
+      }
+      return bounds;
+    }
+
+    /** {@return whether a code is that of this step} */
+    public boolean at(int code, int bits) {
+      int[] bounds = bounds(bits);
+      return code >= bounds[step - 1] && code < bounds[step];
+    }
   }
 
   /** Measures volts. */

@@ -19,8 +19,14 @@ import kumite.name.ContactId;
  * @param all each contact's look in the order of contacts; on a board with fixed sockets, each
  *     socket's
  * @param pulls the resistor that is switched on at a terminal, by its name; others have none
+ * @param feeds terminals that are driven high all the time, since a lamp on its contact hangs there
+ * @param lamps terminals that drive lamps, by name, with the contacts that these follow
  */
-public record Looks(List<Look> all, Map<String, Pull> pulls) {
+public record Looks(
+    List<Look> all,
+    Map<String, Pull> pulls,
+    List<String> feeds,
+    Map<String, List<ContactId>> lamps) {
 
   /** The resistor inside a board that holds an open input. */
   public enum Pull {
@@ -47,6 +53,8 @@ public record Looks(List<Look> all, Map<String, Pull> pulls) {
   public Looks {
     all = List.copyOf(all);
     pulls = Map.copyOf(pulls);
+    feeds = List.copyOf(feeds);
+    lamps = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(lamps));
   }
 
   /** {@return how a board reads the contacts of a loom} */
@@ -56,7 +64,33 @@ public record Looks(List<Look> all, Map<String, Pull> pulls) {
     for (Look look : looks) {
       pulls.put(look.read().name(), pull(board, look));
     }
-    return new Looks(looks, pulls);
+    return new Looks(looks, pulls, feeds(board, loom), lamps(board, loom));
+  }
+
+  private static List<String> feeds(BoardKind board, Loom loom) {
+    return loom.sites().stream()
+        .filter(site -> Lamps.shares(board, site))
+        .flatMap(site -> Lamps.driver(board, site).stream())
+        .map(Terminal::name)
+        .distinct()
+        .toList();
+  }
+
+  private static Map<String, List<ContactId>> lamps(BoardKind board, Loom loom) {
+    Map<String, List<ContactId>> lamps = new HashMap<>();
+    List<String> feeds = feeds(board, loom);
+    for (ContactSite site : loom.sites()) {
+      if (site.kind().lit()) {
+        Lamps.driver(board, site)
+            .filter(terminal -> !feeds.contains(terminal.name()))
+            .ifPresent(
+                terminal ->
+                    lamps
+                        .computeIfAbsent(terminal.name(), t -> new ArrayList<>())
+                        .add(site.id()));
+      }
+    }
+    return lamps;
   }
 
   /** {@return the look that is meant for a contact, if it has one} */

@@ -21,7 +21,11 @@ public final class Chosen {
    * @param held the contacts that are closed at power-up
    */
   public static Profile of(Seat seat, Set<ContactId> held) {
-    List<Profile> profiles = seat.profiles();
+    return of(seat.profiles(), held);
+  }
+
+  /** {@return which of some profiles is in force} */
+  public static Profile of(List<Profile> profiles, Set<ContactId> held) {
     return profiles.stream()
         .skip(1)
         .filter(p -> p.choice() instanceof Choice.Held wants && held.containsAll(wants.contacts()))

@@ -4,12 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.map.AxisName;
 import kumite.build.map.FourWay;
 import kumite.build.map.Opposed;
 import kumite.build.map.OppositesRule;
 import kumite.build.map.Profile;
-import kumite.build.map.Target;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 
@@ -42,16 +40,13 @@ final class Arbiter {
                 at(senses, lever.control(), lever.upright() ? "up" : "left"),
                 at(senses, lever.control(), lever.upright() ? "down" : "right"),
                 new Contest(rule.getValue())));
-      } else {
-        for (int pad = 1; pad <= 8; pad++) {
-          arbiter.pair(rule.getKey(), pad, meanings, rule.getValue());
-        }
       }
     }
     // Where nothing is chosen hats and axes give neither, at this step and before rapid fire.
-    for (Opposed pair : unchosen(profile)) {
+    for (Opposed.OfReport pair : Opposed.ofReports()) {
+      OppositesRule rule = profile.opposites().getOrDefault(pair, OppositesRule.NEUTRAL);
       for (int pad = 1; pad <= 8; pad++) {
-        arbiter.pair(pair, pad, meanings, OppositesRule.NEUTRAL);
+        arbiter.pair(pair, pad, meanings, rule);
       }
     }
     for (Map.Entry<ControlId, FourWay> way : profile.fourWays().entrySet()) {
@@ -66,31 +61,11 @@ final class Arbiter {
     return arbiter;
   }
 
-  private static List<Opposed> unchosen(Profile profile) {
-    List<Opposed> pairs =
-        new ArrayList<>(List.of(new Opposed.HatPair(false), new Opposed.HatPair(true)));
-    for (AxisName axis : AxisName.values()) {
-      pairs.add(new Opposed.AxisPair(axis));
-    }
-    pairs.removeAll(profile.opposites().keySet());
-    return pairs;
-  }
-
-  private void pair(Opposed pair, int pad, Meanings meanings, OppositesRule rule) {
-    Target low;
-    Target high;
-    if (pair instanceof Opposed.HatPair hat) {
-      low = new Target.Hat(hat.upright() ? Target.Direction.N : Target.Direction.W);
-      high = new Target.Hat(hat.upright() ? Target.Direction.S : Target.Direction.E);
-    } else {
-      Opposed.AxisPair ends = (Opposed.AxisPair) pair;
-      low = new Target.AxisEnd(ends.axis(), false);
-      high = new Target.AxisEnd(ends.axis(), true);
-    }
-    int lowAt = meanings.targets().indexOf(pad == 1 ? low : new Target.OnPad(pad, low));
-    int highAt = meanings.targets().indexOf(pad == 1 ? high : new Target.OnPad(pad, high));
-    if (lowAt >= 0 && highAt >= 0) {
-      targets.add(new TargetPair(lowAt, highAt, new Contest(rule)));
+  private void pair(Opposed.OfReport pair, int pad, Meanings meanings, OppositesRule rule) {
+    int low = meanings.at(pad, pair.low());
+    int high = meanings.at(pad, pair.high());
+    if (low >= 0 && high >= 0) {
+      targets.add(new TargetPair(low, high, new Contest(rule)));
     }
   }
 

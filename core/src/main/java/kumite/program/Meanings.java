@@ -19,9 +19,10 @@ import kumite.name.ContactId;
  * @param contacts by layer (0 the base) and contact, the number of its meaning; below 0 for none
  * @param chords by chord, the number of its meaning
  */
-record Meanings(List<Target> targets, int[][] contacts, int[] chords) {
+public record Meanings(List<Target> targets, int[][] contacts, int[] chords) {
 
-  static Meanings of(Profile profile, List<Sense> senses) {
+  /** {@return the meanings of some looks under a profile} */
+  public static Meanings of(Profile profile, List<Sense> senses) {
     Map<Target, Integer> numbers = new HashMap<>();
     List<Target> targets = new ArrayList<>();
     int[][] contacts = new int[profile.layers().size() + 1][senses.size()];
@@ -54,6 +55,11 @@ record Meanings(List<Target> targets, int[][] contacts, int[] chords) {
           targets.add(t);
           return targets.size() - 1;
         });
+  }
+
+  /** {@return the number of a gamepad's meaning, below 0 where nothing means it} */
+  public int at(int pad, Target plain) {
+    return targets.indexOf(pad == 1 ? plain : new Target.OnPad(pad, plain));
   }
 
   /** {@return whether a meaning follows a travel, so that no press gives it} */

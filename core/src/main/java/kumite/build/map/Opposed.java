@@ -1,5 +1,7 @@
 package kumite.build.map;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import kumite.name.ControlId;
@@ -26,12 +28,40 @@ public sealed interface Opposed {
     }
   }
 
+  /** Two meanings of a report, whichever contacts give them. */
+  sealed interface OfReport extends Opposed {
+    /** {@return the left, upper or low one} */
+    Target low();
+
+    /** {@return the right, lower or high one} */
+    Target high();
+  }
+
+  /** {@return all pairs of meanings that a gamepad's report can hold} */
+  static List<OfReport> ofReports() {
+    List<OfReport> pairs = new ArrayList<>(List.of(new HatPair(false), new HatPair(true)));
+    for (AxisName axis : AxisName.values()) {
+      pairs.add(new AxisPair(axis));
+    }
+    return List.copyOf(pairs);
+  }
+
   /**
    * Two directions of a hat, whichever contacts give them.
    *
    * @param upright whether north and south, or west and east
    */
-  record HatPair(boolean upright) implements Opposed {
+  record HatPair(boolean upright) implements OfReport {
+    @Override
+    public Target low() {
+      return new Target.Hat(upright ? Target.Direction.N : Target.Direction.W);
+    }
+
+    @Override
+    public Target high() {
+      return new Target.Hat(upright ? Target.Direction.S : Target.Direction.E);
+    }
+
     @Override
     public String text() {
       return upright ? "Hat up down" : "Hat left right";
@@ -39,9 +69,19 @@ public sealed interface Opposed {
   }
 
   /** Both ends of an axis, whichever contacts drive them. */
-  record AxisPair(AxisName axis) implements Opposed {
+  record AxisPair(AxisName axis) implements OfReport {
     public AxisPair {
       Objects.requireNonNull(axis, "axis");
+    }
+
+    @Override
+    public Target low() {
+      return new Target.AxisEnd(axis, false);
+    }
+
+    @Override
+    public Target high() {
+      return new Target.AxisEnd(axis, true);
     }
 
     @Override

@@ -1,0 +1,124 @@
+package kumite.firmware;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import kumite.build.Build;
+import kumite.build.map.Profile;
+import kumite.build.map.Timing;
+import kumite.build.map.Tuning;
+import kumite.circuit.Inputs;
+import kumite.device.Senses;
+import kumite.device.SimulatedDevice;
+import kumite.hid.ReportLayout;
+import kumite.kind.BoardKind;
+import kumite.loom.Loom;
+import kumite.loom.Looks;
+import kumite.program.Sense;
+
+/**
+ * What code is made from: one board with its plan, its wiring, and all its profiles.
+ *
+ * @param title of the build
+ * @param seat the board's name in the build
+ * @param board its kind
+ * @param loom its plan
+ * @param inputs what it reads, from the wiring as it is
+ * @param profiles in the order of the build; the first is in force when no other is chosen
+ * @param tuning how its contacts are read
+ * @param timing how it looks and reports
+ */
+public record Blueprint(
+    String title,
+    String seat,
+    BoardKind board,
+    Loom loom,
+    Inputs inputs,
+    List<Profile> profiles,
+    Tuning tuning,
+    Timing timing) {
+
+  /** A program of this many looks, terminals or meanings is beyond every board. */
+  static final int MOST = 60_000;
+
+  private static final int MOST_BITS = 16;
+
+  /** Boards that talk to a host by themselves. */
+  private static final Set<BoardKind.Link> DEVICES =
+      Set.of(BoardKind.Link.USB, BoardKind.Link.RADIO);
+
+  public Blueprint {
+    profiles = List.copyOf(profiles);
+  }
+
+  /**
+   * The blueprint of the board that is looked at.
+   *
+   * @throws IllegalArgumentException if no program for it can be written; the message says why and
+   *     what to do
+   */
+  public static Blueprint of(Build build, BoardKind board, Loom loom, Inputs inputs) {
+    why(board).ifPresent(Blueprint::refuse);
+    if (inputs.looks().all().isEmpty()) {
+      refuse("the board reads no contact yet: place a control and give it a terminal first");
+    }
+    if (inputs.looks().all().size() > MOST / (Profile.MOST_LAYERS + 1)) {
+      refuse("the board reads " + inputs.looks().all().size() + " contacts, more than any can");
+    }
+    Optional<BoardKind> known = Optional.of(board);
+    return new Blueprint(
+        build.brief().title(),
+        build.seat().id().text(),
+        board,
+        loom,
+        inputs,
+        build.seat().profiles().stream().map(p -> Senses.known(p, known)).toList(),
+        build.tuning(),
+        build.timing().noFasterThan(board.brain().rawMillis()));
+  }
+
+  /** {@return why no program can be written for a board; empty where one can} */
+  public static Optional<String> why(BoardKind board) {
+    String name = "\"" + board.name() + "\" ";
+    if (board.fixedMap() || !board.brain().needsCode()) {
+      return Optional.of(
+          name + "brings its own program and takes no other: there is nothing to write for it");
+    }
+    if (!DEVICES.contains(board.brain().link())) {
+      return Optional.of(
+          name
+              + "cannot be a device to a host ("
+              + board.brain().link().words()
+              + "); choose a board with USB of its own at the Loom station");
+    }
+    return board.adcBits() > MOST_BITS
+        ? Optional.of(
+            name + "measures with " + board.adcBits() + " bits; programs are written for 16 at most")
+        : Optional.empty();
+  }
+
+  private static void refuse(String why) {
+    throw new IllegalArgumentException("no firmware: " + why);
+  }
+
+  /** {@return how the board looks at its terminals} */
+  public Looks looks() {
+    return inputs.looks();
+  }
+
+  /** {@return what the program looks at, in order} */
+  public List<Sense> senses() {
+    return Senses.of(looks(), loom);
+  }
+
+  /** {@return the reports of a profile} */
+  public ReportLayout layout(Profile profile) {
+    return Senses.layout(loom, Optional.of(board), profile);
+  }
+
+  /** {@return the simulated device under a profile, the judge of every program} */
+  public SimulatedDevice device(Profile profile) {
+    return new SimulatedDevice(
+        timing, layout(profile), loom, profile, tuning, Optional.of(inputs));
+  }
+}

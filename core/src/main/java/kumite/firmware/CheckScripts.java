@@ -1,0 +1,116 @@
+package kumite.firmware;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.SplittableRandom;
+import java.util.stream.Collectors;
+import kumite.build.map.Chord;
+import kumite.build.map.Profile;
+import kumite.build.map.Script;
+import kumite.device.PowerUp;
+import kumite.device.Trace;
+import kumite.loom.ContactSite;
+import kumite.name.ContactId;
+
+/** Scripts that an exported program is checked with, and the reports that they have to give. */
+final class CheckScripts {
+  private static final long SEED = 2025;
+  private static final int AT_ONCE = 60;
+
+  /**
+   * One script.
+   *
+   * @param powerUp what is held at power-up
+   * @param reports what the workbench's device tells, a line each, then an empty one
+   */
+  record Check(long seed, List<ContactId> powerUp, Script script, String reports) {
+    String line() {
+      return seed
+          + powerUp.stream().map(c -> " ^" + c).collect(Collectors.joining())
+          + " "
+          + script.text()
+          + "\n";
+    }
+  }
+
+  private CheckScripts() {}
+
+  /** {@return checks of every profile: each contact, each chord, and presses drawn by chance} */
+  static List<Check> of(Blueprint blueprint) {
+    List<Check> checks = new ArrayList<>();
+    for (Profile profile : blueprint.profiles()) {
+      List<ContactId> powerUp = List.copyOf(profile.choice().contacts());
+      Profile taken =
+          PowerUp.chosen(blueprint.profiles(), blueprint.inputs(), blueprint.tuning(), powerUp);
+      for (String text : scripts(blueprint, profile)) {
+        checks.add(check(blueprint, taken, powerUp, text, SEED + checks.size()));
+      }
+    }
+    return checks;
+  }
+
+  private static Check check(
+      Blueprint blueprint, Profile taken, List<ContactId> powerUp, String text, long seed) {
+    Script script = Script.parse("check", text);
+    Trace trace = blueprint.device(taken).play(script, seed);
+    return new Check(seed, powerUp, script, lines(trace));
+  }
+
+  /** {@return reports as the program on a computer prints them} */
+  static String lines(Trace trace) {
+    return trace.reports().stream()
+            .map(r -> r.us() + " " + r.id() + " " + r.hex() + "\n")
+            .collect(Collectors.joining())
+        + "\n";
+  }
+
+  private static List<String> scripts(Blueprint blueprint, Profile profile) {
+    List<String> scripts = new ArrayList<>();
+    List<ContactSite> sites = blueprint.loom().sites();
+    for (int from = 0; from < sites.size(); from += AT_ONCE) {
+      StringBuilder each = new StringBuilder();
+      int ms = 5;
+      for (ContactSite site : sites.subList(from, Math.min(sites.size(), from + AT_ONCE))) {
+        each.append(site.id()).append('@').append(ms).append("ms+20ms ");
+        ms += 45;
+      }
+      scripts.add(each.toString());
+    }
+    StringBuilder chords = new StringBuilder();
+    int ms = 5;
+    for (Chord chord : profile.chords().stream().limit(20).toList()) {
+      for (ContactId contact : chord.contacts()) {
+        if (sites.stream().anyMatch(s -> s.id().equals(contact))) {
+          chords.append(contact).append('@').append(ms++).append("ms+80ms ");
+        }
+      }
+      ms += 200;
+    }
+    if (!chords.isEmpty()) {
+      scripts.add(chords.toString());
+    }
+    if (!sites.isEmpty()) {
+      scripts.add(drawn(sites, new SplittableRandom(SEED), 40, 400));
+    }
+    return scripts;
+  }
+
+  /** {@return a script drawn by chance} */
+  static String drawn(List<ContactSite> sites, SplittableRandom random, int moves, int withinMs) {
+    StringBuilder text = new StringBuilder();
+    for (int i = 0; i < moves; i++) {
+      ContactSite site = sites.get(random.nextInt(sites.size()));
+      text.append(site.id());
+      if (site.contact().type().analog()) {
+        text.append(String.format(Locale.ROOT, "=%.3f", random.nextInt(1001) / 1000.0));
+      }
+      text.append('@').append(random.nextInt(withinMs * 1000)).append("us");
+      if (random.nextInt(4) > 0) {
+        text.append('+').append(1 + random.nextInt(100_000)).append("us");
+      }
+      text.append(' ');
+    }
+    return text.toString();
+  }
+}

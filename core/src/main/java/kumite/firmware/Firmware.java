@@ -1,0 +1,146 @@
+package kumite.firmware;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/**
+ * The code for a build.
+ *
+ * <pre>{@code
+ * Firmware firmware = Firmware.of(Blueprint.of(build, board, loom, inputs));
+ * firmware.files(Firmware.Target.PORTABLE, warnings); // name to text
+ * }</pre>
+ */
+public final class Firmware {
+  /** What kind of code. */
+  public enum Target {
+    PORTABLE("portable", "Portable C", "plain C for any board, with a device that runs on this computer"),
+    SKETCH("sketch", "Sketch", "one folder with setup and loop, for boards with native USB"),
+    SCRIPT("script", "Script", "two text files, for boards that run scripts and have a USB HID module");
+
+    private final String word;
+    private final String title;
+    private final String words;
+
+    Target(String word, String title, String words) {
+      this.word = word;
+      this.title = title;
+      this.words = words;
+    }
+
+    /** {@return its word on the command line} */
+    public String word() {
+      return word;
+    }
+
+    /** {@return its name for people} */
+    public String title() {
+      return title;
+    }
+
+    /** {@return what it is, for people} */
+    public String words() {
+      return words;
+    }
+
+    /** {@return the target of that word, if there is one} */
+    public static Optional<Target> named(String word) {
+      return Arrays.stream(values()).filter(t -> t.word.equals(word)).findFirst();
+    }
+
+    /** {@return all words, for messages} */
+    public static String all() {
+      return Arrays.stream(values()).map(Target::word).collect(Collectors.joining(", "));
+    }
+  }
+
+  private final Blueprint blueprint;
+  private final Score score;
+
+  private Firmware(Blueprint blueprint, Score score) {
+    this.blueprint = blueprint;
+    this.score = score;
+  }
+
+  /** {@return the code for a blueprint} */
+  public static Firmware of(Blueprint blueprint) {
+    return new Firmware(blueprint, Score.of(blueprint));
+  }
+
+  Score score() {
+    return score;
+  }
+
+  Blueprint blueprint() {
+    return blueprint;
+  }
+
+  /**
+   * {@return all files of a target, by their names; the same for the same build}
+   *
+   * @param stops what is wrong with the build, so that the reader is warned first
+   */
+  public Map<String, String> files(Target target, List<String> stops) {
+    Map<String, String> files = new LinkedHashMap<>();
+    switch (target) {
+      case PORTABLE -> portable(files);
+      default -> throw new IllegalArgumentException(target.word);
+    }
+    return files;
+  }
+
+  private void portable(Map<String, String> files) {
+    core(files, "core/");
+    for (String name :
+        List.of("host.h", "world.h", "world.c", "session.c", "script.c", "chance.c", "board.c", "main.c")) {
+      files.put("host/" + name, template("host/" + name));
+    }
+    World world = new World(blueprint, score);
+    files.put("host/world_tables.h", world.header());
+    files.put("host/world_tables.c", world.source());
+    List<CheckScripts.Check> checks = CheckScripts.of(blueprint);
+    files.put(
+        "check/scripts",
+        checks.stream().map(CheckScripts.Check::line).collect(Collectors.joining()));
+    files.put(
+        "check/reports",
+        checks.stream().map(CheckScripts.Check::reports).collect(Collectors.joining()));
+    String sources =
+        CSource.parts(score).stream()
+            .map(n -> "core/" + n.replace(".c", ".o "))
+            .collect(Collectors.joining());
+    files.put(
+        "Makefile", template("portable/Makefile").replace("@CORE@", sources + "core/device_tables.o"));
+  }
+
+  private void core(Map<String, String> files, String folder) {
+    files.put(folder + "device_config.h", CSource.config(blueprint, score));
+    files.put(folder + "device_tables.c", CSource.tables(blueprint, score));
+    for (String name : List.of("device.h", "program.h", "device_tables.h")) {
+      files.put(folder + name, template("core/" + name));
+    }
+    for (String name : CSource.parts(score)) {
+      files.put(folder + name, template("core/" + name));
+    }
+  }
+
+  /** {@return a file of the program that is the same for every build} */
+  static String template(String name) {
+    try (InputStream in = Firmware.class.getResourceAsStream("/kumite/firmware/" + name)) {
+      if (in == null) {
+        throw new IllegalStateException("the application ships no " + name);
+      }
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,362 @@
+package kumite.firmware;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import kumite.build.map.AxisTuning;
+import kumite.build.map.PressAt;
+import kumite.build.map.Pulses;
+import kumite.build.map.Repeat;
+import kumite.build.map.Timing;
+import kumite.kind.Terminal;
+import kumite.loom.ContactSite;
+import kumite.loom.Look;
+import kumite.loom.Looks;
+import kumite.name.ContactId;
+import kumite.program.AxisShape;
+import kumite.program.Sense;
+
+/** The tables of what is read, the same under every profile. */
+final class LookRows {
+  /** Registers that are shifted out together. */
+  record Chain(int load, int clock, int data, int bits) {}
+
+  private final Blueprint blueprint;
+  private final Score.Sheet sheet;
+  private final List<Look> looks;
+  private final List<Sense> senses;
+  private final Names names = new Names("CONTACT_");
+  private final List<String> contacts = new ArrayList<>();
+  private final Map<String, Integer> terminals = new LinkedHashMap<>();
+  private final List<String> terminalNames = new ArrayList<>();
+  private final Map<String, String> uses = new LinkedHashMap<>();
+  private final Map<Chain, Integer> chains = new LinkedHashMap<>();
+  private final Map<List<Terminal>, Integer> muxes = new LinkedHashMap<>();
+  private final Map<ContactId, Integer> places = new LinkedHashMap<>();
+
+  LookRows(Blueprint blueprint, Score.Sheet sheet) {
+    this.blueprint = blueprint;
+    this.sheet = sheet;
+    this.looks = blueprint.looks().all();
+    this.senses = blueprint.senses();
+    Map<ContactId, String> labels = new LinkedHashMap<>();
+    for (ContactSite site : blueprint.loom().sites()) {
+      labels.put(site.id(), site.label());
+    }
+    for (int i = 0; i < looks.size(); i++) {
+      Optional<ContactId> contact = looks.get(i).contact();
+      int at = i;
+      contact.ifPresent(c -> places.put(c, at));
+      contacts.add(names.of(contact.map(labels::get).orElse(looks.get(i).read().name())));
+    }
+  }
+
+  Names names() {
+    return names;
+  }
+
+  List<String> contacts() {
+    return contacts;
+  }
+
+  List<String> terminals() {
+    return List.copyOf(terminals.keySet());
+  }
+
+  List<String> terminalNames() {
+    return terminalNames;
+  }
+
+  List<Sense> senses() {
+    return senses;
+  }
+
+  /** {@return the number of a contact's look, below 0 where it has none} */
+  int place(ContactId contact) {
+    return places.getOrDefault(contact, -1);
+  }
+
+  /** {@return the chains of registers, in the order they are shifted} */
+  List<Chain> chains() {
+    return List.copyOf(chains.keySet());
+  }
+
+  void write() {
+    sheet.size("N_LOOKS", looks.size());
+    looks();
+    order();
+    shared();
+    travels();
+    pulses();
+    repeats();
+    lamps();
+    timing();
+    Names unique = new Names("TERMINAL_");
+    for (String terminal : terminals.keySet()) {
+      terminalNames.add(unique.of(terminal));
+      sheet.bytes("terminal_use").add(0, uses.get(terminal), terminal);
+    }
+    sheet.size("N_TERMINALS", terminals.size());
+  }
+
+  private int terminal(Terminal terminal, String use) {
+    uses.putIfAbsent(terminal.name(), use);
+    return terminals.computeIfAbsent(terminal.name(), t -> terminals.size());
+  }
+
+  private String use(Look look) {
+    return switch (blueprint.looks().pulls().getOrDefault(look.read().name(), Looks.Pull.NONE)) {
+      case UP -> "USE_OF_UP";
+      case DOWN -> "USE_OF_DOWN";
+      case TOUCH -> "USE_OF_TOUCH";
+      case CHARGE, NONE -> look.measured() ? "USE_OF_CODE" : "USE_OF_OPEN";
+    };
+  }
+
+  // ---- one row for each look
+
+  private void looks() {
+    for (int i = 0; i < looks.size(); i++) {
+      Look look = looks.get(i);
+      String name = contacts.get(i);
+      int read = terminal(look.read(), use(look));
+      sheet.numbers("look_terminal").add(read, "", name + " at " + look.read().name());
+      int with = -1;
+      int place = 0;
+      String kind;
+      if (look.how() instanceof Look.Row row) {
+        kind = "LOOK_ROW";
+        with = terminal(row.row(), "USE_OF_ROW");
+        sheet.uses("N_ROWS", true);
+      } else if (look.how() instanceof Look.Bit bit) {
+        kind = "LOOK_BIT";
+        place = before(chain(look, bit)) + bit.bit();
+      } else if (look.how() instanceof Look.Channel channel) {
+        kind = channel.measured() ? "LOOK_CHANNEL_CODE" : "LOOK_CHANNEL";
+        with = mux(channel);
+        place = channel.code();
+        sheet.uses("USE_CODES", channel.measured());
+      } else if (look.how() instanceof Look.Step step) {
+        kind = "LOOK_STEP";
+        place = sheet.words("step_from").size();
+        int[] bounds = step.bounds(blueprint.board().adcBits());
+        sheet.words("step_from").add(bounds[step.step() - 1], "", name);
+        sheet.words("step_below").add(bounds[step.step()]);
+        sheet.uses("USE_CODES", true);
+        sheet.uses("USE_STEPS", true);
+      } else if (look.how() instanceof Look.Touch) {
+        kind = "LOOK_TOUCH";
+        sheet.uses("USE_TOUCH", true);
+      } else if (look.how() instanceof Look.Level level) {
+        kind = level.pressedLow() ? "LOOK_LOW" : "LOOK_HIGH";
+      } else {
+        kind = "LOOK_CODE";
+        sheet.uses("USE_CODES", true);
+      }
+      sheet.bytes("look_kind").add(0, kind, name);
+      sheet.number("look_with", with, "");
+      sheet.words("look_place").add(place);
+    }
+  }
+
+  private int chain(Look look, Look.Bit bit) {
+    Chain chain =
+        new Chain(
+            terminal(bit.load(), "USE_OF_OUTPUT"),
+            terminal(bit.clock(), "USE_OF_OUTPUT"),
+            terminal(look.read(), use(look)),
+            bit.bits());
+    return chains.computeIfAbsent(chain, c -> chains.size());
+  }
+
+  private int before(int chain) {
+    return chains().stream().limit(chain).mapToInt(Chain::bits).sum();
+  }
+
+  private int mux(Look.Channel channel) {
+    channel.selects().forEach(select -> terminal(select, "USE_OF_OUTPUT"));
+    return muxes.computeIfAbsent(channel.selects(), s -> muxes.size());
+  }
+
+  /** Channels one after another, then rows one after another, so that each is driven once. */
+  private void order() {
+    Comparator<Integer> together =
+        Comparator.<Integer>comparingInt(
+                i ->
+                    looks.get(i).how() instanceof Look.Row
+                        ? 2
+                        : looks.get(i).how() instanceof Look.Channel ? 1 : 0)
+            .thenComparing(
+                i ->
+                    looks.get(i).how() instanceof Look.Channel c
+                        ? muxes.get(c.selects()) * 256 + c.code()
+                        : looks.get(i).how() instanceof Look.Row r
+                            ? terminals.get(r.row().name())
+                            : 0);
+    IntStream.range(0, looks.size())
+        .boxed()
+        .sorted(together)
+        .forEach(i -> sheet.numbers("look_order").add(i, contacts.get(i), ""));
+  }
+
+  private void shared() {
+    sheet.size("N_CHAINS", chains.size());
+    sheet.size("N_BITS", before(chains.size()));
+    for (Chain chain : chains.keySet()) {
+      sheet.numbers("chain_load").add(chain.load());
+      sheet.numbers("chain_clock").add(chain.clock());
+      sheet.numbers("chain_data").add(chain.data());
+      sheet.bytes("chain_bits").add(chain.bits());
+    }
+    sheet.size("N_MUXES", muxes.size());
+    for (List<Terminal> selects : muxes.keySet()) {
+      sheet.words("mux_at").add(sheet.numbers("mux_selects").size());
+      selects.forEach(s -> sheet.numbers("mux_selects").add(terminals.get(s.name()), "", s.name()));
+    }
+    if (!muxes.isEmpty()) {
+      sheet.words("mux_at").add(sheet.numbers("mux_selects").size());
+    }
+  }
+
+  // ---- what is known of single contacts
+
+  private void travels() {
+    int most = blueprint.board().axisMaximum();
+    int travels = 0;
+    boolean shaped = false;
+    for (int i = 0; i < senses.size(); i++) {
+      sheet.number("look_travel", senses.get(i).travels() ? travels++ : -1, "");
+      if (!senses.get(i).travels()) {
+        continue;
+      }
+      Optional<ContactId> contact = senses.get(i).contact();
+      AxisTuning axis =
+          contact.map(blueprint.tuning().axes()::get).orElse(AxisTuning.STRAIGHT);
+      PressAt press = contact.map(blueprint.tuning().presses()::get).orElse(PressAt.MIDDLE);
+      sheet.bytes("travel_smoothing").add(axis.smoothing(), "", contacts.get(i));
+      sheet.bytes("travel_steps").add(senses.get(i).steps());
+      sheet.words("travel_on").add(code(press.on(), most));
+      sheet.words("travel_off").add(code(press.off(), most));
+      shape(axis, most);
+      shaped |= !axis.equals(AxisTuning.STRAIGHT);
+    }
+    sheet.size("N_TRAVELS", travels);
+    sheet.size("CODE_MOST", most);
+    sheet.uses("USE_SHAPES", shaped);
+  }
+
+  /** {@return the lowest code at or above some thousandths} */
+  private static int code(int thousandths, int most) {
+    return (int) Math.min(65535, ((long) thousandths * most + 999) / 1000);
+  }
+
+  private void shape(AxisTuning tuning, int most) {
+    int least = scaled(tuning.least(), most);
+    int end = Math.max(least + 1, scaled(tuning.most(), most));
+    boolean straight = tuning.equals(AxisTuning.STRAIGHT);
+    int flags =
+        (straight ? 1 : 0) + (tuning.centre().isPresent() ? 2 : 0) + (tuning.inverted() ? 4 : 0);
+    sheet.bytes("shape_flags").add(flags);
+    sheet.words("shape_least").add(least);
+    sheet
+        .words("shape_centre")
+        .add(Math.max(least, Math.min(end, scaled(tuning.centre().orElse(0), most))));
+    sheet.words("shape_most").add(end);
+    sheet.words("shape_dead").add(tuning.dead() * AxisShape.FULL / 1000);
+    sheet.words("shape_full").add(tuning.saturation() * AxisShape.FULL / 1000);
+    sheet.bytes("shape_curve").add(tuning.curve() & 0xFF);
+  }
+
+  private static int scaled(int thousandths, int most) {
+    return (int) ((long) thousandths * most / 1000);
+  }
+
+  private void pulses() {
+    int[] rows = new int[looks.size()];
+    java.util.Arrays.fill(rows, -1);
+    int count = 0;
+    for (int i = 0; i < looks.size(); i++) {
+      Optional<ContactId> contact = senses.get(i).contact();
+      Pulses pulses = contact.map(blueprint.tuning().pulses()::get).orElse(null);
+      int partner = contact.flatMap(Pulses::partner).map(this::place).orElse(-1);
+      if (pulses != null
+          && partner >= 0
+          && !senses.get(i).travels()
+          && !senses.get(partner).travels()) {
+        rows[i] = count++;
+        rows[partner] = rows[partner] >= 0 ? rows[partner] : -2;
+        sheet.numbers("pulse_partner").add(partner, contacts.get(partner), "");
+        sheet.words("pulse_per_turn").add(pulses.perTurn());
+        sheet.words("pulse_per_step").add(pulses.perStep());
+        sheet.bytes("pulse_turned").add(pulses.turned() ? 1 : 0);
+      }
+    }
+    sheet.size("N_PULSES", count);
+    for (int row : rows) {
+      if (row == -2) {
+        sheet.numbers("look_pulse").add(sheet.none() - 1, "COUNTS_ONLY", "");
+      } else if (count > 0) {
+        sheet.number("look_pulse", row, "");
+      }
+    }
+  }
+
+  private void repeats() {
+    int count = 0;
+    List<Integer> rows = new ArrayList<>();
+    for (Sense sense : senses) {
+      Repeat repeat = sense.contact().map(blueprint.tuning().repeats()::get).orElse(null);
+      rows.add(repeat == null ? -1 : count++);
+      if (repeat != null) {
+        sheet.words("repeat_on_ms").add(repeat.onMs());
+        sheet.words("repeat_off_ms").add(repeat.offMs());
+      }
+    }
+    sheet.size("N_REPEATS", count);
+    for (int row : count > 0 ? rows : List.<Integer>of()) {
+      sheet.number("look_repeat", row, "");
+    }
+  }
+
+  private void lamps() {
+    Looks all = blueprint.looks();
+    sheet.size("N_FEEDS", all.feeds().size());
+    for (String feed : all.feeds()) {
+      sheet.numbers("feed_terminal").add(driven(feed, "USE_OF_OUTPUT"), "", feed);
+    }
+    int count = 0;
+    for (Map.Entry<String, List<ContactId>> lamp : all.lamps().entrySet()) {
+      List<Integer> followed =
+          lamp.getValue().stream().map(this::place).filter(place -> place >= 0).toList();
+      boolean free = !terminals.containsKey(lamp.getKey());
+      if (!followed.isEmpty() && free) {
+        count++;
+        sheet
+            .numbers("lamp_terminal")
+            .add(driven(lamp.getKey(), "USE_OF_LAMP"), "", lamp.getKey());
+        sheet.numbers("lamp_at").add(sheet.numbers("lamp_looks").size());
+        followed.forEach(i -> sheet.numbers("lamp_looks").add(i, contacts.get(i), ""));
+      }
+    }
+    sheet.size("N_LAMPS", count);
+    if (count > 0) {
+      sheet.numbers("lamp_at").add(sheet.numbers("lamp_looks").size());
+    }
+  }
+
+  private int driven(String terminal, String use) {
+    return terminal(blueprint.board().terminal(terminal).orElseThrow(), use);
+  }
+
+  private void timing() {
+    Timing timing = blueprint.timing();
+    sheet.size("SCAN_US", timing.scanUs());
+    sheet.size("POLL_US", timing.pollUs());
+    sheet.size("WAIT_US", timing.waitUs());
+    sheet.size("EAGER", timing.debounce() == Timing.Debounce.EAGER ? 1 : 0);
+  }
+}

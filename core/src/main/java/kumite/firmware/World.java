@@ -1,0 +1,265 @@
+package kumite.firmware;
+
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import kumite.build.map.Chord;
+import kumite.build.map.Profile;
+import kumite.circuit.Ways;
+import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
+import kumite.loom.ContactSite;
+import kumite.loom.Look;
+import kumite.name.ContactId;
+
+/** Writes the wires of a build as tables, for the simulated board that runs the program. */
+final class World {
+  private final Blueprint blueprint;
+  private final Score score;
+  private final List<LookRows.Chain> chains;
+  private final Ways ways;
+  private final Map<ContactId, Integer> contacts = new HashMap<>();
+  private final Map<String, Integer> terminals = new HashMap<>();
+  private final StringBuilder out = new StringBuilder();
+
+  World(Blueprint blueprint, Score score) {
+    this.blueprint = blueprint;
+    this.score = score;
+    this.chains = chains(score);
+    this.ways = blueprint.inputs().ways();
+    List<ContactSite> sites = blueprint.loom().sites();
+    for (int i = 0; i < sites.size(); i++) {
+      contacts.put(sites.get(i).id(), i);
+    }
+    for (int i = 0; i < score.terminals().size(); i++) {
+      terminals.put(score.terminals().get(i), i);
+    }
+  }
+
+  private static List<LookRows.Chain> chains(Score score) {
+    return java.util.stream.IntStream.range(0, score.size("N_CHAINS"))
+        .mapToObj(
+            i ->
+                new LookRows.Chain(
+                    value(score, "chain_load", i),
+                    value(score, "chain_clock", i),
+                    value(score, "chain_data", i),
+                    value(score, "chain_bits", i)))
+        .toList();
+  }
+
+  private static int value(Score score, String table, int row) {
+    return score.table(table).orElseThrow().rows().get(row).value();
+  }
+
+  /** {@return the header of the tables} */
+  String header() {
+    BoardKind board = blueprint.board();
+    out.setLength(0);
+    out.append("/* The wires of this build as they are, for the simulated board. */\n");
+    out.append("#ifndef WORLD_TABLES_H\n#define WORLD_TABLES_H\n\n");
+    out.append("#include \"device_tables.h\"\n#include \"world.h\"\n\n");
+    define("WORLD_CONTACTS", Integer.toString(contacts.size()));
+    define("WORLD_NETS", Integer.toString(ways.volts().size()));
+    define("WORLD_WAYS", Integer.toString(ways.all().size()));
+    define("WORLD_CHIPS", Integer.toString(ways.registers().size()));
+    define("WORLD_DEAD", ways.dead().isPresent() ? "1" : "0");
+    define("WORLD_LOGIC_VOLTS", hex(board.logicVolts()));
+    define("WORLD_LOW_VOLTS", hex(board.lowVolts()));
+    define("WORLD_HIGH_VOLTS", hex(board.highVolts()));
+    Look first = blueprint.looks().all().get(0);
+    define("WORLD_FIRST_READ", terminals.get(first.read().name()).toString());
+    out.append(
+        """
+
+        extern const struct contact world_contacts[];
+        extern const double world_volts[];
+        extern const struct way world_ways[];
+        extern const unsigned world_net_at[];
+        extern const unsigned world_net_ways[];
+        extern const struct mux world_muxes[];
+        extern const struct chip world_chips[];
+        extern const struct chain world_chains[];
+        extern const int world_terminal_net[];
+        extern const double world_leak_ohm[];
+        extern const bool world_pressed_high[];
+        extern const uint8_t world_rest[];
+        extern const long world_longest_window_us[];
+        extern const char *const world_profiles[];
+
+        #endif
+        """);
+    return out.toString();
+  }
+
+  private void define(String name, String value) {
+    out.append("#define ").append(name).append(' ').append(value).append('\n');
+  }
+
+  /** {@return the tables} */
+  String source() {
+    out.setLength(0);
+    out.append("/* The wires of this build as they are, for the simulated board. */\n");
+    out.append("#include \"world_tables.h\"\n\n#include <math.h>\n");
+    rows("const struct contact world_contacts", blueprint.loom().sites(), this::contact);
+    rows("const double world_volts", ways.volts(), v -> v.isNaN() ? "NAN" : hex(v));
+    rows("const struct way world_ways", ways.all(), this::way);
+    StringBuilder at = new StringBuilder("0");
+    int count = 0;
+    for (List<Integer> net : ways.ofNet()) {
+      at.append(",\n  ").append(count += net.size());
+    }
+    out.append("\nconst unsigned world_net_at[] = {\n  ").append(at).append("\n};\n");
+    rows(
+        "const unsigned world_net_ways",
+        ways.ofNet().stream().flatMap(List::stream).toList(),
+        Object::toString);
+    rows("const struct mux world_muxes", ways.selects(), World::mux);
+    rows("const struct chip world_chips", ways.registers(), World::chip);
+    rows(
+        "const struct chain world_chains",
+        chains,
+        c -> "{" + c.load() + ", " + c.clock() + ", " + c.data() + ", " + c.bits() + "}");
+    rows(
+        "const int world_terminal_net",
+        score.terminals(),
+        t -> Integer.toString(ways.terminals().get(t)));
+    rows("const double world_leak_ohm", score.terminals(), t -> hex(ways.leakOhm().get(t)));
+    rows("const bool world_pressed_high", score.terminals(), this::pressedHigh);
+    rows("const uint8_t world_rest", score.terminals(), this::rest);
+    rows("const long world_longest_window_us", blueprint.profiles(), World::window);
+    rows("const char *const world_profiles", blueprint.profiles(), p -> quoted(p.name()));
+    return out.toString();
+  }
+
+  private <T> void rows(String name, List<T> all, Function<T, String> text) {
+    out.append('\n').append(name).append("[] = {");
+    for (int i = 0; i < all.size(); i++) {
+      out.append(i == 0 ? "\n  " : ",\n  ").append(text.apply(all.get(i)));
+    }
+    // C has no empty arrays; nothing reads this row.
+    out.append(all.isEmpty() ? "\n  0" : "").append("\n};\n");
+  }
+
+  private String contact(ContactSite site) {
+    ControlKind.Bounce bounce = site.kind().bounce();
+    return "{"
+        + quoted(site.id().toString())
+        + ", "
+        + site.contact().type().analog()
+        + ", "
+        + site.kind().steps()
+        + ", "
+        + bounce.leastUs()
+        + ", "
+        + bounce.mostUs()
+        + "}";
+  }
+
+  private String way(Ways.Way way) {
+    int by =
+        way.contact()
+            .map(contacts::get)
+            .or(() -> Optional.ofNullable(terminals.get(way.terminal())))
+            .orElse(way.kind() == Ways.Kind.CHANNEL ? way.of() : -1);
+    // A terminal that the program never drives lets nothing through.
+    boolean idle = by < 0 && way.kind().name().startsWith("DRIVE");
+    return "{WAY_"
+        + (idle ? "CHANNEL" : way.kind().name())
+        + ", "
+        + way.a()
+        + ", "
+        + way.b()
+        + ", "
+        + (idle ? -1 : by)
+        + ", "
+        + way.index()
+        + ", "
+        + way.of()
+        + ", "
+        + hex(way.ohm())
+        + ", "
+        + hex(way.saturationAmps())
+        + ", "
+        + hex(way.scaleVolts())
+        + "}";
+  }
+
+  private static String mux(List<Integer> selects) {
+    StringBuilder text = new StringBuilder("{{");
+    for (int i = 0; i < 3; i++) {
+      text.append(i > 0 ? ", " : "").append(i < selects.size() ? selects.get(i) : 0);
+    }
+    return text.append("}, ").append(selects.size()).append("}").toString();
+  }
+
+  private static String chip(Ways.Chip chip) {
+    return "{{"
+        + String.join(", ", chip.inputs().stream().map(Object::toString).toList())
+        + "}, "
+        + chip.load()
+        + ", "
+        + chip.clock()
+        + ", "
+        + chip.next()
+        + ", "
+        + chip.out()
+        + ", "
+        + chip.powered()
+        + "}";
+  }
+
+  private String pressedHigh(String terminal) {
+    boolean high =
+        blueprint.looks().all().stream()
+            .anyMatch(
+                look ->
+                    look.read().name().equals(terminal)
+                        && look.how() instanceof Look.Level level
+                        && !level.pressedLow());
+    return Boolean.toString(high);
+  }
+
+  /** How a terminal is driven between looks: 1 low, 2 high. */
+  private String rest(String terminal) {
+    int at = terminals.get(terminal);
+    boolean high =
+        chains.stream().anyMatch(c -> c.load() == at)
+            || blueprint.looks().feeds().contains(terminal);
+    boolean low =
+        chains.stream().anyMatch(c -> c.clock() == at)
+            || blueprint.looks().all().stream()
+                .anyMatch(
+                    look ->
+                        look.how() instanceof Look.Channel channel
+                            && channel.selects().stream()
+                                .anyMatch(s -> s.name().equals(terminal)));
+    return high ? "2" : low ? "1" : "0";
+  }
+
+  private static String window(Profile profile) {
+    return Long.toString(
+        1000L * profile.chords().stream().mapToLong(Chord::windowMs).max().orElse(0));
+  }
+
+  private static String hex(double value) {
+    return Double.toHexString(value);
+  }
+
+  /** A string of C, byte by byte where it is not plain. */
+  static String quoted(String text) {
+    StringBuilder out = new StringBuilder("\"");
+    for (byte b : text.getBytes(StandardCharsets.UTF_8)) {
+      int c = b & 0xFF;
+      if (c >= ' ' && c <= '~' && c != '"' && c != '\\' && c != '?') {
+        out.append((char) c);
+      } else {
+        out.append(String.format("\\%03o", c));
+      }
+    }
+    return out.append('"').toString();
+  }
+}

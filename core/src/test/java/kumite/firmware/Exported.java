@@ -1,0 +1,159 @@
+package kumite.firmware;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import java.util.TreeSet;
+import kumite.build.Build;
+import kumite.build.map.Profile;
+import kumite.build.map.Script;
+import kumite.kind.BoardKind;
+import kumite.loom.ContactSite;
+import kumite.name.ContactId;
+import kumite.parts.Catalogue;
+import kumite.verdict.Bench;
+
+/** Exported code in a folder, compiled by the compiler of this machine, and run. */
+public final class Exported {
+  private static final Path FOLDER = folder();
+
+  private Exported() {}
+
+  private static Path folder() {
+    try {
+      return Files.createDirectories(Path.of("target", "firmware").toAbsolutePath());
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** {@return the blueprint of a build; empty where its board takes no program} */
+  public static Optional<Blueprint> blueprint(Build build) {
+    Bench bench = Bench.of(build, Catalogue.standard());
+    Optional<BoardKind> board = bench.board();
+    boolean can =
+        board.filter(b -> Blueprint.why(b).isEmpty()).isPresent()
+            && bench.circuit().filter(w -> !w.inputs().looks().all().isEmpty()).isPresent();
+    return can
+        ? Optional.of(
+            Blueprint.of(
+                bench.build(), board.get(), bench.loom(), bench.circuit().get().inputs()))
+        : Optional.empty();
+  }
+
+  /** Writes files into a fresh folder. */
+  public static Path write(String name, Map<String, String> files) throws IOException {
+    Path folder = FOLDER.resolve(name);
+    for (Map.Entry<String, String> file : files.entrySet()) {
+      Path path = folder.resolve(file.getKey());
+      Files.createDirectories(path.getParent());
+      Files.writeString(path, file.getValue());
+    }
+    return folder;
+  }
+
+  /**
+   * Runs a command in a folder.
+   *
+   * @return what it printed on both streams
+   * @throws AssertionError if it failed
+   */
+  public static String run(Path folder, String input, String... command) throws IOException {
+    Path in = Files.createTempFile(FOLDER, "in", "");
+    Files.writeString(in, input);
+    Process process =
+        new ProcessBuilder(command)
+            .directory(folder.toFile())
+            .redirectErrorStream(true)
+            .redirectInput(in.toFile())
+            .start();
+    try (InputStream out = process.getInputStream()) {
+      String text = new String(out.readAllBytes(), StandardCharsets.UTF_8);
+      int code = process.waitFor();
+      Files.delete(in);
+      if (code != 0) {
+        throw new AssertionError(
+            String.join(" ", command) + " in " + folder + " failed (" + code + "):\n" + text);
+      }
+      return text;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new AssertionError(e);
+    }
+  }
+
+  /** One play: its line for the program, and the reports it has to give. */
+  public record Play(String line, String reports) {}
+
+  /** {@return plays drawn by chance, and what the simulated device tells of them} */
+  public static List<Play> plays(Blueprint blueprint, int count, SplittableRandom random) {
+    List<Play> plays = new ArrayList<>();
+    List<ContactSite> sites = blueprint.loom().sites();
+    for (int i = 0; i < count; i++) {
+      long seed = random.nextLong();
+      TreeSet<ContactId> held = new TreeSet<>();
+      for (Profile profile : blueprint.profiles()) {
+        for (ContactId contact : profile.choice().contacts()) {
+          if (random.nextInt(3) == 0 && sites.stream().anyMatch(s -> s.id().equals(contact))) {
+            held.add(contact);
+          }
+        }
+      }
+      Profile taken =
+          kumite.device.PowerUp.chosen(
+              blueprint.profiles(), blueprint.inputs(), blueprint.tuning(), held);
+      Script script =
+          Script.parse(
+              "drawn",
+              CheckScripts.drawn(sites, random, random.nextInt(1, 25), random.nextInt(2, 300)));
+      CheckScripts.Check check =
+          new CheckScripts.Check(
+              seed,
+              List.copyOf(held),
+              script,
+              CheckScripts.lines(blueprint.device(taken).play(script, seed)));
+      plays.add(new Play(check.line(), check.reports()));
+    }
+    return plays;
+  }
+
+  /** {@return the first play that tells otherwise, in words; empty where all agree} */
+  public static Optional<String> difference(List<Play> plays, String given) {
+    String[] answers = given.split("\n\n", -1);
+    for (int i = 0; i < plays.size(); i++) {
+      String wanted = plays.get(i).reports().strip();
+      String got = i < answers.length ? answers[i].strip() : "";
+      if (!wanted.equals(got)) {
+        String[] a = wanted.split("\n");
+        String[] b = got.split("\n");
+        int at = 0;
+        while (at < a.length && at < b.length && a[at].equals(b[at])) {
+          at++;
+        }
+        return Optional.of(
+            "play "
+                + i
+                + ": "
+                + plays.get(i).line()
+                + "line "
+                + at
+                + " of "
+                + a.length
+                + "/"
+                + b.length
+                + ": wanted "
+                + (at < a.length ? a[at] : "nothing")
+                + ", got "
+                + (at < b.length ? b[at] : "nothing"));
+      }
+    }
+    return Optional.empty();
+  }
+}

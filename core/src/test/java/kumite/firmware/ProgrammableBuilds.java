@@ -1,0 +1,47 @@
+package kumite.firmware;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import kumite.RandomBuilds;
+import kumite.build.BoardChoice;
+import kumite.build.Build;
+import kumite.build.loom.Topology;
+import kumite.kind.BoardKind;
+import kumite.measure.Placement;
+import kumite.parts.Catalogue;
+
+/** Builds that nobody thought of, on boards that take a program. */
+public final class ProgrammableBuilds {
+  private static final List<BoardKind> BOARDS =
+      Catalogue.standard().boards().stream().filter(b -> Blueprint.why(b).isEmpty()).toList();
+
+  private ProgrammableBuilds() {}
+
+  /** {@return the blueprint of a build drawn by chance} */
+  public static Blueprint draw(SplittableRandom random) {
+    Optional<Blueprint> blueprint = Optional.empty();
+    while (blueprint.isEmpty()) {
+      blueprint = Exported.blueprint(build(random));
+    }
+    return blueprint.get();
+  }
+
+  private static Build build(SplittableRandom random) {
+    Topology[] ways = Topology.values();
+    Build build =
+        random.nextInt(3) == 0
+            ? RandomBuilds.sharing(
+                ways[random.nextInt(ways.length)], random.nextInt(2, 24), random)
+            : RandomBuilds.any(random);
+    if (random.nextInt(4) > 0 || build.board().isEmpty()) {
+      BoardKind board = BOARDS.get(random.nextInt(BOARDS.size()));
+      build = build.withBoard(Optional.of(new BoardChoice(board.id(), Placement.at(40, 40))));
+    }
+    if (random.nextInt(4) > 0) {
+      build = RandomBuilds.layered(build, random);
+    }
+    return random.nextInt(4) == 0 ? RandomBuilds.spoiled(build, random) : build;
+  }
+}

@@ -1,0 +1,102 @@
+/*
+ * The program of one board: looks at its terminals, settles what it reads, gives it a meaning and
+ * tells the host. It does what the semantics page of the workbench says, step by step.
+ *
+ * The board supplies the calls that begin with hw_; everything else is here. Nothing is allocated,
+ * nothing is computed in fractions, and no call waits.
+ */
+#ifndef DEVICE_H
+#define DEVICE_H
+
+#include <stdbool.h>
+#include <stdint.h>
+
+#include "device_config.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* What a terminal is used for. */
+enum {
+  USE_OF_UP,     /* read, with the pull-up inside the board */
+  USE_OF_DOWN,   /* read, with the pull-down inside the board */
+  USE_OF_OPEN,   /* read, without a pull */
+  USE_OF_TOUCH,  /* a pad */
+  USE_OF_CODE,   /* measured */
+  USE_OF_ROW,    /* driven low in its turn, else let go */
+  USE_OF_OUTPUT, /* driven all the time */
+  USE_OF_LAMP    /* drives lamps */
+};
+
+/* How a terminal is driven. */
+enum level { LEVEL_LOW, LEVEL_HIGH, LEVEL_RELEASED };
+
+/* ---- supplied by the board ---- */
+
+/* Whether a terminal reads high. */
+bool hw_read(number_t terminal);
+
+/* Drives a terminal, or lets it go; returns when the wires have settled, a few microseconds. */
+void hw_drive(number_t terminal, enum level level);
+
+#if USE_CODES
+/* What the converter gives for a terminal, 0 to CODE_MOST. */
+uint16_t hw_convert(number_t terminal);
+#endif
+
+#if USE_TOUCH
+/* Whether a finger is on the pad at a terminal. */
+bool hw_touched(number_t terminal);
+#endif
+
+/* Microseconds since power-up; they may run over. */
+uint32_t hw_micros(void);
+
+/* Sends one report; its id is its first byte where there is one. */
+void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes);
+
+#if SELF_TEST
+/* Writes a part of a line of the self-test stream. */
+void hw_text(const char *text);
+#endif
+
+/* ---- offered to the board ---- */
+
+/* Sets up the terminals, chooses the profile by what is held now, and begins. */
+void device_power_up(void);
+
+/* Looks and tells where that is due; to be called again and again. */
+void device_tick(void);
+
+/* When the next look and the next report are due, for a board that keeps other time. */
+void device_due(uint32_t look_us, uint32_t poll_us);
+
+/* The profile that is in force, from 0. */
+number_t device_profile(void);
+
+/* The report descriptor of the profile in force, byte by byte. */
+uint16_t device_descriptor_size(void);
+uint8_t device_descriptor_byte(uint16_t at);
+
+/* What a terminal is used for, so that it can be set up before the first look. */
+uint8_t device_terminal_use(number_t terminal);
+
+/* ---- the same in pieces, for those who keep the time themselves ---- */
+
+void device_begin(number_t profile);
+void device_look(uint32_t us);
+void device_poll(void);
+
+/* Whether anything goes on by itself though nothing is touched. */
+bool device_busy(void);
+
+/* A report as it stands, whether it was told or not; reports are numbered from 0. */
+number_t device_reports(void);
+uint8_t device_report(number_t report, uint8_t *transfer, report_size_t *bytes);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,179 @@
+/* The tables of a build: what stands where is written here, the rows are made from the build. */
+#ifndef DEVICE_TABLES_H
+#define DEVICE_TABLES_H
+
+#include "device.h"
+
+/* Where an 8-bit part cannot read tables from its program memory as from any other, it asks. */
+#if defined(__AVR__)
+#include <avr/pgmspace.h>
+#define ROM PROGMEM
+#define rom8(at) pgm_read_byte(at)
+#define rom16(at) pgm_read_word(at)
+#if NUMBER_BITS == 8
+#define romn(at) pgm_read_byte(at)
+#else
+#define romn(at) pgm_read_word(at)
+#endif
+#else
+#define ROM
+#define rom8(at) (*(at))
+#define rom16(at) (*(at))
+#define romn(at) (*(at))
+#endif
+
+#define NO_BIT 65535
+#define NO_RAMP 65535
+#define COUNTS_ONLY (NONE - 1)
+
+/* ---- looks: one row for each contact that is read ---- */
+enum {
+  LOOK_LOW,          /* low is pressed */
+  LOOK_HIGH,         /* high is pressed */
+  LOOK_TOUCH,        /* a finger is pressed */
+  LOOK_ROW,          /* low is pressed while the row "with" is driven low */
+  LOOK_BIT,          /* bit "place" of what the registers shift out */
+  LOOK_CHANNEL,      /* low is pressed while multiplexer "with" picks channel "place" */
+  LOOK_CHANNEL_CODE, /* the code of that channel */
+  LOOK_STEP,         /* the code lies in row "place" of the steps */
+  LOOK_CODE          /* the code as it is */
+};
+extern const uint8_t look_kind[];
+extern const number_t look_terminal[];
+extern const number_t look_with[];
+extern const uint16_t look_place[];
+extern const number_t look_order[];  /* in which order they are read */
+extern const number_t look_travel[]; /* the row of its travel, or NONE */
+extern const number_t look_pulse[];  /* the row of its pulses, COUNTS_ONLY, or NONE */
+extern const number_t look_repeat[]; /* the row of its rapid fire, or NONE */
+extern const uint8_t terminal_use[];
+
+/* ---- what shared terminals need ---- */
+extern const uint16_t step_from[];
+extern const uint16_t step_below[];
+extern const number_t chain_load[];
+extern const number_t chain_clock[];
+extern const number_t chain_data[];
+extern const uint8_t chain_bits[];
+extern const uint16_t mux_at[];
+extern const number_t mux_selects[];
+extern const number_t feed_terminal[];
+extern const number_t lamp_terminal[];
+extern const number_t lamp_at[];
+extern const number_t lamp_looks[];
+
+/* ---- travels: contacts whose code counts ---- */
+enum { SHAPE_STRAIGHT = 1, SHAPE_CENTRED = 2, SHAPE_INVERTED = 4 };
+extern const uint8_t travel_smoothing[];
+extern const uint8_t travel_steps[];
+extern const uint16_t travel_on[];
+extern const uint16_t travel_off[];
+extern const uint8_t shape_flags[];
+extern const uint16_t shape_least[];
+extern const uint16_t shape_centre[];
+extern const uint16_t shape_most[];
+extern const uint16_t shape_dead[];
+extern const uint16_t shape_full[];
+extern const uint8_t shape_curve[]; /* signed */
+
+/* ---- pairs that count, and rapid fire ---- */
+extern const number_t pulse_partner[];
+extern const uint16_t pulse_per_turn[];
+extern const uint16_t pulse_per_step[];
+extern const uint8_t pulse_turned[];
+extern const uint16_t repeat_on_ms[];
+extern const uint16_t repeat_off_ms[];
+
+/* ---- profiles: where the rows of each begin below, and how many there are ---- */
+enum {
+  MEANINGS_AT,
+  TARGETS_AT,
+  TARGETS,
+  REPORTS_AT,
+  REPORTS,
+  AXES_AT,
+  AXES,
+  MICE_AT,
+  MOUSE_REPORT,
+  LAYERS_AT,
+  LAYERS,
+  CHORDS_AT,
+  CHORDS,
+  LEVERS_AT,
+  LEVERS,
+  GATES_AT,
+  GATES,
+  PAIRS_AT,
+  PAIRS,
+  DESCRIPTOR_AT,
+  DESCRIPTOR,
+  PROFILE_ROWS
+};
+extern const uint16_t profiles[];
+enum { CHOICE_NONE, CHOICE_HELD, CHOICE_CLOSED, CHOICE_OPEN };
+extern const uint8_t choice_kind[];
+extern const number_t choice_at[];
+extern const number_t choice_looks[];
+
+/* By layer, then look: the row among the targets of the profile, or NONE. */
+extern const number_t meanings[];
+
+/* ---- targets: what something means, and where a report tells it ---- */
+enum {
+  TARGET_NOWHERE,
+  TARGET_BIT,
+  TARGET_HAT,       /* more: N 1, E 2, S 4, W 8 */
+  TARGET_KEY,       /* more: its usage */
+  TARGET_STEPS,     /* more: how many buttons there are from the bit on */
+  TARGET_AXIS,      /* more: the axis */
+  TARGET_AXIS_END,  /* more: the axis */
+  TARGET_MOTION,    /* more: X 0, Y 1, wheel 2 */
+  TARGET_MOTION_END /* more: twice that, and 1 for the high way */
+};
+extern const uint8_t target_kind[];
+extern const number_t target_report[];
+extern const uint16_t target_bit[];
+extern const uint16_t target_more[];
+
+extern const uint8_t report_id[];
+extern const uint16_t report_bytes[];
+extern const uint16_t report_at[];
+extern const uint16_t report_hat[];
+extern const uint8_t report_keys[];
+extern const uint16_t report_keys_at[];
+
+extern const number_t axis_report[];
+extern const uint16_t axis_bit[];
+extern const uint8_t axis_bits[];
+extern const uint16_t axis_most[];
+extern const number_t axis_low[];
+extern const number_t axis_high[];
+extern const uint16_t axis_rise_ms[];
+extern const uint16_t axis_return_ms[];
+extern const uint16_t mouse_at[];
+
+extern const uint8_t layer_toggles[];
+extern const uint16_t layer_at[];
+extern const number_t layer_keys[];
+extern const uint8_t layer_named[];
+
+extern const uint16_t chord_at[];
+extern const number_t chord_keys[];
+extern const uint8_t chord_waits[];
+extern const uint16_t chord_window_ms[];
+extern const number_t chord_meaning[];
+extern const uint8_t chord_layers[];
+extern const number_t chord_longest_first[];
+
+extern const number_t lever_low[];
+extern const number_t lever_high[];
+extern const uint8_t lever_rule[];
+extern const number_t gate_looks[]; /* up, down, left, right */
+extern const uint8_t gate_rule[];
+extern const number_t pair_low[];
+extern const number_t pair_high[];
+extern const uint8_t pair_rule[];
+
+extern const uint8_t descriptors[];
+
+#endif

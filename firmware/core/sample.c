@@ -1,0 +1,170 @@
+/* Step 1: one pass over everything that is read. */
+#include "program.h"
+
+#if USE_CODES
+uint16_t codes[N_TRAVELS + 1];
+#endif
+
+#if N_CHAINS
+static uint8_t bits[(N_BITS + 7) / 8];
+
+/* The registers take in what their inputs see. */
+static void chains_load(void) {
+  for (number_t c = 0; c < N_CHAINS; c++) {
+    hw_drive(romn(&chain_load[c]), LEVEL_LOW);
+    hw_drive(romn(&chain_load[c]), LEVEL_HIGH);
+  }
+}
+
+/* What they took in at the end of the pass before comes out bit by bit; low is pressed. */
+static void chains_shift(void) {
+  uint16_t at = 0;
+  for (number_t c = 0; c < N_CHAINS; c++) {
+    for (uint8_t b = rom8(&chain_bits[c]); b > 0; b--, at++) {
+      uint8_t mask = (uint8_t)(1U << (at & 7U));
+      if (hw_read(romn(&chain_data[c]))) {
+        bits[at >> 3] = (uint8_t)(bits[at >> 3] & ~mask);
+      } else {
+        bits[at >> 3] = (uint8_t)(bits[at >> 3] | mask);
+      }
+      hw_drive(romn(&chain_clock[c]), LEVEL_HIGH);
+      hw_drive(romn(&chain_clock[c]), LEVEL_LOW);
+    }
+  }
+}
+#endif
+
+#if N_MUXES
+/* Puts the select lines of a multiplexer to a channel. */
+static void pick(number_t mux, uint8_t channel) {
+  uint16_t at = rom16(&mux_at[mux]);
+  for (uint8_t bit = 0; at + bit < rom16(&mux_at[mux + 1]); bit++) {
+    hw_drive(romn(&mux_selects[at + bit]), (channel >> bit & 1) != 0 ? LEVEL_HIGH : LEVEL_LOW);
+  }
+}
+#endif
+
+/* Outputs rest, and registers hold what they see now. */
+void sample_begin(void) {
+#if N_FEEDS
+  for (number_t f = 0; f < N_FEEDS; f++) {
+    hw_drive(romn(&feed_terminal[f]), LEVEL_HIGH); /* a lamp on its contact lights by that alone */
+  }
+#endif
+#if N_CHAINS
+  for (number_t c = 0; c < N_CHAINS; c++) {
+    hw_drive(romn(&chain_clock[c]), LEVEL_LOW);
+    hw_drive(romn(&chain_load[c]), LEVEL_HIGH);
+  }
+#endif
+#if N_MUXES
+  for (number_t m = 0; m < N_MUXES; m++) {
+    pick(m, 0);
+  }
+#endif
+#if N_CHAINS
+  chains_load();
+#endif
+}
+
+void sample(void) {
+#if N_ROWS
+  number_t row = NONE;
+#endif
+#if N_MUXES
+  number_t mux = NONE;
+  uint8_t channel = 0;
+#endif
+#if USE_STEPS
+  number_t measured = NONE;
+  uint16_t step_code = 0;
+#endif
+#if N_CHAINS
+  chains_shift();
+#endif
+  for (number_t k = 0; k < N_LOOKS; k++) {
+    number_t look = romn(&look_order[k]);
+    number_t terminal = romn(&look_terminal[look]);
+    uint8_t kind = rom8(&look_kind[look]);
+    bool pressed = false;
+#if N_MUXES
+    bool channels = kind == LOOK_CHANNEL || kind == LOOK_CHANNEL_CODE;
+    number_t wanted = channels ? romn(&look_with[look]) : NONE;
+    uint8_t place = (uint8_t)(channels ? rom16(&look_place[look]) : 0);
+    if (mux != NONE && mux != wanted) {
+      pick(mux, 0);
+      channel = 0;
+    }
+    if (channels && channel != place) {
+      pick(wanted, place);
+      channel = place;
+    }
+    mux = wanted;
+#endif
+#if N_ROWS
+    number_t drive = kind == LOOK_ROW ? romn(&look_with[look]) : NONE;
+    if (row != drive) {
+      if (row != NONE) {
+        hw_drive(row, LEVEL_RELEASED);
+      }
+      if (drive != NONE) {
+        hw_drive(drive, LEVEL_LOW);
+      }
+      row = drive;
+    }
+#endif
+    switch (kind) {
+#if N_TRAVELS
+      case LOOK_CODE:
+#if N_MUXES
+      case LOOK_CHANNEL_CODE:
+#endif
+        codes[romn(&look_travel[look])] = hw_convert(terminal);
+        break;
+#endif
+#if USE_STEPS
+      case LOOK_STEP: {
+        uint16_t at = rom16(&look_place[look]);
+        if (measured != terminal) {
+          step_code = hw_convert(terminal);
+          measured = terminal;
+        }
+        pressed = step_code >= rom16(&step_from[at]) && step_code < rom16(&step_below[at]);
+        break;
+      }
+#endif
+#if USE_TOUCH
+      case LOOK_TOUCH:
+        pressed = hw_touched(terminal);
+        break;
+#endif
+#if N_CHAINS
+      case LOOK_BIT: {
+        uint16_t at = rom16(&look_place[look]);
+        pressed = (bits[at >> 3] >> (at & 7U) & 1U) != 0;
+        break;
+      }
+#endif
+      case LOOK_HIGH:
+        pressed = hw_read(terminal);
+        break;
+      default: /* level, row and channel: low is pressed */
+        pressed = !hw_read(terminal);
+        break;
+    }
+    flags[look] = (uint8_t)(pressed ? flags[look] | READ : flags[look] & ~READ);
+  }
+#if N_ROWS
+  if (row != NONE) {
+    hw_drive(row, LEVEL_RELEASED);
+  }
+#endif
+#if N_MUXES
+  if (mux != NONE && channel != 0) {
+    pick(mux, 0);
+  }
+#endif
+#if N_CHAINS
+  chains_load();
+#endif
+}

@@ -1,0 +1,66 @@
+/* The board on this computer: hands, wires and time are simulated; the program is the real one. */
+#ifndef HOST_H
+#define HOST_H
+
+#include <stdbool.h>
+#include <stdint.h>
+
+#include "device.h"
+
+/* ---- chance: the same numbers for the same seed as in the workbench ---- */
+struct chance {
+  uint64_t seed;
+  uint64_t gamma;
+};
+struct chance chance_of(int64_t seed);
+struct chance chance_split(struct chance *from);
+int32_t chance_below(struct chance *from, int32_t bound);
+double chance_share(struct chance *from);
+
+/* ---- hands: a script of moves ---- */
+#define MOST_MOVES 1000
+
+struct move {
+  uint16_t contact;
+  double travel;
+  int64_t from_us;
+  int64_t for_us; /* 0 stays */
+};
+
+struct script {
+  struct move moves[MOST_MOVES];
+  int count;
+};
+
+/* Reads a script; on bad input says why on the error stream and gives false. */
+bool script_read(struct script *script, const char *text);
+
+/* The number of a contact by its name, or -1, said on the error stream. */
+int contact_named(const char *name, unsigned length);
+
+/* ---- the wires ---- */
+void world_hands(const double *travel);
+
+/* ---- the board: its program, however it is written ---- */
+void board_power_up(void);
+void board_begin(unsigned profile);
+unsigned board_profile(void);
+void board_look(uint32_t us);
+void board_poll(uint32_t us);
+bool board_busy(void);
+void board_standing(void); /* sends all reports as they stand */
+
+/* ---- time ---- */
+struct run {
+  int64_t seed;
+  bool powered_up[2048]; /* what is held at power-up */
+  int profile;           /* chosen by hand, or -1 */
+};
+
+void session_play(const struct script *script, const struct run *run);
+int64_t session_now(void);
+
+/* What to do with each report: us since the script began. */
+void session_report(int64_t us, uint8_t id, const uint8_t *transfer, unsigned bytes);
+
+#endif

@@ -1,0 +1,71 @@
+/* What the wires are made of: nets, and the ways for current between them. */
+#ifndef WORLD_H
+#define WORLD_H
+
+#include <stdbool.h>
+#include <stdint.h>
+
+#define WAY_GROUND (-1)
+#define WAY_LOGIC (-2)
+
+enum way_kind {
+  WAY_PULL,
+  WAY_DRIVE_HIGH,
+  WAY_DRIVE_LOW,
+  WAY_RESISTOR,
+  WAY_OPEN_CONTACT,
+  WAY_RESTING_CONTACT,
+  WAY_TAP,
+  WAY_POT_LOW,
+  WAY_POT_HIGH,
+  WAY_DIODE,
+  WAY_SKIN,
+  WAY_OUTPUT_HIGH,
+  WAY_OUTPUT_LOW,
+  WAY_CHANNEL
+};
+
+/* by: the terminal that pulls or drives, the contact that moves it, or the multiplexer. */
+struct way {
+  enum way_kind kind;
+  int a;
+  int b;
+  int by;
+  int index; /* of a tap or channel; 1 for an output in proportion */
+  int count; /* of taps */
+  double ohm;
+  double saturation_amps;
+  double scale_volts;
+};
+
+struct contact {
+  const char *name;
+  bool analog;
+  int steps;
+  int bounce_least_us;
+  int bounce_most_us;
+};
+
+struct mux {
+  int selects[3];
+  int count;
+};
+
+/* Nets of a register; a chip without a supply or ground takes nothing in. */
+struct chip {
+  int inputs[8];
+  int load;
+  int clock;
+  int next;
+  int out;
+  bool powered;
+};
+
+struct chain {
+  int load; /* terminals */
+  int clock;
+  int data;
+  int bits;
+};
+
+#endif

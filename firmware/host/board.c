@@ -1,5 +1,23 @@
-/* The board of this computer runs the program as it is. */
+/* The board of this computer runs the program as it is: its calls go to the simulated wires. */
 #include "host.h"
+
+bool hw_read(number_t terminal) { return world_read(terminal); }
+
+void hw_drive(number_t terminal, enum level level) { world_drive(terminal, level); }
+
+#if USE_CODES
+uint16_t hw_convert(number_t terminal) { return world_convert(terminal); }
+#endif
+
+#if USE_TOUCH
+bool hw_touched(number_t terminal) { return world_touched(terminal); }
+#endif
+
+uint32_t hw_micros(void) { return (uint32_t)session_now(); }
+
+void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  session_send(id, transfer, bytes);
+}
 
 void board_power_up(void) { device_power_up(); }
 

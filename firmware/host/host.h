@@ -7,6 +7,10 @@
 
 #include "device.h"
 
+#ifdef __cplusplus
+extern "C" {
+#endif
+
 /* ---- chance: the same numbers for the same seed as in the workbench ---- */
 struct chance {
   uint64_t seed;
@@ -40,6 +44,14 @@ int contact_named(const char *name, unsigned length);
 
 /* ---- the wires ---- */
 void world_hands(const double *travel);
+bool world_read(number_t terminal);
+void world_drive(number_t terminal, enum level level);
+#if USE_CODES
+uint16_t world_convert(number_t terminal);
+#endif
+#if USE_TOUCH
+bool world_touched(number_t terminal);
+#endif
 
 /* ---- the board: its program, however it is written ---- */
 void board_power_up(void);
@@ -59,8 +71,13 @@ struct run {
 
 void session_play(const struct script *script, const struct run *run);
 int64_t session_now(void);
+void session_send(uint8_t id, const uint8_t *transfer, unsigned bytes);
 
 /* What to do with each report: us since the script began. */
 void session_report(int64_t us, uint8_t id, const uint8_t *transfer, unsigned bytes);
+
+#ifdef __cplusplus
+}
+#endif
 
 #endif

@@ -33,9 +33,7 @@ static bool tells;
 
 int64_t session_now(void) { return now_us; }
 
-uint32_t hw_micros(void) { return (uint32_t)now_us; }
-
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+void session_send(uint8_t id, const uint8_t *transfer, unsigned bytes) {
   if (tells) {
     session_report(now_us - origin, id, transfer, bytes);
   }

@@ -671,7 +671,7 @@ static bool chain_reads(unsigned terminal, enum logic *logic) {
 }
 #endif
 
-/* ---- the calls of the program ---- */
+/* ---- what the board asks of it ---- */
 
 void world_hands(const double *travel) {
   if (memcmp(hands, travel, sizeof(double) * WORLD_CONTACTS) != 0) {
@@ -685,7 +685,7 @@ static double read_volts(unsigned terminal) {
   return volts_of(world_terminal_net[terminal], &stand, terminal);
 }
 
-bool hw_read(number_t terminal) {
+bool world_read(number_t terminal) {
   enum logic logic;
 #if N_CHAINS
   if (!chain_reads(terminal, &logic))
@@ -695,28 +695,32 @@ bool hw_read(number_t terminal) {
   return logic == LOGIC_UNDEFINED ? !world_pressed_high[terminal] : logic == LOGIC_HIGH;
 }
 
-void hw_drive(number_t terminal, enum level level) {
+void world_drive(number_t terminal, enum level level) {
   /* Lamps are in other circuits: the workbench leaves them out of what is read, and so does this. */
   if (device_terminal_use(terminal) == USE_OF_LAMP) {
     return;
   }
+  uint8_t drive = (uint8_t)(level == LEVEL_RELEASED ? DRIVE_NONE
+                            : level == LEVEL_LOW    ? DRIVE_LOW
+                                                    : DRIVE_HIGH);
+  if (drives[terminal] == drive) {
+    return; /* no edge */
+  }
 #if N_CHAINS
   chains_drive(terminal, level);
 #endif
-  drives[terminal] = (uint8_t)(level == LEVEL_RELEASED ? DRIVE_NONE
-                               : level == LEVEL_LOW    ? DRIVE_LOW
-                                                       : DRIVE_HIGH);
+  drives[terminal] = drive;
 }
 
 #if USE_CODES
-uint16_t hw_convert(number_t terminal) {
+uint16_t world_convert(number_t terminal) {
   double exact = floor(read_volts(terminal) / WORLD_LOGIC_VOLTS * (CODE_MOST + 1.0));
   return (uint16_t)(!(exact > 0) ? 0 : exact > CODE_MOST ? CODE_MOST : exact);
 }
 #endif
 
 #if USE_TOUCH
-bool hw_touched(number_t terminal) {
+bool world_touched(number_t terminal) {
   return of_volts(read_volts(terminal), WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS) == LOGIC_LOW;
 }
 #endif

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import kumite.kind.BoardKind;
 
 /**
  * The code for a build.
@@ -89,12 +90,43 @@ public final class Firmware {
    * @param stops what is wrong with the build, so that the reader is warned first
    */
   public Map<String, String> files(Target target, List<String> stops) {
+    why(target)
+        .ifPresent(
+            why -> {
+              throw new IllegalArgumentException("no " + target.word + ": " + why);
+            });
     Map<String, String> files = new LinkedHashMap<>();
     switch (target) {
       case PORTABLE -> portable(files);
-      default -> throw new IllegalArgumentException(target.word);
+      case SKETCH -> sketch(files);
+      case SCRIPT -> {
+        ScriptSource source = new ScriptSource(blueprint, score);
+        files.put("boot.py", source.program(template("script/boot.py")));
+        files.put("code.py", source.program(template("script/code.py")));
+      }
     }
     return files;
+  }
+
+  /** {@return why a target cannot be had for this board; empty where it can} */
+  public Optional<String> why(Target target) {
+    boolean usb = blueprint.board().brain().link() == BoardKind.Link.USB;
+    return usb || target == Target.PORTABLE
+        ? Optional.empty()
+        : Optional.of(
+            "\""
+                + blueprint.board().name()
+                + "\" has no USB of its own; take portable, whose report call you supply");
+  }
+
+  private void sketch(Map<String, String> files) {
+    String folder = SketchSource.name(blueprint) + "/";
+    core(files, folder);
+    files.put(
+        folder + SketchSource.name(blueprint) + ".ino",
+        template("sketch/sketch.ino").replace("@TITLE@", Names.plain(blueprint.title())));
+    files.put(folder + "pins.h", SketchSource.pins(blueprint, score));
+    files.put(folder + "descriptor.h", SketchSource.descriptors(blueprint));
   }
 
   private void portable(Map<String, String> files) {

@@ -98,7 +98,7 @@ final class LookRows {
     Names unique = new Names("TERMINAL_");
     for (String terminal : terminals.keySet()) {
       terminalNames.add(unique.of(terminal));
-      sheet.bytes("terminal_use").add(0, uses.get(terminal), terminal);
+      sheet.bytes("terminal_use").code(uses.get(terminal), terminal);
     }
     sheet.size("N_TERMINALS", terminals.size());
   }
@@ -157,7 +157,7 @@ final class LookRows {
         kind = "LOOK_CODE";
         sheet.uses("USE_CODES", true);
       }
-      sheet.bytes("look_kind").add(0, kind, name);
+      sheet.bytes("look_kind").code(kind, name);
       sheet.number("look_with", with, "");
       sheet.words("look_place").add(place);
     }

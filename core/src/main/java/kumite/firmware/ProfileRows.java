@@ -21,6 +21,7 @@ import kumite.build.map.Target;
 import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
 import kumite.hid.Usage;
+import kumite.map.TargetText;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.program.Chords;
@@ -62,7 +63,7 @@ final class ProfileRows {
     filled("choice_looks");
     filled("target_report");
     if (sheet.get("N_MEANINGS") == 0) {
-      sheet.bytes("target_kind").add(0, "TARGET_NOWHERE", "");
+      sheet.bytes("target_kind").code("TARGET_NOWHERE", "");
       sheet.words("target_bit").add(NO_BIT);
       sheet.words("target_more").add(0);
     }
@@ -103,7 +104,7 @@ final class ProfileRows {
             : choice instanceof Choice.Switched by
                 ? by.closed() ? "CHOICE_CLOSED" : "CHOICE_OPEN"
                 : "CHOICE_NONE";
-    sheet.bytes("choice_kind").add(0, kind, "");
+    sheet.bytes("choice_kind").code(kind, "");
   }
 
   /** One profile. */
@@ -198,7 +199,7 @@ final class ProfileRows {
           kind = "TARGET_BIT";
         }
       }
-      sheet.bytes("target_kind").add(0, kind, kumite.map.TargetText.of(target));
+      sheet.bytes("target_kind").code(kind, TargetText.of(target));
       sheet.number("target_report", field.map(f -> ids.indexOf(f.reportId())).orElse(-1), "");
       sheet.words("target_bit").add(field.map(InputField::bitOffset).orElse(NO_BIT));
       sheet.words("target_more").add(more);

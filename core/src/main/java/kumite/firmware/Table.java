@@ -46,6 +46,11 @@ record Table(String name, Type type, List<Row> rows) {
     rows = List.copyOf(rows);
   }
 
+  /** {@return the value of a row} */
+  int at(int row) {
+    return rows.get(row).value();
+  }
+
   /** {@return the bytes it takes} */
   int bytes(boolean small) {
     return rows.size() * (type == Type.BYTE || type == Type.NUMBER && small ? 1 : 2);
@@ -69,6 +74,11 @@ record Table(String name, Type type, List<Row> rows) {
     Draft add(int value, String word, String note) {
       rows.add(new Row(value, word, note));
       return this;
+    }
+
+    /** Adds a number that has a name in every program. */
+    Draft code(String name, String note) {
+      return add(Codes.of(name), name, note);
     }
 
     int size() {

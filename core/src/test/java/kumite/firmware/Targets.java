@@ -1,0 +1,92 @@
+package kumite.firmware;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** Builds each target on this machine, so that it plays scripts before the same simulated wires. */
+final class Targets {
+  private static final String HOST =
+      "host/main.c host/session.c host/script.c host/chance.c host/world.c host/world_tables.c";
+  private static final String FLAGS = "-O0 -ffp-contract=off -Wall -Wextra -Werror";
+
+  private Targets() {}
+
+  /** {@return what the plays give, run by the portable program} */
+  static String portable(Path folder, String lines) throws IOException {
+    Exported.run(folder, "", "make", "-s", "-j2", "CFLAGS+=-O0");
+    return Exported.run(folder, lines, "./device-host", "--each-line");
+  }
+
+  /** {@return the same, run by the sketch; {@code folder} holds the portable export too} */
+  static String sketch(Firmware firmware, Path folder, String lines) throws IOException {
+    Map<String, String> files = firmware.files(Firmware.Target.SKETCH, List.of());
+    Exported.write(folder.getFileName().toString(), files);
+    String name = SketchSource.name(firmware.blueprint());
+    standIn(folder, "sketch", "HID.h", "platform.h", "board_sketch.cpp");
+    String parts =
+        files.keySet().stream().filter(f -> f.endsWith(".c")).collect(Collectors.joining(" "));
+    Exported.run(
+        folder,
+        "",
+        "sh",
+        "-c",
+        "for f in "
+            + parts
+            + " "
+            + HOST
+            + "; do gcc -std=gnu11 "
+            + FLAGS
+            + " -I"
+            + name
+            + " -Ihost -c $f -o sketch/$(basename $f .c).o || exit 1; done; g++ -std=gnu++11 "
+            + FLAGS
+            + " -I"
+            + name
+            + " -Ihost -Isketch -o sketch-host -x c++ -include platform.h "
+            + name
+            + "/"
+            + name
+            + ".ino sketch/board_sketch.cpp -x none sketch/*.o -lm");
+    return Exported.run(folder, lines, "./sketch-host", "--each-line");
+  }
+
+  /** {@return the same, run by the script} */
+  static String script(Firmware firmware, Path folder, String lines) throws IOException {
+    Exported.write(
+        folder.getFileName().toString(), firmware.files(Firmware.Target.SCRIPT, List.of()));
+    standIn(folder, "script", "board_script.c", "run.py");
+    Exported.run(
+        folder,
+        "",
+        "sh",
+        "-c",
+        "gcc -std=c99 -shared -fPIC "
+            + FLAGS
+            + " -Icore -Ihost -o libhost.so core/device_tables.c script/board_script.c "
+            + HOST
+            + " -lm");
+    return Exported.run(folder, lines, "python3", "-B", "script/run.py", ".", "--each-line");
+  }
+
+  private static void standIn(Path folder, String of, String... names) throws IOException {
+    Files.createDirectories(folder.resolve(of));
+    try (Stream<Path> old = Files.list(folder.resolve(of))) {
+      for (Path path : old.toList()) {
+        Files.delete(path);
+      }
+    }
+    for (String name : names) {
+      try (var in = Targets.class.getResourceAsStream("standin/" + of + "/" + name)) {
+        Files.writeString(
+            folder.resolve(of).resolve(name),
+            new String(in.readAllBytes(), StandardCharsets.UTF_8));
+      }
+    }
+  }
+}

@@ -1,0 +1,174 @@
+"""Runs a board's script on this computer: its modules are stand-ins that lead to simulated wires."""
+import ctypes
+import importlib.util
+import os
+import sys
+import types
+
+folder, words = sys.argv[1], sys.argv[2:]
+lib = ctypes.CDLL(os.path.join(folder, "libhost.so"))
+lib.world_read.restype = ctypes.c_bool
+lib.session_now.restype = ctypes.c_int64
+LOW, HIGH, RELEASED = range(3)
+
+
+class Pin:
+    def __init__(self, name):
+        self.name = name
+
+
+class BoardModule(types.ModuleType):
+    def __getattr__(self, name):
+        return Pin(name)
+
+
+board = BoardModule("board")
+digitalio = types.ModuleType("digitalio")
+analogio = types.ModuleType("analogio")
+usb_hid = types.ModuleType("usb_hid")
+time = types.ModuleType("time")
+time.sleep = lambda seconds: None
+time.monotonic_ns = lambda: lib.session_now() * 1000
+program = None
+
+
+def terminal(pin):
+    return [name for name, use in program.TERMINALS].index(pin.name)
+
+
+class DigitalInOut:
+    def __init__(self, pin):
+        self.terminal = terminal(pin)
+
+    def switch_to_input(self, pull):
+        lib.world_drive(self.terminal, RELEASED)
+
+    def switch_to_output(self, value):
+        lib.world_drive(self.terminal, HIGH if value else LOW)
+
+    def deinit(self):
+        pass
+
+    @property
+    def value(self):
+        return lib.world_read(self.terminal)
+
+
+class Pull:
+    UP, DOWN = range(2)
+
+
+class AnalogIn:
+    def __init__(self, pin):
+        self.terminal = terminal(pin)
+
+    def deinit(self):
+        pass
+
+    @property
+    def value(self):
+        return lib.world_convert(self.terminal) * 65536 // (program.CODE_MOST + 1)
+
+
+class Device:
+    enabled = None
+
+    def __init__(self, **parts):
+        self.parts = parts
+
+    def send_report(self, report, report_id=0):
+        transfer = bytes(([report_id] if report_id else [])) + bytes(report)
+        lib.session_send(report_id, transfer, len(transfer))
+
+
+digitalio.DigitalInOut, digitalio.Pull = DigitalInOut, Pull
+analogio.AnalogIn = AnalogIn
+usb_hid.Device, usb_hid.devices = Device, [Device()]
+
+
+def enable(devices):
+    Device.enabled = devices
+
+
+usb_hid.enable = enable
+for module in (board, digitalio, analogio, usb_hid, time):
+    sys.modules[module.__name__] = module
+
+
+def load(name):
+    spec = importlib.util.spec_from_file_location(name, os.path.join(folder, name + ".py"))
+    module = importlib.util.module_from_spec(spec)
+    sys.modules[name] = module
+    if name == "code":
+        globals()["program"] = module
+    spec.loader.exec_module(module)
+    return module
+
+
+load("code")
+hardware = program.Board()
+device = None
+
+
+def power_up():
+    global device
+    load("boot")
+    parts = Device.enabled[0].parts
+    profile = program.choose(hardware)
+    if parts["report_descriptor"] != program.DESCRIPTORS[profile]:
+        sys.exit("boot.py and code.py take different profiles")
+    device = program.Program(hardware, profile)
+
+
+def begin(profile):
+    global device
+    device = program.Program(hardware, profile)
+
+
+def standing():
+    for r in range(len(device.reports)):
+        hardware.send(device.reports[r][0], device.compose(r))
+
+
+VOID = ctypes.CFUNCTYPE(None)
+
+
+class Calls(ctypes.Structure):
+    _fields_ = [
+        ("power_up", VOID),
+        ("begin", ctypes.CFUNCTYPE(None, ctypes.c_uint)),
+        ("profile", ctypes.CFUNCTYPE(ctypes.c_uint)),
+        ("look", VOID),
+        ("poll", VOID),
+        ("busy", ctypes.CFUNCTYPE(ctypes.c_bool)),
+        ("standing", VOID),
+    ]
+
+
+def guarded(call):
+    """An error in a call back would be passed over: here it ends the run."""
+
+    def run(*args):
+        try:
+            return call(*args)
+        except Exception:
+            import traceback
+
+            traceback.print_exc()
+            os._exit(3)
+
+    return run
+
+
+calls = Calls(
+    VOID(guarded(power_up)),
+    ctypes.CFUNCTYPE(None, ctypes.c_uint)(guarded(begin)),
+    ctypes.CFUNCTYPE(ctypes.c_uint)(guarded(lambda: device.profile)),
+    VOID(guarded(lambda: device.look(lib.session_now()))),
+    VOID(guarded(lambda: device.poll())),
+    ctypes.CFUNCTYPE(ctypes.c_bool)(guarded(lambda: device.goes_on())),
+    VOID(guarded(standing)),
+)
+lib.script_set(calls)
+arguments = (ctypes.c_char_p * (len(words) + 1))(b"device-host", *[w.encode() for w in words])
+sys.exit(lib.main(len(words) + 1, arguments))

@@ -1,0 +1,115 @@
+/* The board of this computer runs the sketch: setup, then loop, with pins that lead to the wires. */
+#include <stdlib.h>
+#include <string.h>
+
+#include "HID.h"
+#include "descriptor.h"
+#include "host.h"
+#include "pins.h"
+
+void setup();
+void loop();
+void initVariant();
+
+#define LATER 1000000UL
+
+static uint8_t mode_of[N_TERMINALS];
+static uint8_t level_of[N_TERMINALS];
+static HIDSubDescriptor *told;
+
+static number_t terminal_of(uint8_t pin) {
+  for (number_t t = 0; t < N_TERMINALS; t++) {
+    if (pins[t] == pin) {
+      return t;
+    }
+  }
+  abort();
+}
+
+static void drive(number_t t) {
+  enum level level = mode_of[t] != OUTPUT ? LEVEL_RELEASED : level_of[t] ? LEVEL_HIGH : LEVEL_LOW;
+  world_drive(t, level);
+}
+
+void pinMode(uint8_t pin, uint8_t mode) {
+  number_t t = terminal_of(pin);
+  mode_of[t] = mode;
+  drive(t);
+}
+
+void digitalWrite(uint8_t pin, uint8_t level) {
+  number_t t = terminal_of(pin);
+  level_of[t] = level;
+  if (mode_of[t] == OUTPUT) {
+    drive(t);
+  }
+}
+
+int digitalRead(uint8_t pin) { return world_read(terminal_of(pin)) ? HIGH : LOW; }
+
+int analogRead(uint8_t pin) {
+#if USE_CODES
+  return world_convert(terminal_of(pin));
+#else
+  (void)pin;
+  return 0;
+#endif
+}
+
+void analogReadResolution(int bits) { (void)bits; }
+
+void delayMicroseconds(unsigned us) { (void)us; }
+
+unsigned long micros(void) { return (unsigned long)(uint32_t)session_now(); }
+
+HID_ &HID() {
+  static HID_ hid;
+  return hid;
+}
+
+int HID_::SendReport(uint8_t id, const void *bytes, int count) {
+  uint8_t transfer[LONGEST_REPORT + 2];
+  uint8_t blank[LONGEST_REPORT];
+  report_size_t size;
+  const bool own = device_report(0, blank, &size) != 0;
+  transfer[0] = id;
+  memcpy(transfer + 1, bytes, (size_t)count);
+  session_send(own ? id : 0, own ? transfer : transfer + 1, (unsigned)(own ? count + 1 : count));
+  return count;
+}
+
+void HID_::AppendDescriptor(HIDSubDescriptor *node) { told = node; }
+
+void board_power_up(void) {
+  initVariant();
+  if (told == nullptr || told->length == 0) {
+    abort(); /* the host would not know what this is */
+  }
+  device_power_up();
+  setup();
+}
+
+void board_begin(unsigned profile) { device_begin((number_t)profile); }
+
+unsigned board_profile(void) { return device_profile(); }
+
+void board_look(uint32_t us) {
+  device_due(us, us + LATER);
+  loop();
+}
+
+void board_poll(uint32_t us) {
+  device_due(us + LATER, us);
+  loop();
+}
+
+bool board_busy(void) { return device_busy(); }
+
+void board_standing(void) {
+  uint8_t transfer[LONGEST_REPORT];
+  report_size_t bytes;
+  for (number_t r = 0; r < device_reports(); r++) {
+    uint8_t id = device_report(r, transfer, &bytes);
+    hw_send(id, transfer, bytes);
+  }
+}

@@ -1,0 +1,100 @@
+/*
+ * @TITLE@: the sketch. The program is in the other files of this folder; here are the calls that
+ * depend on the board. It is for boards with native USB, whose core has HID.h.
+ */
+#include <HID.h>
+
+#include "device.h"
+#include "pins.h"
+#include "descriptor.h"
+
+#ifndef SETTLE_US
+#define SETTLE_US 5 /* for the wires, after a terminal was driven */
+#endif
+
+static bool begun = false;
+
+extern "C" bool hw_read(number_t terminal) { return digitalRead(pins[terminal]) == HIGH; }
+
+extern "C" void hw_drive(number_t terminal, enum level level) {
+  if (level == LEVEL_RELEASED) {
+    pinMode(pins[terminal], INPUT);
+  } else {
+    digitalWrite(pins[terminal], level == LEVEL_HIGH ? HIGH : LOW);
+    pinMode(pins[terminal], OUTPUT);
+  }
+  delayMicroseconds(SETTLE_US);
+}
+
+#if USE_CODES
+extern "C" uint16_t hw_convert(number_t terminal) { return (uint16_t)analogRead(pins[terminal]); }
+#endif
+
+#if USE_TOUCH
+/* With a resistor of megohms to the supply a touched pad reads low. A board with a sense of touch of
+   its own has a call for it: put that here. */
+extern "C" bool hw_touched(number_t terminal) { return digitalRead(pins[terminal]) == LOW; }
+#endif
+
+extern "C" uint32_t hw_micros(void) { return micros(); }
+
+/* A report without an id of its own goes out under the one that the descriptor here gives it. */
+extern "C" void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  if (id == 0) {
+    HID().SendReport(ONLY_ID, transfer, bytes);
+  } else {
+    HID().SendReport(id, transfer + 1, bytes - 1);
+  }
+}
+
+#if SELF_TEST
+extern "C" void hw_text(const char *text) { Serial.print(text); }
+#endif
+
+static void set_up(uint8_t pin, uint8_t use) {
+  switch (use) {
+    case USE_OF_UP:
+      pinMode(pin, INPUT_PULLUP);
+      break;
+#if USE_PULL_DOWN
+    case USE_OF_DOWN:
+      pinMode(pin, INPUT_PULLDOWN);
+      break;
+#endif
+    default:
+      pinMode(pin, INPUT);
+      break;
+  }
+}
+
+/* Before the host asks what this is: the profile decides it, and what is held decides the profile. */
+static void begin() {
+  if (begun) {
+    return;
+  }
+  begun = true;
+#if USE_CODES && CODE_MOST != 1023
+  analogReadResolution(CODE_BITS);
+#endif
+  for (number_t t = 0; t < N_TERMINALS; t++) {
+    set_up(pins[t], device_terminal_use(t));
+  }
+  device_power_up();
+  number_t p = device_profile();
+  static HIDSubDescriptor node(descriptor + descriptor_at[p],
+                               (uint16_t)(descriptor_at[p + 1] - descriptor_at[p]));
+  HID().AppendDescriptor(&node);
+}
+
+/* Cores with native USB call this before they attach to the host. */
+extern "C++" void initVariant() { begin(); }
+
+void setup() {
+#if SELF_TEST
+  Serial.begin(115200);
+#endif
+  begin();
+  device_due(micros(), micros());
+}
+
+void loop() { device_tick(); }

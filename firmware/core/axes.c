@@ -33,7 +33,7 @@ static uint16_t axis_row(uint16_t axis) { return (uint16_t)(now[AXES_AT] + axis)
 
 #if USE_ENDS
 static uint16_t middle(uint16_t axis) {
-  return (uint16_t)((rom16(&axis_most[axis_row(axis)]) + 1UL) / 2U);
+  return (uint16_t)(((uint32_t)rom16(&axis_most[axis_row(axis)]) + 1U) / 2U);
 }
 #endif
 
@@ -113,7 +113,7 @@ static uint16_t shape_value(number_t t, uint16_t code, uint16_t most) {
     if ((rom8(&shape_flags[t]) & SHAPE_CENTRED) == 0) {
       return (uint16_t)(travel * most / FULL);
     }
-    int32_t middle_at = (int32_t)((most + 1UL) / 2U);
+    int32_t middle_at = (int32_t)(((uint32_t)most + 1U) / 2U);
     return (uint16_t)(middle_at + (travel >= 0 ? travel * (most - middle_at) / FULL
                                                : travel * middle_at / FULL));
   }
@@ -130,7 +130,7 @@ static int32_t speed(uint8_t axis) { return axis == 2 ? WHEEL_PER_SECOND : DOTS_
 
 #if USE_STEPPED
 static uint8_t step(uint16_t code, uint8_t steps) {
-  return (uint8_t)((2UL * code * (steps - 1U) + CODE_MOST) / (2UL * CODE_MOST));
+  return (uint8_t)(((uint32_t)2 * code * (steps - 1U) + CODE_MOST) / ((uint32_t)2 * CODE_MOST));
 }
 #endif
 
@@ -183,7 +183,7 @@ static void count(number_t look, number_t pulse) {
   }
 #if USE_MOUSE
   if (kind == TARGET_MOTION) {
-    dots[rom16(&target_more[target_row(target)])] += DOT * steps;
+    dots[rom16(&target_more[target_row(target)])] += (int32_t)(DOT * steps);
     return;
   }
 #endif
@@ -230,7 +230,7 @@ static int32_t slid(uint16_t axis, int32_t from, int32_t to, uint32_t us) {
       return to;
     }
   }
-  uint32_t way = (us > 65535UL ? 65535UL : us) * FULL / (1000UL * millis);
+  uint32_t way = (us > 65535U ? 65535U : us) * FULL / ((uint32_t)1000 * millis);
   int32_t step_by = way > FULL ? FULL : way < 1 ? 1 : (int32_t)way;
   int32_t goal = back ? 0 : to;
   if (from < goal) {
@@ -264,6 +264,7 @@ static void ended(uint16_t axis, uint32_t us) {
 #endif
 
 void axes_look(uint32_t us) {
+  (void)us;
 #if N_AXES
   for (uint16_t a = 0; a < now[AXES]; a++) {
     driven[a] = false;
@@ -376,7 +377,7 @@ bool axes_busy(void) {
 
 #if USE_MOUSE
 static int32_t told(uint8_t axis) {
-  int32_t whole = dots[axis] / DOT;
+  int32_t whole = (int32_t)(dots[axis] / DOT);
   return whole > MOST_DOTS ? MOST_DOTS : whole < -MOST_DOTS ? -MOST_DOTS : whole;
 }
 
@@ -440,7 +441,7 @@ void axes_sent(number_t report) {
 #if USE_MOUSE
   for (uint8_t m = 0; m < 3 && report == now[MOUSE_REPORT]; m++) {
     if (mouse_bit(m) != NO_BIT) {
-      dots[m] -= told(m) * DOT;
+      dots[m] -= (int32_t)(told(m) * DOT);
     }
   }
 #endif

@@ -26,7 +26,7 @@ static uint16_t first(number_t c) { return rom16(&chord_at[row(c)]); }
 static uint16_t end(number_t c) { return rom16(&chord_at[row(c) + 1]); }
 static uint16_t size(number_t c) { return (uint16_t)(end(c) - first(c)); }
 static bool waits(number_t c) { return rom8(&chord_waits[row(c)]) != 0; }
-static uint32_t window(number_t c) { return 1000UL * rom16(&chord_window_ms[row(c)]); }
+static uint32_t window(number_t c) { return (uint32_t)1000 * rom16(&chord_window_ms[row(c)]); }
 
 static bool available(number_t c, number_t on_layer) {
   uint16_t at = (uint16_t)(row(c) * ((N_LAYERS + 8U) / 8U) + (on_layer >> 3));

@@ -106,7 +106,7 @@ static void ask(number_t before) {
 /* Step 9: on for the first part of each period since it was asked for. */
 static bool rests(number_t look) {
   number_t r = romn(&look_repeat[look]);
-  return r != NONE && phase[r] >= 1000UL * rom16(&repeat_on_ms[r]);
+  return r != NONE && phase[r] >= (uint32_t)1000 * rom16(&repeat_on_ms[r]);
 }
 
 /* Time goes on for what is asked for, whether it is given or not. */
@@ -114,7 +114,8 @@ static void repeats_age(uint32_t us) {
   for (number_t i = 0; i < N_LOOKS; i++) {
     number_t r = romn(&look_repeat[i]);
     if (r != NONE && (flags[i] & ASKED) != 0) {
-      phase[r] = (phase[r] + us) % (1000UL * rom16(&repeat_on_ms[r]) + 1000UL * rom16(&repeat_off_ms[r]));
+      uint32_t ms = (uint32_t)rom16(&repeat_on_ms[r]) + rom16(&repeat_off_ms[r]);
+      phase[r] = (phase[r] + us) % (1000U * ms);
     }
   }
 }

@@ -44,7 +44,8 @@ static uint32_t smoother(uint32_t state, uint16_t code, uint8_t n) {
     uint32_t step = (to - state) >> n;
     return state + (step == 0 && to != state ? 1U : step);
   }
-  return state - ((state - to + ((1UL << n) - 1U)) >> n);
+  uint32_t up = (uint32_t)((1UL << n) - 1U);
+  return state - ((state - to + up) >> n);
 }
 
 /* Smooths one travel, and whether it is pressed. */

@@ -36,6 +36,8 @@ class Board:
             self.pins.append(line)
 
     def read(self, terminal):
+        if TERMINALS[terminal][1] == USE_OF_CODE:
+            return self.pins[terminal].value > LOW_VALUE
         return self.pins[terminal].value
 
     def drive(self, terminal, level):

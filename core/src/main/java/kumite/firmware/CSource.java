@@ -34,8 +34,7 @@ final class CSource {
         .append(score.size("LONGEST_REPORT") > 255 ? "uint16_t" : "uint8_t")
         .append(" report_size_t;\n\n");
     for (String size : ASKED) {
-      String unit = size.endsWith("_US") ? "UL" : "";
-      out.append("#define ").append(size).append(' ').append(score.size(size)).append(unit).append('\n');
+      out.append("#define ").append(size).append(' ').append(score.size(size)).append('\n');
     }
     numbered(out, "Contacts, in the order they are looked at.", score.contacts());
     numbered(out, "Terminals, as they are printed on the board.", score.terminalNames());

@@ -104,7 +104,9 @@ final class LookRows {
   }
 
   private int terminal(Terminal terminal, String use) {
-    uses.putIfAbsent(terminal.name(), use);
+    // A terminal that is measured and read is set up to be measured.
+    uses.merge(
+        terminal.name(), use, (one, other) -> other.equals("USE_OF_CODE") ? other : one);
     return terminals.computeIfAbsent(terminal.name(), t -> terminals.size());
   }
 

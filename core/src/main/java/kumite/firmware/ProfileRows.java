@@ -70,6 +70,8 @@ final class ProfileRows {
     boolean taps = sheet.get("N_CHORDS") > 0 || sheet.get("N_PULSES") > 0;
     sheet.uses("USE_TAPS", taps);
     sheet.uses("USE_RAMPS", false);
+    boolean shapes = sheet.get("USE_ANALOG_AXES") + sheet.get("USE_ANALOG_MOUSE") > 0;
+    sheet.size("USE_SHAPES", shapes ? sheet.get("USE_SHAPES") : 0);
     boolean axes =
         sheet.get("N_AXES") > 0
             || sheet.get("USE_MOUSE") > 0

@@ -61,6 +61,9 @@ final class ScriptSource {
     out.setLength(0);
     constants();
     name("CODE_MOST", score.size("CODE_MOST"));
+    name(
+        "LOW_VALUE",
+        (int) (blueprint.board().lowVolts() / blueprint.board().logicVolts() * 65536));
     name("SCAN_US", score.size("SCAN_US"));
     name("POLL_US", score.size("POLL_US"));
     name("WAIT_US", score.size("WAIT_US"));

@@ -62,7 +62,11 @@ public record Looks(
     List<Look> looks = board.fixedMap() ? sockets(board, loom) : contacts(board, loom);
     Map<String, Pull> pulls = new HashMap<>();
     for (Look look : looks) {
-      pulls.put(look.read().name(), pull(board, look));
+      // Where volts are measured too, a resistor inside the board would pull them off.
+      pulls.merge(
+          look.read().name(),
+          pull(board, look),
+          (one, other) -> one == Pull.NONE || other == Pull.NONE ? Pull.NONE : one);
     }
     return new Looks(looks, pulls, feeds(board, loom), lamps(board, loom));
   }

@@ -19,7 +19,7 @@ final class Targets {
 
   /** {@return what the plays give, run by the portable program} */
   static String portable(Path folder, String lines) throws IOException {
-    Exported.run(folder, "", "make", "-s", "-j2", "CFLAGS+=-O0");
+    Exported.run(folder, "", "make", "-s", "-j2", "OPTIMISE=-O0");
     return Exported.run(folder, lines, "./device-host", "--each-line");
   }
 

@@ -1,0 +1,45 @@
+/* The program on an 8-bit part with calls that only touch ports: for its size. */
+#include <avr/io.h>
+
+#include "device.h"
+
+bool hw_read(number_t terminal) { return (PINB >> (terminal & 7U) & 1U) != 0; }
+
+void hw_drive(number_t terminal, enum level level) {
+  uint8_t mask = (uint8_t)(1U << (terminal & 7U));
+  PORTB = (uint8_t)(level == LEVEL_HIGH ? PORTB | mask : PORTB & ~mask);
+  DDRB = (uint8_t)(level == LEVEL_RELEASED ? DDRB & ~mask : DDRB | mask);
+}
+
+#if USE_CODES
+uint16_t hw_convert(number_t terminal) {
+  ADMUX = terminal;
+  ADCSRA |= (1U << ADSC);
+  while ((ADCSRA & (1U << ADSC)) != 0) {
+  }
+  return ADC;
+}
+#endif
+
+#if USE_TOUCH
+bool hw_touched(number_t terminal) { return (PINB >> (terminal & 7U) & 1U) == 0; }
+#endif
+
+uint32_t hw_micros(void) { return TCNT1; }
+
+void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  for (report_size_t b = 0; b < bytes; b++) {
+    PORTD = transfer[b];
+  }
+  PORTD = id;
+}
+
+int main(void) {
+  device_power_up();
+  for (uint16_t b = 0; b < device_descriptor_size(); b++) {
+    PORTD = device_descriptor_byte(b);
+  }
+  for (;;) {
+    device_tick();
+  }
+}

@@ -4,11 +4,15 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import kumite.kind.BoardKind;
 
@@ -63,6 +67,8 @@ public final class Firmware {
     }
   }
 
+  private static final Pattern COMMENT = Pattern.compile("(?s)/\\*.*?\\*/");
+
   private final Blueprint blueprint;
   private final Score score;
 
@@ -74,6 +80,26 @@ public final class Firmware {
   /** {@return the code for a blueprint} */
   public static Firmware of(Blueprint blueprint) {
     return new Firmware(blueprint, Score.of(blueprint));
+  }
+
+  /** {@return what the program takes on an 8-bit part} */
+  public Footprint footprint() {
+    return Footprint.of(score, fingerprint());
+  }
+
+  /** {@return a sum that is the same only for the same program} */
+  String fingerprint() {
+    Map<String, String> files = new LinkedHashMap<>();
+    core(files, "");
+    try {
+      MessageDigest sum = MessageDigest.getInstance("SHA-256");
+      files.forEach(
+          (name, text) ->
+              sum.update((name + COMMENT.matcher(text).replaceAll("")).getBytes(StandardCharsets.UTF_8)));
+      return HexFormat.of().formatHex(sum.digest()).substring(0, 16);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every Java has SHA-256", e);
+    }
   }
 
   Score score() {
@@ -96,6 +122,7 @@ public final class Firmware {
               throw new IllegalArgumentException("no " + target.word + ": " + why);
             });
     Map<String, String> files = new LinkedHashMap<>();
+    files.put("README.txt", Readme.of(this, target, stops));
     switch (target) {
       case PORTABLE -> portable(files);
       case SKETCH -> sketch(files);

@@ -88,6 +88,7 @@ public record BoardKind(
    * @param solder whether its terminals are soldered
    * @param rawMillis how often it looks and reports at best, in ms
    * @param note what to know before choosing it, one sentence; may be empty
+   * @param memory what a program may take, where it is known
    */
   public record Brain(
       Link link,
@@ -96,14 +97,31 @@ public record BoardKind(
       int costClass,
       boolean solder,
       double rawMillis,
-      String note) {
+      String note,
+      Optional<Memory> memory) {
     /** A cheap USB board that is programmed and soldered. */
-    public static final Brain PLAIN = new Brain(Link.USB, false, true, 1, true, 1, "");
+    public static final Brain PLAIN =
+        new Brain(Link.USB, false, true, 1, true, 1, "", Optional.empty());
 
     public Brain {
       Objects.requireNonNull(link, "link");
+      Objects.requireNonNull(memory, "memory");
       Check.between(1, 3, costClass, "cost_class");
       Check.between(0, 1000, rawMillis, "raw_ms");
+    }
+  }
+
+  /**
+   * What a board has for a program of one's own. Values of the shipped boards are generic common
+   * practice.
+   *
+   * @param flashBytes for code and tables, what the board keeps for itself left out
+   * @param ramBytes for what changes
+   */
+  public record Memory(int flashBytes, int ramBytes) {
+    public Memory {
+      Check.between(256, 1 << 30, flashBytes, "flash_bytes");
+      Check.between(32, 1 << 30, ramBytes, "ram_bytes");
     }
   }
 

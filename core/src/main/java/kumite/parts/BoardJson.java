@@ -170,7 +170,13 @@ final class BoardJson {
                 key.integer("cost_class"),
                 key.has("solder") && key.truth("solder"),
                 key.number("raw_ms", 0),
-                key.text("note", "")));
+                key.text("note", ""),
+                key.maybe("memory").map(BoardJson::memory)));
+  }
+
+  private static BoardKind.Memory memory(Key key) {
+    return key.whole(
+        () -> new BoardKind.Memory(key.integer("flash_bytes"), key.integer("ram_bytes")));
   }
 
   private static BoardKind.Current current(Key key) {
@@ -202,7 +208,8 @@ final class BoardJson {
     kind.terminals().forEach(terminal -> write(terminal, terminals.addObject()));
     seating(kind.seating(), node.putObject("seating"));
     BoardKind.Brain brain = kind.brain();
-    node.putObject("brain")
+    ObjectNode program = node.putObject("brain");
+    program
         .put("link", PartJson.word(brain.link()))
         .put("keys_only", brain.keysOnly())
         .put("needs_code", brain.needsCode())
@@ -210,6 +217,14 @@ final class BoardJson {
         .put("solder", brain.solder())
         .put("raw_ms", brain.rawMillis())
         .put("note", brain.note());
+    brain
+        .memory()
+        .ifPresent(
+            memory ->
+                program
+                    .putObject("memory")
+                    .put("flash_bytes", memory.flashBytes())
+                    .put("ram_bytes", memory.ramBytes()));
     BoardKind.Current current = kind.current();
     node.putObject("current")
         .put("pin_ma", current.pinMilliamps())

@@ -11,7 +11,7 @@ import java.util.stream.Stream;
 
 /** Builds each target on this machine, so that it plays scripts before the same simulated wires. */
 final class Targets {
-  private static final String HOST =
+  static final String HOST =
       "host/main.c host/session.c host/script.c host/chance.c host/world.c host/world_tables.c";
   private static final String FLAGS = "-O0 -ffp-contract=off -Wall -Wextra -Werror";
 
@@ -74,7 +74,7 @@ final class Targets {
     return Exported.run(folder, lines, "python3", "-B", "script/run.py", ".", "--each-line");
   }
 
-  private static void standIn(Path folder, String of, String... names) throws IOException {
+  static void standIn(Path folder, String of, String... names) throws IOException {
     Files.createDirectories(folder.resolve(of));
     try (Stream<Path> old = Files.list(folder.resolve(of))) {
       for (Path path : old.toList()) {

@@ -1,0 +1,111 @@
+package kumite.firmware;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * What a program takes on an 8-bit part.
+ *
+ * <p>Tables and state are counted. Code is measured with a compiler for such a part; of a build that
+ * was measured itself its own figures are told, of others the most that each part of the program
+ * took in any build that was measured, so that they take no more than is said.
+ *
+ * @param flashBytes code and tables
+ * @param tableBytes of these, the tables
+ * @param ramBytes what changes, without the stack
+ * @param cycles of one look; empty where this build was not measured
+ * @param measured the day the measurements were made, such as {@code 2026-11-26}
+ */
+public record Footprint(
+    int flashBytes, int tableBytes, int ramBytes, Optional<Cycles> cycles, String measured) {
+
+  /** What calls and numbers on their way take while a program runs: common practice, no source. */
+  public static final int STACK_BYTES = 300;
+
+  /**
+   * Clock cycles of one look, on a simulator, with calls that only hand over what was noted before.
+   *
+   * @param least of all looks of its check
+   * @param mean of all
+   * @param most of all
+   */
+  public record Cycles(int least, int mean, int most) {
+    /** {@return milliseconds of a number of cycles at 16 MHz} */
+    public static String millis(int cycles) {
+      return String.format(Locale.ROOT, "%.2f ms", cycles / 16_000.0);
+    }
+  }
+
+  private static final JsonNode MEASURED = read();
+
+  private static JsonNode read() {
+    try {
+      return new ObjectMapper().readTree(Firmware.template("measured.json"));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  static Footprint of(Score score, String fingerprint) {
+    int tables = score.tableBytes();
+    int ram = ram(score);
+    String day = MEASURED.path("day").asText();
+    for (JsonNode build : MEASURED.path("builds")) {
+      if (build.path("fingerprint").asText().equals(fingerprint)) {
+        JsonNode cycles = build.path("cycles");
+        return new Footprint(
+            build.path("flash").asInt(),
+            tables,
+            build.path("ram").asInt(),
+            Optional.of(
+                new Cycles(cycles.path(0).asInt(), cycles.path(1).asInt(), cycles.path(2).asInt())),
+            day);
+      }
+    }
+    int code = MEASURED.path("around").asInt();
+    for (String part : CSource.parts(score)) {
+      code += MEASURED.path("parts").path(part).asInt();
+    }
+    return new Footprint(code + tables, tables, ram, Optional.empty(), day);
+  }
+
+  /** {@return whether this very build was measured} */
+  public boolean exact() {
+    return cycles.isPresent();
+  }
+
+  /** The state of the program, as its sources declare it. */
+  private static int ram(Score score) {
+    int number = score.small() ? 1 : 2;
+    int looks = score.size("N_LOOKS");
+    int travels = score.size("N_TRAVELS");
+    int meanings = score.size("N_MEANINGS");
+    int layers = score.size("N_LAYERS");
+    int chords = score.size("N_CHORDS");
+    int axes = score.size("N_AXES");
+    int bytes = looks + 2 * 21 + number; // flags, now, layer
+    bytes += number + 3 + 3 * 4; // profile, and what device.c keeps
+    bytes += meanings + 1 + score.size("REPORT_BYTES") + score.size("N_REPORTS");
+    bytes += layers > 0 ? looks * number : 0;
+    bytes += 4 * score.size("N_REPEATS") + chords;
+    bytes += score.size("USE_CODES") > 0 ? 2 * (travels + 1) : 0;
+    bytes += (score.size("N_BITS") + 7) / 8;
+    int wait = score.size("WAIT_US");
+    bytes += wait == 0 ? 0 : looks * (wait > 65_535 ? 4 : 2);
+    bytes += 4 * travels + 3 * score.size("N_PULSES");
+    bytes += layers > 0 ? number + 1 + 2 * ((layers + 7) / 8) : 0;
+    bytes += chords > 0 ? looks * (5 + number) + chords + number + 1 : 0;
+    bytes += score.size("N_LEVERS") + score.size("N_GATES") + score.size("N_PAIRS");
+    bytes += axes > 0 ? 3 * axes + 1 + (score.size("USE_ENDS") > 0 ? 2 * axes : 0) : 0;
+    bytes += score.size("USE_MOUSE") > 0 ? 12 : 0;
+    bytes += score.size("USE_STEPPED") > 0 ? 2 * meanings + 1 : 0;
+    bytes += score.size("USE_TAPS") > 0 ? meanings + 3 : 0;
+    bytes += score.size("USE_HATS") > 0 ? 9 : 0; // its values, which the part keeps there
+    bytes += score.size("N_PULSES") > 0 ? 4 : 0;
+    return bytes;
+  }
+}

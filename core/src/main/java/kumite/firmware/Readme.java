@@ -1,0 +1,297 @@
+package kumite.firmware;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import kumite.build.map.Choice;
+import kumite.build.map.Profile;
+import kumite.kind.Terminal;
+import kumite.name.ContactId;
+
+/** What stands in a folder of code, in plain words: what to wire, to put on the board, to check. */
+final class Readme {
+  private static final int WIDE = 96;
+
+  private final Firmware firmware;
+  private final StringBuilder out = new StringBuilder();
+
+  private Readme(Firmware firmware) {
+    this.firmware = firmware;
+  }
+
+  static String of(Firmware firmware, Firmware.Target target, List<String> stops) {
+    Readme readme = new Readme(firmware);
+    readme.write(target, stops);
+    return readme.out.toString();
+  }
+
+  private void write(Firmware.Target target, List<String> stops) {
+    Blueprint blueprint = firmware.blueprint();
+    head(blueprint.title() + ": " + target.title());
+    line("Made for the board \"" + blueprint.board().name() + "\", seat " + blueprint.seat() + ".");
+    if (!stops.isEmpty()) {
+      head("Warning: this build does not work yet");
+      line(
+          "The code does what the plan says, but the workbench found what stops the build. Mend this"
+              + " first, then export again:");
+      stops.forEach(stop -> item(stop));
+    }
+    wiring();
+    switch (target) {
+      case PORTABLE -> portable();
+      case SKETCH -> sketch();
+      case SCRIPT -> script();
+    }
+    check(target);
+    profiles();
+    size();
+    names();
+    cautions();
+  }
+
+  private void head(String text) {
+    out.append(out.isEmpty() ? "" : "\n").append(text).append('\n');
+    out.append("-".repeat(Math.min(WIDE, text.length()))).append('\n');
+  }
+
+  private void line(String text) {
+    wrapped("", text);
+  }
+
+  private void item(String text) {
+    wrapped("- ", text);
+  }
+
+  private void wrapped(String lead, String text) {
+    StringBuilder row = new StringBuilder(lead);
+    for (String word : text.split(" ")) {
+      if (row.length() + word.length() + 1 > WIDE) {
+        out.append(row.toString().stripTrailing()).append('\n');
+        row = new StringBuilder(" ".repeat(lead.length()));
+      }
+      row.append(word).append(' ');
+    }
+    out.append(row.toString().stripTrailing()).append('\n');
+  }
+
+  // ---- what to wire
+
+  private void wiring() {
+    head("What to wire");
+    line(
+        "Wire by the workbench's wiring chart (export it with --what wiring-csv or bench-sheet). The"
+            + " program uses these terminals:");
+    Score score = firmware.score();
+    for (int t = 0; t < score.terminals().size(); t++) {
+      item(score.terminals().get(t) + ": " + use(score, t));
+    }
+    List<String> grounds =
+        firmware.blueprint().board().terminals(Terminal.Role.GROUND).stream()
+            .map(Terminal::name)
+            .toList();
+    if (!grounds.isEmpty()) {
+      line("Ground is " + String.join(", ", grounds) + ".");
+    }
+  }
+
+  private static String use(Score score, int terminal) {
+    int use = score.table("terminal_use").orElseThrow().at(terminal);
+    String words =
+        List.of(
+                "read, with the pull-up of the board",
+                "read, with the pull-down of the board",
+                "read, held by a resistor of the wiring",
+                "a touch pad",
+                "measured",
+                "a row, driven low in its turn",
+                "driven all the time",
+                "drives lamps")
+            .get(use);
+    Table reads = score.table("look_terminal").orElseThrow();
+    String contacts =
+        java.util.stream.IntStream.range(0, score.contacts().size())
+            .filter(i -> reads.at(i) == terminal)
+            .mapToObj(i -> score.contacts().get(i))
+            .collect(Collectors.joining(", "));
+    return words + (contacts.isEmpty() ? "" : "; " + contacts);
+  }
+
+  // ---- what to do with it
+
+  private void portable() {
+    head("What is here");
+    item("core/: the program, in C of 1999. device.h says which calls your board has to supply.");
+    item("core/device_tables.c: this build as tables. Nothing else changes from build to build.");
+    item("host/: the same program on this computer, before simulated wires.");
+    item("check/: scripts, and the reports that they have to give.");
+    head("Try it on this computer first");
+    line("With a C compiler and make:");
+    item("make");
+    item("make check");
+    item("echo \"" + firstContact() + "@0+80ms\" | ./device-host --seed 1");
+    head("Put it on a board");
+    item(
+        "Write the calls of device.h with what your board's maker supplies: read and drive a"
+            + " terminal, "
+            + (firmware.score().size("USE_CODES") > 0 ? "read the converter, " : "")
+            + "microseconds, send a report.");
+    item(
+        "Before the first look set up each terminal as device_terminal_use says, then call"
+            + " device_power_up.");
+    item("Give the host the bytes of device_descriptor_byte as the report descriptor.");
+    item("Call device_tick in an endless loop.");
+  }
+
+  private String firstContact() {
+    return firmware.blueprint().loom().sites().get(0).id().toString();
+  }
+
+  private void sketch() {
+    head("Put it on the board");
+    item(
+        "Open the folder "
+            + SketchSource.name(firmware.blueprint())
+            + " in the editor that came with your board; the folder and the .ino file keep their name.");
+    item(
+        "Hold pins.h against the drawing of your board: it says which pin each terminal is. A line"
+            + " that begins with #error asks you to fill one in.");
+    item("Choose your board and its port in the editor, and upload.");
+    item(
+        "If the board is not found any more, press its reset button twice quickly and upload again:"
+            + " a board that is busy being a device can miss the first call.");
+    if (firmware.score().size("USE_TOUCH") > 0) {
+      item("Touch pads are read as plain levels; if your board senses touch, put its call into hw_touched.");
+    }
+  }
+
+  private void script() {
+    head("Put it on the board");
+    item(
+        "The board must run a script interpreter with the modules board, digitalio, analogio and"
+            + " usb_hid. Put its interpreter on it as its maker says; it then shows up as a drive.");
+    item("Copy boot.py and code.py onto that drive.");
+    item(
+        "Hold TERMINALS in code.py against the names on your board: a name with only digits was given"
+            + " a D before it.");
+    item("Pull the plug and put it back: what the board is to the host is said only at power-up.");
+    line(
+        "A script looks less often than compiled code; where every millisecond counts take the sketch or"
+            + " the portable program.");
+  }
+
+  private void check(Firmware.Target target) {
+    head("What to check first");
+    item("Nothing plugged in: the meter shows no short between supply and ground.");
+    item("Plugged in without controls pressed: no button shows on the host's test page.");
+    item("Press each control once: the one you pressed shows, and no other.");
+    String how =
+        switch (target) {
+          case PORTABLE -> "compile with -DSELF_TEST=1 and supply hw_text";
+          case SKETCH -> "set SELF_TEST in device_config.h to 1 and open the serial monitor";
+          case SCRIPT -> "print program.raw and program.settled in run()";
+        };
+    item(
+        "If a control does not show, "
+            + how
+            + ": the board then tells what it reads at each look (docs/self-test.md; the workbench reads"
+            + " it back).");
+  }
+
+  private void profiles() {
+    List<Profile> profiles = firmware.blueprint().profiles();
+    if (profiles.size() < 2) {
+      return;
+    }
+    head("Profiles");
+    for (int p = 0; p < profiles.size(); p++) {
+      Profile profile = profiles.get(p);
+      item(profile.name() + ": " + chosen(profile.choice(), p));
+    }
+  }
+
+  private static String chosen(Choice choice, int at) {
+    if (at == 0) {
+      return "when no other is chosen";
+    } else if (choice instanceof Choice.Held held) {
+      return "while plugging in, hold "
+          + String.join(" and ", held.contacts().stream().map(ContactId::toString).toList());
+    } else if (choice instanceof Choice.Switched by) {
+      return "with " + by.contact() + (by.closed() ? " on" : " off") + " while plugging in";
+    }
+    return "nothing chooses it";
+  }
+
+  private void size() {
+    Footprint footprint = firmware.footprint();
+    head("What it takes");
+    line(
+        String.format(
+            Locale.ROOT,
+            "On an 8-bit part: %s%d bytes of code and tables (%d of them tables), %d bytes of memory, and"
+                + " about %d more while it runs.",
+            footprint.exact() ? "" : "at most about ",
+            footprint.flashBytes(),
+            footprint.tableBytes(),
+            footprint.ramBytes(),
+            Footprint.STACK_BYTES));
+    if (footprint.cycles().isPresent()) {
+      Footprint.Cycles cycles = footprint.cycles().get();
+      line(
+          "One look takes "
+              + cycles.least()
+              + " to "
+              + cycles.most()
+              + " clock cycles, "
+              + cycles.mean()
+              + " in the mean: "
+              + Footprint.Cycles.millis(cycles.mean())
+              + " at 16 MHz. Measured on a simulator of such a part on "
+              + footprint.measured()
+              + ", without the time that its terminals need.");
+    } else {
+      line(
+          "Worked out from what other builds took on a simulator of such a part on "
+              + footprint.measured()
+              + "; this build itself was not measured, and its speed is not known.");
+    }
+    firmware
+        .blueprint()
+        .board()
+        .brain()
+        .memory()
+        .ifPresent(
+            memory ->
+                line(
+                    "A board of this class has about "
+                        + memory.flashBytes()
+                        + " and "
+                        + memory.ramBytes()
+                        + " bytes; its own USB code takes some thousand of them."));
+  }
+
+  private void names() {
+    List<String> twins = firmware.score().twins();
+    if (!twins.isEmpty()) {
+      head("Names");
+      line("These labels could not be their own name in the code:");
+      twins.forEach(this::item);
+    }
+  }
+
+  private void cautions() {
+    List<String> cautions = new ArrayList<>();
+    cautions.add("Unplug before you change a wire.");
+    cautions.add(
+        "Never join a board's 5 V to a terminal that bears 3.3 V; the workbench's findings say where that"
+            + " would happen.");
+    cautions.add(
+        "A device that types keys or moves the mouse does so in whatever window is open: try it in an empty"
+            + " text first.");
+    cautions.add(
+        "Never let a home-made device be the only way to stop a machine or a vehicle; local rules and a"
+            + " qualified person come first there.");
+    head("Cautions");
+    cautions.forEach(this::item);
+  }
+}

@@ -1,0 +1,176 @@
+package kumite.firmware;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import kumite.build.Aspect;
+import kumite.build.Build;
+import kumite.build.Seat;
+import kumite.files.BuildFileException;
+import kumite.files.Demo;
+import kumite.parts.Catalogue;
+import org.testng.SkipException;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/**
+ * The same program, compiled for an 8-bit part and run on a simulator of it: its reports are those of
+ * the simulated device. An optional check, for a machine that has the compiler and the simulator.
+ *
+ * <p>With {@code -Dfirmware.write=true} it writes what it measured to {@code firmware/measured.json}.
+ */
+public class EightBitTest {
+  private static final Pattern SIZE = Pattern.compile("(\\d+)\\s+(\\d+)\\s+(\\d+)\\s+\\d+\\s+\\w+\\s");
+  private static final int DRAWN = 12;
+
+  private final Map<String, Integer> parts = new LinkedHashMap<>();
+  private int around;
+
+  @BeforeClass
+  public void tools() {
+    for (String tool : List.of("avr-gcc", "simavr")) {
+      try {
+        Exported.run(Path.of("."), "", "sh", "-c", "command -v " + tool);
+      } catch (AssertionError | IOException e) {
+        throw new SkipException(tool + " is not on this machine");
+      }
+    }
+  }
+
+  private static Map<String, Blueprint> blueprints() {
+    Map<String, Blueprint> all = demos();
+    SplittableRandom random = new SplittableRandom(8);
+    for (int i = 0; i < DRAWN; i++) {
+      Blueprint drawn = ProgrammableBuilds.draw(random);
+      // What is noted of many looks would not go into the part.
+      if (drawn.inputs().dead().isEmpty() && drawn.timing().scanUs() > 500) {
+        all.put("drawn-" + i, drawn);
+      }
+    }
+    return all;
+  }
+
+  /** {@return all boards of the demos that take a program} */
+  static Map<String, Blueprint> demos() {
+    Map<String, Blueprint> all = new LinkedHashMap<>();
+    for (String name : Demo.names()) {
+      Build build = demo(name);
+      for (Seat seat : build.seats()) {
+        Exported.blueprint(build.facing(Aspect.of(seat)))
+            .ifPresent(blueprint -> all.put(name + "-" + seat.id(), blueprint));
+      }
+    }
+    return all;
+  }
+
+  private static Build demo(String name) {
+    try {
+      return Demo.open(name, Catalogue.standard());
+    } catch (BuildFileException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  @Test
+  public void theProgramTellsTheSameOnAnEightBitPart() throws IOException {
+    ObjectMapper mapper = new ObjectMapper();
+    ObjectNode measured = mapper.createObjectNode().put("day", LocalDate.now().toString());
+    List<ObjectNode> builds = new ArrayList<>();
+    for (Map.Entry<String, Blueprint> one : blueprints().entrySet()) {
+      ObjectNode row = measured(one.getKey(), Firmware.of(one.getValue()));
+      if (!one.getKey().startsWith("drawn")) {
+        builds.add(row);
+      }
+    }
+    measured.put("around", around);
+    measured.set("parts", mapper.valueToTree(parts));
+    measured.putArray("builds").addAll(builds);
+    if (Boolean.getBoolean("firmware.write")) {
+      Files.writeString(
+          Path.of("..", "firmware", "measured.json"),
+          mapper.writerWithDefaultPrettyPrinter().writeValueAsString(measured) + "\n");
+    }
+  }
+
+  private ObjectNode measured(String name, Firmware firmware) throws IOException {
+    Path folder =
+        Exported.write("eight-" + name, firmware.files(Firmware.Target.PORTABLE, List.of()));
+    Targets.standIn(folder, "eight", "board_record.c", "eight.c", "bare.c");
+    List<CheckScripts.Check> checks = CheckScripts.of(firmware.blueprint());
+    shell(folder, "gcc -std=c99 -O1 -Icore -Ihost -o recorder core/*.c eight/board_record.c "
+        + Targets.HOST + " -lm");
+    // The whole check is too long for the part's memory: the last script is the one drawn by chance.
+    CheckScripts.Check last = checks.get(checks.size() - 1);
+    Exported.run(folder, last.line(), "./recorder", "--each-line");
+    String flags = "avr-gcc -std=gnu99 -Os -Wall -Icore -I. -I/usr/include/simavr/avr ";
+    shell(folder, flags + "-mmcu=atmega1284p -o eight.elf core/*.c eight/eight.c"
+        + " -Wl,--undefined=_mmcu,--section-start=.mmcu=0x910000");
+    String said = Exported.run(folder, "", "sh", "-c", "timeout 300 simavr eight.elf 2>&1 1>/dev/null");
+    List<String> lines = said.lines().map(l -> l.replaceAll("\u001b\\[[0-9;]*m|^O:", "")).toList();
+    String reports =
+        lines.stream()
+            .filter(l -> l.matches("\\d+ \\d+ [0-9A-F]*"))
+            .map(l -> l + "\n")
+            .collect(Collectors.joining());
+    assertEquals(reports.strip(), last.reports().strip(), name);
+    String cycles = lines.stream().filter(l -> l.startsWith("cycles")).findFirst().orElseThrow();
+    String[] three = cycles.split(" ");
+    ObjectNode row = size(folder, name, firmware, flags);
+    row.putArray("cycles")
+        .add(Integer.parseInt(three[1]))
+        .add(Integer.parseInt(three[2]))
+        .add(Integer.parseInt(three[3]));
+    return row;
+  }
+
+  private ObjectNode size(Path folder, String name, Firmware firmware, String flags)
+      throws IOException {
+    String small = flags + "-mmcu=atmega32u4 -ffunction-sections -fdata-sections ";
+    shell(folder, small + "-Wl,--gc-sections -o bare.elf core/*.c eight/bare.c");
+    int[] whole = sizes(folder, "bare.elf");
+    int flash = whole[0] + whole[1];
+    int ram = whole[1] + whole[2];
+    int inParts = 0;
+    for (String part : CSource.parts(firmware.score())) {
+      shell(folder, small + "-c -o part.o core/" + part);
+      int text = sizes(folder, "part.o")[0];
+      inParts += text;
+      parts.merge(part, text, Math::max);
+    }
+    around = Math.max(around, flash - inParts - firmware.score().tableBytes());
+    Footprint told = firmware.footprint();
+    assertTrue(
+        Math.abs(told.ramBytes() - ram) <= 8, name + ": " + told.ramBytes() + " counted, " + ram);
+    ObjectNode row = new ObjectMapper().createObjectNode().put("name", name);
+    row.put("fingerprint", firmware.fingerprint()).put("flash", flash).put("ram", ram);
+    return row;
+  }
+
+  private static void shell(Path folder, String command) throws IOException {
+    Exported.run(folder, "", "sh", "-c", command);
+  }
+
+  private static int[] sizes(Path folder, String file) throws IOException {
+    Matcher found = SIZE.matcher(Exported.run(folder, "", "avr-size", file));
+    assertTrue(found.find());
+    return new int[] {
+      Integer.parseInt(found.group(1)),
+      Integer.parseInt(found.group(2)),
+      Integer.parseInt(found.group(3))
+    };
+  }
+}

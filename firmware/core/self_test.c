@@ -30,8 +30,9 @@ static void text_levels(uint8_t mask) {
   }
 }
 
-void self_test_begin(void) {
-  any = false;
+void self_test_begin(void) { any = false; }
+
+static void text_head(void) {
   hw_text("self-test 1 looks ");
   text_number(N_LOOKS);
   hw_text(" scan_us ");
@@ -41,6 +42,9 @@ void self_test_begin(void) {
 
 void self_test_look(uint32_t us) {
   bool changed = !any;
+  if (!any) {
+    text_head();
+  }
   any = true;
   for (number_t i = 0; i < N_LOOKS; i++) {
     uint8_t levels = flags[i] & (RAW | SETTLED);

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import kumite.files.BuildFileException;
 import kumite.files.ExportFolder;
+import kumite.firmware.Firmware;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.sheet.Export;
@@ -37,7 +38,7 @@ final class ExportCommand implements Callable<Integer> {
       description =
           "bench-sheet, template-pdf, svg, dxf, art, drill-csv, cap-labels, header-overlay,"
               + " wiring-board, wiring-csv, cut-list, netlist, parts-csv, spice, labels,"
-              + " assignment, host-chart, mapping-line, descriptor, or all.")
+              + " assignment, host-chart, mapping-line, descriptor, firmware, or all.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")
@@ -56,6 +57,15 @@ final class ExportCommand implements Callable<Integer> {
       paramLabel = "WIDTH",
       description = "Width of the beam or cutter for svg and dxf, such as 0.2 mm (default: 0).")
   private String kerf;
+
+  @Option(
+      names = "--target",
+      defaultValue = "portable",
+      paramLabel = "TARGET",
+      description =
+          "What kind of firmware: portable C, a sketch, or a script pair: portable, sketch, script"
+              + " (default: portable).")
+  private String target;
 
   @Option(
       names = "--replace",
@@ -77,7 +87,7 @@ final class ExportCommand implements Callable<Integer> {
                             + " is unknown; choose one of "
                             + Export.words()
                             + ", or all"));
-    Export.Choices choices = new Export.Choices(paper(), Length.parse(kerf, LengthUnit.MM).mm());
+    Export.Choices choices = choices();
     Bench bench = input.bench();
     Map<String, byte[]> files = export.files(bench, choices);
     folder();
@@ -88,7 +98,7 @@ final class ExportCommand implements Callable<Integer> {
 
   private int everything() throws BuildFileException, IOException {
     Bench bench = input.bench();
-    Export.Choices choices = new Export.Choices(paper(), Length.parse(kerf, LengthUnit.MM).mm());
+    Export.Choices choices = choices();
     Map<String, byte[]> files =
         Export.everything(
             bench, choices, (left, why) -> note(left.word() + " is left out: " + why));
@@ -113,6 +123,20 @@ final class ExportCommand implements Callable<Integer> {
     }
     PrintWriter news = spec.commandLine().getOut();
     folder.write(files).forEach(news::println);
+  }
+
+  private Export.Choices choices() {
+    return new Export.Choices(
+        paper(),
+        Length.parse(kerf, LengthUnit.MM).mm(),
+        Firmware.Target.named(target)
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "--target "
+                            + target
+                            + " is unknown; choose one of "
+                            + Firmware.Target.all())));
   }
 
   private void folder() throws IOException {

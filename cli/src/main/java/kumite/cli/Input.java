@@ -64,6 +64,11 @@ final class Input {
         "the build has no " + what + " \"" + asked + "\"; it has " + String.join(", ", there));
   }
 
+  /** {@return whether a profile was asked for by its name} */
+  boolean profileNamed() {
+    return !profile.isEmpty();
+  }
+
   Path file() {
     return file;
   }

@@ -24,6 +24,7 @@ import picocli.CommandLine.Spec;
       CheckCommand.class,
       PathsCommand.class,
       PressCommand.class,
+      SelfTestCommand.class,
       DelayCommand.class,
       GapsCommand.class,
       LeversCommand.class,

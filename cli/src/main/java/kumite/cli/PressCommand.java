@@ -10,12 +10,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.map.Layer;
 import kumite.build.map.Script;
 import kumite.device.Holds;
 import kumite.device.Hop;
+import kumite.device.PowerUp;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.files.BuildFileException;
@@ -67,6 +69,11 @@ final class PressCommand implements Callable<Integer> {
           "Held while it is switched on: chooses the profile. May be given several times.")
   private List<String> powerUp = new ArrayList<>();
 
+  @Option(
+      names = "--self-test",
+      description = "Print what the board reads, as the self-test stream of its program tells it.")
+  private boolean selfTest;
+
   @Option(names = "--json", description = "Print JSON.")
   private boolean json;
 
@@ -76,6 +83,16 @@ final class PressCommand implements Callable<Integer> {
     Bench bench = Bench.of(build.facing(aspect(build)), Catalogue.standard());
     PrintWriter out = spec.commandLine().getOut();
     Optional<Script> script = script(bench);
+    if (selfTest) {
+      Script moves =
+          script.orElseGet(
+              () ->
+                  Script.parse(
+                      "held",
+                      contacts.stream().map(c -> c + "@0").collect(Collectors.joining(" "))));
+      out.print(bench.device().selfTest(moves, seed).text());
+      return 0;
+    }
     if (script.isPresent()) {
       play(bench, script.get(), out);
       return 0;
@@ -102,13 +119,26 @@ final class PressCommand implements Callable<Integer> {
   /** {@return the profile asked for, or the one that contacts held at power-up choose} */
   private Aspect aspect(Build build) {
     Aspect aspect = input.aspect(build);
-    if (powerUp.isEmpty()) {
+    if (input.profileNamed()) {
       return aspect;
     }
     Bench bench = Bench.of(build.facing(aspect), Catalogue.standard());
     Set<ContactId> held = new TreeSet<>();
     powerUp.forEach(text -> held.add(path(bench, text).id()));
-    return new Aspect(aspect.seat(), Chosen.of(bench.build().seat(), held).name());
+    return new Aspect(
+        aspect.seat(),
+        bench
+            .circuit()
+            .filter(wired -> wired.inputs().dead().isEmpty())
+            .map(
+                wired ->
+                    PowerUp.chosen(
+                        bench.build().seat().profiles(),
+                        wired.inputs(),
+                        bench.build().tuning(),
+                        held))
+            .orElseGet(() -> Chosen.of(bench.build().seat(), held))
+            .name());
   }
 
   private Optional<Script> script(Bench bench) {

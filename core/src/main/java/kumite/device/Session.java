@@ -73,9 +73,16 @@ public final class Session {
   private boolean[] pressed;
   private int[] codes;
   private boolean[] late;
+  private final Optional<SelfTest.Writer> stream;
 
   Session(SimulatedDevice device, Holds holds, long seed) {
+    this(device, holds, seed, Optional.empty());
+  }
+
+  /** A device that also writes its self-test stream. */
+  Session(SimulatedDevice device, Holds holds, long seed, Optional<SelfTest.Writer> stream) {
     this.device = device;
+    this.stream = stream;
     this.inputs = device.alive();
     this.random = new SplittableRandom(seed);
     this.looks = inputs.map(in -> in.looks().all()).orElse(List.of());
@@ -114,6 +121,7 @@ public final class Session {
     pressed = other.pressed.clone();
     codes = other.codes.clone();
     late = other.late.clone();
+    stream = other.stream;
   }
 
   /** {@return what is held now} */
@@ -322,6 +330,7 @@ public final class Session {
         nowUs = scanUs;
         see();
         program.look(scanUs, pressed, codes);
+        stream.ifPresent(this::write);
         watch.looked(scanUs);
         scanUs += device.timing().scanUs();
       } else {
@@ -332,6 +341,21 @@ public final class Session {
       }
     }
     nowUs = Math.max(nowUs, toUs);
+  }
+
+  private void write(SelfTest.Writer out) {
+    int n = looks.size();
+    Boolean[] raw = new Boolean[n];
+    Boolean[] settled = new Boolean[n];
+    List<Integer> travels = new ArrayList<>();
+    for (int i = 0; i < n; i++) {
+      raw[i] = program.raw(i);
+      settled[i] = program.settled(i);
+      if (program.travels(i)) {
+        travels.add(codes[i]);
+      }
+    }
+    out.look(scanUs, raw, settled, travels.toArray(new Integer[0]));
   }
 
   /** What each look reads now; each set of places is solved once. */

@@ -95,6 +95,28 @@ public record SimulatedDevice(
    * @throws IllegalArgumentException if it names a contact that there is not
    */
   public Trace play(Script script, long seed) {
+    known(script);
+    return played(new Session(this, Holds.NONE, seed), script);
+  }
+
+  /**
+   * {@return what the board reads while a script is played, from power-up on}
+   *
+   * @throws IllegalArgumentException if it names a contact that there is not
+   */
+  public SelfTest selfTest(Script script, long seed) {
+    known(script);
+    SelfTest.Writer stream = new SelfTest.Writer(timing.scanUs());
+    played(new Session(this, Holds.NONE, seed, Optional.of(stream)), script);
+    return stream.done();
+  }
+
+  private static Trace played(Session session, Script script) {
+    session.anew();
+    return session.play(script);
+  }
+
+  private void known(Script script) {
     for (Script.Move move : script.moves()) {
       if (loom.sites().stream().noneMatch(site -> site.id().equals(move.contact()))) {
         throw new IllegalArgumentException(
@@ -106,9 +128,6 @@ public record SimulatedDevice(
                 + String.join(", ", loom.sites().stream().map(s -> s.id().toString()).toList()));
       }
     }
-    Session session = begin(Holds.NONE, seed);
-    session.anew();
-    return session.play(script);
   }
 
   /** {@return the longest time that a chord makes its members wait, in us} */

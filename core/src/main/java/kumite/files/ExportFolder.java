@@ -63,6 +63,7 @@ public final class ExportFolder {
     List<Path> paths = new ArrayList<>();
     for (Map.Entry<String, byte[]> file : files.entrySet()) {
       Path path = folder.resolve(file.getKey());
+      folder(path.getParent());
       WholeFile.write(path, file.getValue());
       written.put(file.getKey(), sum(file.getValue()));
       paths.add(path);
@@ -71,6 +72,18 @@ public final class ExportFolder {
     written.forEach((name, sum) -> text.append(sum).append("  ").append(name).append('\n'));
     WholeFile.write(folder.resolve(LIST), text.toString().getBytes(StandardCharsets.UTF_8));
     return paths;
+  }
+
+  private static void folder(Path folder) throws BuildFileException {
+    try {
+      Files.createDirectories(folder);
+    } catch (java.io.IOException e) {
+      throw new BuildFileException(
+          folder.toString(),
+          "",
+          "cannot be made a folder (" + WholeFile.reason(e) + ")",
+          "choose another folder");
+    }
   }
 
   private Map<String, String> list() throws BuildFileException {

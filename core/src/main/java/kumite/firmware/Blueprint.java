@@ -12,8 +12,8 @@ import kumite.device.Senses;
 import kumite.device.SimulatedDevice;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
-import kumite.loom.Loom;
 import kumite.loom.Looks;
+import kumite.loom.Loom;
 import kumite.program.Sense;
 
 /**
@@ -93,7 +93,10 @@ public record Blueprint(
     }
     return board.adcBits() > MOST_BITS
         ? Optional.of(
-            name + "measures with " + board.adcBits() + " bits; programs are written for 16 at most")
+            name
+                + "measures with "
+                + board.adcBits()
+                + " bits; programs are written for 16 at most")
         : Optional.empty();
   }
 
@@ -118,7 +121,6 @@ public record Blueprint(
 
   /** {@return the simulated device under a profile, the judge of every program} */
   public SimulatedDevice device(Profile profile) {
-    return new SimulatedDevice(
-        timing, layout(profile), loom, profile, tuning, Optional.of(inputs));
+    return new SimulatedDevice(timing, layout(profile), loom, profile, tuning, Optional.of(inputs));
   }
 }

@@ -8,13 +8,48 @@ final class CSource {
   /** Sizes and switches that code asks for even where a build has nothing of the kind. */
   private static final List<String> ASKED =
       List.of(
-          "N_LOOKS", "N_TERMINALS", "N_TRAVELS", "N_ROWS", "N_CHAINS", "N_BITS", "N_MUXES",
-          "N_PULSES", "N_REPEATS", "N_FEEDS", "N_LAMPS", "N_PROFILES", "N_MEANINGS", "N_REPORTS",
-          "LONGEST_REPORT", "REPORT_BYTES", "MOST_KEYS", "N_AXES", "N_LAYERS", "N_CHORDS",
-          "N_LEVERS", "N_GATES", "N_PAIRS", "USE_CODES", "USE_STEPS", "USE_TOUCH", "USE_SHAPES",
-          "USE_HATS", "USE_KEYS", "USE_STEPPED", "USE_ANALOG_AXES", "USE_ANALOG_MOUSE",
-          "USE_MOUSE", "USE_ENDS", "USE_RAMPS", "USE_TAPS", "USE_AXES", "CODE_MOST", "SCAN_US",
-          "POLL_US", "WAIT_US", "EAGER");
+          "N_LOOKS",
+          "N_TERMINALS",
+          "N_TRAVELS",
+          "N_ROWS",
+          "N_CHAINS",
+          "N_BITS",
+          "N_MUXES",
+          "N_PULSES",
+          "N_REPEATS",
+          "N_FEEDS",
+          "N_LAMPS",
+          "N_PROFILES",
+          "N_MEANINGS",
+          "N_REPORTS",
+          "LONGEST_REPORT",
+          "REPORT_BYTES",
+          "MOST_KEYS",
+          "N_AXES",
+          "N_LAYERS",
+          "N_CHORDS",
+          "N_LEVERS",
+          "N_GATES",
+          "N_PAIRS",
+          "USE_CODES",
+          "USE_STEPS",
+          "USE_TOUCH",
+          "USE_SHAPES",
+          "USE_HATS",
+          "USE_KEYS",
+          "USE_STEPPED",
+          "USE_ANALOG_AXES",
+          "USE_ANALOG_MOUSE",
+          "USE_MOUSE",
+          "USE_ENDS",
+          "USE_RAMPS",
+          "USE_TAPS",
+          "USE_AXES",
+          "CODE_MOST",
+          "SCAN_US",
+          "POLL_US",
+          "WAIT_US",
+          "EAGER");
 
   private static final int WIDE = 12;
 
@@ -77,8 +112,7 @@ final class CSource {
 
   /** {@return the files of the program that a build uses, without those that are made for it} */
   static List<String> parts(Score score) {
-    Map<String, Boolean> parts =
-        new java.util.LinkedHashMap<>();
+    Map<String, Boolean> parts = new java.util.LinkedHashMap<>();
     parts.put("device.c", true);
     parts.put("sample.c", true);
     parts.put("settle.c", true);
@@ -86,8 +120,7 @@ final class CSource {
     parts.put("layers.c", score.size("N_LAYERS") > 0);
     parts.put("chords.c", score.size("N_CHORDS") > 0);
     parts.put(
-        "opposites.c",
-        score.size("N_LEVERS") + score.size("N_GATES") + score.size("N_PAIRS") > 0);
+        "opposites.c", score.size("N_LEVERS") + score.size("N_GATES") + score.size("N_PAIRS") > 0);
     parts.put("axes.c", score.size("USE_AXES") > 0);
     parts.put("taps.c", score.size("USE_TAPS") > 0);
     parts.put("self_test.c", true);

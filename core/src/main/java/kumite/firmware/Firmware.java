@@ -27,9 +27,15 @@ import kumite.kind.BoardKind;
 public final class Firmware {
   /** What kind of code. */
   public enum Target {
-    PORTABLE("portable", "Portable C", "plain C for any board, with a device that runs on this computer"),
+    PORTABLE(
+        "portable",
+        "Portable C",
+        "plain C for any board, with a device that runs on this computer"),
     SKETCH("sketch", "Sketch", "one folder with setup and loop, for boards with native USB"),
-    SCRIPT("script", "Script", "two text files, for boards that run scripts and have a USB HID module");
+    SCRIPT(
+        "script",
+        "Script",
+        "two text files, for boards that run scripts and have a USB HID module");
 
     private final String word;
     private final String title;
@@ -95,7 +101,8 @@ public final class Firmware {
       MessageDigest sum = MessageDigest.getInstance("SHA-256");
       files.forEach(
           (name, text) ->
-              sum.update((name + COMMENT.matcher(text).replaceAll("")).getBytes(StandardCharsets.UTF_8)));
+              sum.update(
+                  (name + COMMENT.matcher(text).replaceAll("")).getBytes(StandardCharsets.UTF_8)));
       return HexFormat.of().formatHex(sum.digest()).substring(0, 16);
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException("every Java has SHA-256", e);
@@ -159,7 +166,15 @@ public final class Firmware {
   private void portable(Map<String, String> files) {
     core(files, "core/");
     for (String name :
-        List.of("host.h", "world.h", "world.c", "session.c", "script.c", "chance.c", "board.c", "main.c")) {
+        List.of(
+            "host.h",
+            "world.h",
+            "world.c",
+            "session.c",
+            "script.c",
+            "chance.c",
+            "board.c",
+            "main.c")) {
       files.put("host/" + name, template("host/" + name));
     }
     World world = new World(blueprint, score);
@@ -177,7 +192,8 @@ public final class Firmware {
             .map(n -> "core/" + n.replace(".c", ".o "))
             .collect(Collectors.joining());
     files.put(
-        "Makefile", template("portable/Makefile").replace("@CORE@", sources + "core/device_tables.o"));
+        "Makefile",
+        template("portable/Makefile").replace("@CORE@", sources + "core/device_tables.o"));
   }
 
   private void core(Map<String, String> files, String folder) {

@@ -10,9 +10,9 @@ import java.util.Optional;
 /**
  * What a program takes on an 8-bit part.
  *
- * <p>Tables and state are counted. Code is measured with a compiler for such a part; of a build that
- * was measured itself its own figures are told, of others the most that each part of the program
- * took in any build that was measured, so that they take no more than is said.
+ * <p>Tables and state are counted. Code is measured with a compiler for such a part; of a build
+ * that was measured itself its own figures are told, of others the most that each part of the
+ * program took in any build that was measured, so that they take no more than is said.
  *
  * @param flashBytes code and tables
  * @param tableBytes of these, the tables

@@ -30,6 +30,7 @@ final class LookRows {
   private final List<Look> looks;
   private final List<Sense> senses;
   private final Names names = new Names("CONTACT_");
+  private final List<String> labels = new ArrayList<>();
   private final List<String> contacts = new ArrayList<>();
   private final Map<String, Integer> terminals = new LinkedHashMap<>();
   private final List<String> terminalNames = new ArrayList<>();
@@ -43,20 +44,25 @@ final class LookRows {
     this.sheet = sheet;
     this.looks = blueprint.looks().all();
     this.senses = blueprint.senses();
-    Map<ContactId, String> labels = new LinkedHashMap<>();
+    Map<ContactId, String> named = new LinkedHashMap<>();
     for (ContactSite site : blueprint.loom().sites()) {
-      labels.put(site.id(), site.label());
+      named.put(site.id(), site.label());
     }
     for (int i = 0; i < looks.size(); i++) {
       Optional<ContactId> contact = looks.get(i).contact();
       int at = i;
       contact.ifPresent(c -> places.put(c, at));
-      contacts.add(names.of(contact.map(labels::get).orElse(looks.get(i).read().name())));
+      labels.add(contact.map(named::get).orElse(looks.get(i).read().name()));
+      contacts.add(names.of(labels.get(i)));
     }
   }
 
   Names names() {
     return names;
+  }
+
+  List<String> labels() {
+    return labels;
   }
 
   List<String> contacts() {
@@ -105,8 +111,7 @@ final class LookRows {
 
   private int terminal(Terminal terminal, String use) {
     // A terminal that is measured and read is set up to be measured.
-    uses.merge(
-        terminal.name(), use, (one, other) -> other.equals("USE_OF_CODE") ? other : one);
+    uses.merge(terminal.name(), use, (one, other) -> other.equals("USE_OF_CODE") ? other : one);
     return terminals.computeIfAbsent(terminal.name(), t -> terminals.size());
   }
 
@@ -236,8 +241,7 @@ final class LookRows {
         continue;
       }
       Optional<ContactId> contact = senses.get(i).contact();
-      AxisTuning axis =
-          contact.map(blueprint.tuning().axes()::get).orElse(AxisTuning.STRAIGHT);
+      AxisTuning axis = contact.map(blueprint.tuning().axes()::get).orElse(AxisTuning.STRAIGHT);
       PressAt press = contact.map(blueprint.tuning().presses()::get).orElse(PressAt.MIDDLE);
       sheet.bytes("travel_smoothing").add(axis.smoothing(), "", contacts.get(i));
       sheet.bytes("travel_steps").add(senses.get(i).steps());
@@ -337,9 +341,7 @@ final class LookRows {
       boolean free = !terminals.containsKey(lamp.getKey());
       if (!followed.isEmpty() && free) {
         count++;
-        sheet
-            .numbers("lamp_terminal")
-            .add(driven(lamp.getKey(), "USE_OF_LAMP"), "", lamp.getKey());
+        sheet.numbers("lamp_terminal").add(driven(lamp.getKey(), "USE_OF_LAMP"), "", lamp.getKey());
         sheet.numbers("lamp_at").add(sheet.numbers("lamp_looks").size());
         followed.forEach(i -> sheet.numbers("lamp_looks").add(i, contacts.get(i), ""));
       }

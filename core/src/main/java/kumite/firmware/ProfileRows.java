@@ -31,9 +31,27 @@ import kumite.program.Meanings;
 final class ProfileRows {
   private static final int NO_BIT = 65535;
   private static final String[] STRETCHES = {
-    "MEANINGS_AT", "TARGETS_AT", "TARGETS", "REPORTS_AT", "REPORTS", "AXES_AT", "AXES", "MICE_AT",
-    "MOUSE_REPORT", "LAYERS_AT", "LAYERS", "CHORDS_AT", "CHORDS", "LEVERS_AT", "LEVERS",
-    "GATES_AT", "GATES", "PAIRS_AT", "PAIRS", "DESCRIPTOR_AT", "DESCRIPTOR"
+    "MEANINGS_AT",
+    "TARGETS_AT",
+    "TARGETS",
+    "REPORTS_AT",
+    "REPORTS",
+    "AXES_AT",
+    "AXES",
+    "MICE_AT",
+    "MOUSE_REPORT",
+    "LAYERS_AT",
+    "LAYERS",
+    "CHORDS_AT",
+    "CHORDS",
+    "LEVERS_AT",
+    "LEVERS",
+    "GATES_AT",
+    "GATES",
+    "PAIRS_AT",
+    "PAIRS",
+    "DESCRIPTOR_AT",
+    "DESCRIPTOR"
   };
 
   /** One axis of a gamepad. */
@@ -48,7 +66,8 @@ final class ProfileRows {
     this.blueprint = blueprint;
     this.sheet = sheet;
     this.looks = looks;
-    this.mostLayers = blueprint.profiles().stream().mapToInt(p -> p.layers().size()).max().orElse(0);
+    this.mostLayers =
+        blueprint.profiles().stream().mapToInt(p -> p.layers().size()).max().orElse(0);
   }
 
   void write() {
@@ -117,8 +136,7 @@ final class ProfileRows {
     private final List<Integer> ids;
     private final Map<String, Integer> row = new TreeMap<>();
     private final List<Axis> axes = new ArrayList<>();
-    private final Map<Target.MouseAxis, InputField> mouse =
-        new EnumMap<>(Target.MouseAxis.class);
+    private final Map<Target.MouseAxis, InputField> mouse = new EnumMap<>(Target.MouseAxis.class);
 
     One(Profile profile) {
       this.profile = profile;
@@ -209,9 +227,7 @@ final class ProfileRows {
 
     private int buttons(Target target, Target.Steps steps, InputField first) {
       int count = 0;
-      while (layout
-          .fieldOf(target, new Usage(Usage.BUTTON, steps.first() + count))
-          .isPresent()) {
+      while (layout.fieldOf(target, new Usage(Usage.BUTTON, steps.first() + count)).isPresent()) {
         InputField field =
             layout.fieldOf(target, new Usage(Usage.BUTTON, steps.first() + count)).orElseThrow();
         if (field.bitOffset() != first.bitOffset() + count) {
@@ -308,8 +324,7 @@ final class ProfileRows {
         bits(
             "layer_named",
             looks.senses().size(),
-            i ->
-                looks.senses().get(i).contact().flatMap(c -> layer.mapping().of(c)).isPresent());
+            i -> looks.senses().get(i).contact().flatMap(c -> layer.mapping().of(c)).isPresent());
       }
     }
 

@@ -112,9 +112,9 @@ final class Readme {
     String contacts =
         java.util.stream.IntStream.range(0, score.contacts().size())
             .filter(i -> reads.at(i) == terminal)
-            .mapToObj(i -> score.contacts().get(i))
+            .mapToObj(i -> score.labels().get(i) + " (" + score.contacts().get(i) + ")")
             .collect(Collectors.joining(", "));
-    return words + (contacts.isEmpty() ? "" : "; " + contacts);
+    return (contacts.isEmpty() ? words : contacts + "; " + words);
   }
 
   // ---- what to do with it
@@ -161,7 +161,8 @@ final class Readme {
         "If the board is not found any more, press its reset button twice quickly and upload again:"
             + " a board that is busy being a device can miss the first call.");
     if (firmware.score().size("USE_TOUCH") > 0) {
-      item("Touch pads are read as plain levels; if your board senses touch, put its call into hw_touched.");
+      item(
+          "Touch pads are read as plain levels; if your board senses touch, put its call into hw_touched.");
     }
   }
 

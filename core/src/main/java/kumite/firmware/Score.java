@@ -17,7 +17,8 @@ import kumite.hid.ReportLayout;
  *
  * @param sizes by their names in code
  * @param tables all tables that hold something
- * @param contacts names of its looks in code, in their order
+ * @param labels of its looks, for people, in their order
+ * @param contacts names of its looks in code
  * @param terminals names of the terminals it uses, in their order; the board's own words
  * @param terminalNames the same in code
  * @param twins labels that could not be their own name in code, with the name they got
@@ -25,6 +26,7 @@ import kumite.hid.ReportLayout;
 record Score(
     Map<String, Integer> sizes,
     List<Table> tables,
+    List<String> labels,
     List<String> contacts,
     List<String> terminals,
     List<String> terminalNames,
@@ -41,6 +43,7 @@ record Score(
   Score {
     sizes = Collections.unmodifiableMap(new LinkedHashMap<>(sizes));
     tables = List.copyOf(tables);
+    labels = List.copyOf(labels);
     contacts = List.copyOf(contacts);
     terminals = List.copyOf(terminals);
     terminalNames = List.copyOf(terminalNames);
@@ -54,7 +57,13 @@ record Score(
     new ProfileRows(blueprint, sheet, looks).write();
     List<String> twins = new ArrayList<>(looks.names().changed());
     return new Score(
-        sheet.sizes(), sheet.tables(), looks.contacts(), looks.terminals(), looks.terminalNames(), twins);
+        sheet.sizes(),
+        sheet.tables(),
+        looks.labels(),
+        looks.contacts(),
+        looks.terminals(),
+        looks.terminalNames(),
+        twins);
   }
 
   private static boolean small(Blueprint blueprint) {
@@ -157,42 +166,47 @@ record Score(
           .toList();
     }
 
-  /** {@return tables that a build has no use for, by the size that says so} */
-  private Set<String> unused() {
-    Map<String, List<String>> by =
-        Map.of(
-            "N_TRAVELS", List.of("look_travel"),
-            "USE_SHAPES",
-                List.of(
-                    "shape_flags", "shape_least", "shape_centre", "shape_most", "shape_dead",
-                    "shape_full", "shape_curve"),
-            "USE_STEPPED", List.of("travel_steps"),
-            "USE_HATS", List.of("report_hat"),
-            "USE_KEYS", List.of("report_keys", "report_keys_at"),
-            "USE_MOUSE", List.of("mouse_at"),
-            "USE_ENDS", List.of("axis_low", "axis_high"),
-            "USE_RAMPS", List.of("axis_rise_ms", "axis_return_ms"));
-    Set<String> unused = new HashSet<>();
-    by.forEach(
-        (size, tables) -> {
-          if (get(size) == 0) {
-            unused.addAll(tables);
-          }
-        });
-    if (get("N_ROWS") + get("N_MUXES") == 0) {
-      unused.add("look_with");
+    /** {@return tables that a build has no use for, by the size that says so} */
+    private Set<String> unused() {
+      Map<String, List<String>> by =
+          Map.of(
+              "N_TRAVELS", List.of("look_travel"),
+              "USE_SHAPES",
+                  List.of(
+                      "shape_flags",
+                      "shape_least",
+                      "shape_centre",
+                      "shape_most",
+                      "shape_dead",
+                      "shape_full",
+                      "shape_curve"),
+              "USE_STEPPED", List.of("travel_steps"),
+              "USE_HATS", List.of("report_hat"),
+              "USE_KEYS", List.of("report_keys", "report_keys_at"),
+              "USE_MOUSE", List.of("mouse_at"),
+              "USE_ENDS", List.of("axis_low", "axis_high"),
+              "USE_RAMPS", List.of("axis_rise_ms", "axis_return_ms"));
+      Set<String> unused = new HashSet<>();
+      by.forEach(
+          (size, tables) -> {
+            if (get(size) == 0) {
+              unused.addAll(tables);
+            }
+          });
+      if (get("N_ROWS") + get("N_MUXES") == 0) {
+        unused.add("look_with");
+      }
+      if (get("N_MUXES") + get("N_CHAINS") + get("USE_STEPS") == 0) {
+        unused.add("look_place");
+      }
+      if (get("N_PROFILES") < 2) {
+        unused.addAll(List.of("choice_kind", "choice_at", "choice_looks"));
+      }
+      if (get("USE_HATS") + get("USE_KEYS") + get("USE_AXES") == 0) {
+        unused.add("target_more");
+      }
+      return unused;
     }
-    if (get("N_MUXES") + get("N_CHAINS") + get("USE_STEPS") == 0) {
-      unused.add("look_place");
-    }
-    if (get("N_PROFILES") < 2) {
-      unused.addAll(List.of("choice_kind", "choice_at", "choice_looks"));
-    }
-    if (get("USE_HATS") + get("USE_KEYS") + get("USE_AXES") == 0) {
-      unused.add("target_more");
-    }
-    return unused;
-  }
   }
 
   /** {@return the bytes of the largest report of a layout, and of all together} */

@@ -62,8 +62,7 @@ final class ScriptSource {
     constants();
     name("CODE_MOST", score.size("CODE_MOST"));
     name(
-        "LOW_VALUE",
-        (int) (blueprint.board().lowVolts() / blueprint.board().logicVolts() * 65536));
+        "LOW_VALUE", (int) (blueprint.board().lowVolts() / blueprint.board().logicVolts() * 65536));
     name("SCAN_US", score.size("SCAN_US"));
     name("POLL_US", score.size("POLL_US"));
     name("WAIT_US", score.size("WAIT_US"));
@@ -80,8 +79,7 @@ final class ScriptSource {
   }
 
   private void constants() {
-    for (List<String> names :
-        List.of(Codes.LOOKS, Codes.TARGETS, Codes.USES, Codes.CHOICES)) {
+    for (List<String> names : List.of(Codes.LOOKS, Codes.TARGETS, Codes.USES, Codes.CHOICES)) {
       out.append(String.join(", ", names)).append(" = range(").append(names.size()).append(")\n");
     }
   }
@@ -328,7 +326,11 @@ final class ScriptSource {
         score.size("N_PROFILES"),
         p ->
             score.size("N_PROFILES") > 1
-                ? "(" + word("choice_kind", p) + ", " + stretch("choice_at", p, "choice_looks") + ")"
+                ? "("
+                    + word("choice_kind", p)
+                    + ", "
+                    + stretch("choice_at", p, "choice_looks")
+                    + ")"
                 : "(CHOICE_NONE, ())",
         p -> blueprint.profiles().get(p).name());
     int looks = score.contacts().size();
@@ -342,7 +344,8 @@ final class ScriptSource {
                         tuple(
                             IntStream.range(0, looks)
                                 .map(
-                                    i -> at("meanings", stretch(p, "MEANINGS_AT") + l * looks + i))))
+                                    i ->
+                                        at("meanings", stretch(p, "MEANINGS_AT") + l * looks + i))))
                 .collect(Collectors.joining(",\n     ", "(", ",)")),
         p -> "");
     each(
@@ -392,7 +395,8 @@ final class ScriptSource {
         boolean mouse = score.size("USE_MOUSE") > 0 && stretch(p, "MOUSE_REPORT") == r;
         List<String> mice =
             IntStream.range(0, 3)
-                .mapToObj(m -> mouse ? bit(at("mouse_at", stretch(profile, "MICE_AT") + m)) : "None")
+                .mapToObj(
+                    m -> mouse ? bit(at("mouse_at", stretch(profile, "MICE_AT") + m)) : "None")
                 .toList();
         out.append("        (")
             .append(at("report_id", i))

@@ -47,7 +47,8 @@ final class SketchSource {
   /** {@return the header of pins, for the builder to hold against the board} */
   static String pins(Blueprint blueprint, Score score) {
     StringBuilder out = new StringBuilder();
-    out.append("/* Which pin of the platform each terminal is. Hold it against the drawing of your board. */\n");
+    out.append(
+        "/* Which pin of the platform each terminal is. Hold it against the drawing of your board. */\n");
     out.append("#ifndef PINS_H\n#define PINS_H\n\n#include \"device.h\"\n\n");
     boolean down =
         score.table("terminal_use").orElseThrow().rows().stream()
@@ -83,7 +84,8 @@ final class SketchSource {
       at.add(bytes.size());
     }
     StringBuilder out = new StringBuilder();
-    out.append("/* What the host is told, one descriptor for each profile; all reports have an id. */\n");
+    out.append(
+        "/* What the host is told, one descriptor for each profile; all reports have an id. */\n");
     out.append("#ifndef DESCRIPTOR_H\n#define DESCRIPTOR_H\n\n#include \"device.h\"\n\n");
     out.append("#define ONLY_ID ").append(ONLY_ID).append("\n\n");
     out.append("static const uint16_t descriptor_at[N_PROFILES + 1] = {");
@@ -104,7 +106,8 @@ final class SketchSource {
     }
     int at = 0;
     while (plain[at] != (byte) 0xA1) {
-      // A short item: one byte that says in its two lowest bits how many follow (HID 1.11, 6.2.2.2).
+      // A short item: one byte that says in its two lowest bits how many follow (HID 1.11,
+      // 6.2.2.2).
       at += 1 + (plain[at] & 3);
     }
     byte[] told = new byte[plain.length + 2];

@@ -235,8 +235,7 @@ final class World {
                 .anyMatch(
                     look ->
                         look.how() instanceof Look.Channel channel
-                            && channel.selects().stream()
-                                .anyMatch(s -> s.name().equals(terminal)));
+                            && channel.selects().stream().anyMatch(s -> s.name().equals(terminal)));
     return high ? "2" : low ? "1" : "0";
   }
 

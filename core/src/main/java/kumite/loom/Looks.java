@@ -89,9 +89,7 @@ public record Looks(
             .filter(terminal -> !feeds.contains(terminal.name()))
             .ifPresent(
                 terminal ->
-                    lamps
-                        .computeIfAbsent(terminal.name(), t -> new ArrayList<>())
-                        .add(site.id()));
+                    lamps.computeIfAbsent(terminal.name(), t -> new ArrayList<>()).add(site.id()));
       }
     }
     return lamps;

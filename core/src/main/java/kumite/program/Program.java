@@ -462,6 +462,16 @@ public final class Program {
     return layer;
   }
 
+  /** {@return whether a look read pressed, before the debounce} */
+  public boolean raw(int sense) {
+    return lastRaw[sense];
+  }
+
+  /** {@return whether a look's code counts as it is} */
+  public boolean travels(int sense) {
+    return fixed.senses.get(sense).travels();
+  }
+
   /** {@return whether a look has settled as pressed} */
   public boolean settled(int sense) {
     return settled[sense];

@@ -14,6 +14,7 @@ import kumite.build.Aspect;
 import kumite.build.Seat;
 import kumite.circuit.IslandDeck;
 import kumite.files.Tables;
+import kumite.firmware.Firmware;
 import kumite.verdict.Bench;
 import kumite.wiring.Wiring;
 
@@ -37,7 +38,8 @@ public enum Export {
   ASSIGNMENT("assignment", "Order of assignment", "assignment.pdf", true, false),
   HOST_CHART("host-chart", "Host chart", "host-chart.csv", false, false),
   MAPPING_LINE("mapping-line", "Controller mapping line", "mapping-line.txt", false, false),
-  DESCRIPTOR("descriptor", "Report descriptor", "descriptor.hex", false, false);
+  DESCRIPTOR("descriptor", "Report descriptor", "descriptor.hex", false, false),
+  FIRMWARE("firmware", "Firmware", "README.txt", false, false);
 
   private final String word;
   private final String title;
@@ -58,10 +60,16 @@ public enum Export {
    *
    * @param paper the paper of printed ones
    * @param kerfMm how wide the beam or cutter of a cut drawing cuts, 0 to 10
+   * @param target what kind of code
    */
-  public record Choices(Paper paper, double kerfMm) {
-    /** A4, true sizes. */
+  public record Choices(Paper paper, double kerfMm, Firmware.Target target) {
+    /** A4, true sizes, plain code. */
     public static final Choices USUAL = new Choices(Paper.A4, 0);
+
+    /** For drawings and paper; code is the portable one. */
+    public Choices(Paper paper, double kerfMm) {
+      this(paper, kerfMm, Firmware.Target.PORTABLE);
+    }
   }
 
   /** {@return its word on the command line} */
@@ -126,11 +134,19 @@ public enum Export {
       case HOST_CHART -> utf8(Charts.csv(bench));
       case MAPPING_LINE -> utf8(Charts.lines(bench));
       case DESCRIPTOR -> utf8(Tables.hex(bench.layout().descriptor()));
+      case FIRMWARE -> firmware(bench, choices).get(file);
     };
   }
 
   /** {@return what to know before it is written; mostly empty} */
   public List<String> notes(Bench bench) {
+    if (this == FIRMWARE) {
+      List<String> stops = bench.stops();
+      return stops.isEmpty()
+          ? List.of()
+          : List.of(
+              "the build has stops, and the README begins with them: " + String.join("; ", stops));
+    }
     if (!onPaper && this != ART) {
       return List.of();
     }
@@ -167,6 +183,9 @@ public enum Export {
   /** {@return all its files by name; most have one, and one for each board that there is} */
   public Map<String, byte[]> files(Bench bench, Choices choices) {
     List<Seat> seats = bench.build().seats();
+    if (this == FIRMWARE && seats.size() > 1) {
+      return firmwareOfSeats(bench, choices);
+    }
     if (seats.size() < 2 || !perBoard()) {
       return filesOfSeat(bench, choices);
     }
@@ -182,6 +201,9 @@ public enum Export {
     Map<String, byte[]> files = new LinkedHashMap<>();
     if (this == SPICE) {
       return decks(bench);
+    }
+    if (this == FIRMWARE) {
+      return firmware(bench, choices);
     }
     files.put(file, content(bench, choices));
     if (this == ART) {
@@ -199,6 +221,33 @@ public enum Export {
     return files;
   }
 
+  private static Map<String, byte[]> firmware(Bench bench, Choices choices) {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    bench
+        .firmware()
+        .files(choices.target(), bench.stops())
+        .forEach((name, text) -> files.put(name, utf8(text)));
+    return files;
+  }
+
+  /** A folder for each board that takes a program; what others say is told only if none does. */
+  private static Map<String, byte[]> firmwareOfSeats(Bench bench, Choices choices) {
+    Map<String, byte[]> files = new LinkedHashMap<>();
+    List<String> left = new ArrayList<>();
+    for (Seat seat : bench.build().seats()) {
+      try {
+        firmware(bench.next(bench.build().facing(Aspect.of(seat))), choices)
+            .forEach((name, bytes) -> files.put(seat.id() + "/" + name, bytes));
+      } catch (IllegalArgumentException e) {
+        left.add("seat " + seat.id() + ": " + e.getMessage());
+      }
+    }
+    if (files.isEmpty()) {
+      throw new IllegalArgumentException(String.join("; ", left));
+    }
+    return files;
+  }
+
   /**
    * {@return every file of every export that this build allows, by name}
    *
@@ -209,7 +258,8 @@ public enum Export {
     Map<String, byte[]> files = new LinkedHashMap<>();
     for (Export export : values()) {
       try {
-        files.putAll(export.files(bench, choices));
+        String folder = export == FIRMWARE ? "firmware/" : "";
+        export.files(bench, choices).forEach((name, bytes) -> files.put(folder + name, bytes));
       } catch (IllegalArgumentException e) {
         left.accept(export, e.getMessage());
       }

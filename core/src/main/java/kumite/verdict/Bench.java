@@ -22,6 +22,8 @@ import kumite.device.Senses;
 import kumite.device.SignalPath;
 import kumite.device.SimulatedDevice;
 import kumite.device.Trace;
+import kumite.firmware.Blueprint;
+import kumite.firmware.Firmware;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.loom.Loom;
@@ -320,6 +322,29 @@ public record Bench(
   /** {@return where the wires lie, worked out when asked for; empty without a board} */
   public Optional<Lay> lay() {
     return wiring().map(wiring -> Lay.of(build, catalogue, loom, wiring));
+  }
+
+  /**
+   * {@return the code for the board that is looked at}
+   *
+   * @throws IllegalArgumentException if no program for it can be written; the message says why
+   */
+  public Firmware firmware() {
+    BoardKind board =
+        board()
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "no firmware: choose a board at the Loom station first"));
+    return Firmware.of(Blueprint.of(build, board, loom, circuit.orElseThrow().inputs()));
+  }
+
+  /** {@return what keeps the build from working, as the code's reader is to be warned} */
+  public List<String> stops() {
+    return findings.stream()
+        .filter(finding -> finding.severity() == Severity.STOP)
+        .map(finding -> finding.code() + " " + finding.title())
+        .toList();
   }
 
   /** {@return a simulated device that runs this build} */

@@ -28,13 +28,16 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
 /**
- * The same program, compiled for an 8-bit part and run on a simulator of it: its reports are those of
- * the simulated device. An optional check, for a machine that has the compiler and the simulator.
+ * The same program, compiled for an 8-bit part and run on a simulator of it: its reports are those
+ * of the simulated device. An optional check, for a machine that has the compiler and the
+ * simulator.
  *
- * <p>With {@code -Dfirmware.write=true} it writes what it measured to {@code firmware/measured.json}.
+ * <p>With {@code -Dfirmware.write=true} it writes what it measured to {@code
+ * firmware/measured.json}.
  */
 public class EightBitTest {
-  private static final Pattern SIZE = Pattern.compile("(\\d+)\\s+(\\d+)\\s+(\\d+)\\s+\\d+\\s+\\w+\\s");
+  private static final Pattern SIZE =
+      Pattern.compile("(\\d+)\\s+(\\d+)\\s+(\\d+)\\s+\\d+\\s+\\w+\\s");
   private static final int DRAWN = 12;
 
   private final Map<String, Integer> parts = new LinkedHashMap<>();
@@ -111,15 +114,23 @@ public class EightBitTest {
         Exported.write("eight-" + name, firmware.files(Firmware.Target.PORTABLE, List.of()));
     Targets.standIn(folder, "eight", "board_record.c", "eight.c", "bare.c");
     List<CheckScripts.Check> checks = CheckScripts.of(firmware.blueprint());
-    shell(folder, "gcc -std=c99 -O1 -Icore -Ihost -o recorder core/*.c eight/board_record.c "
-        + Targets.HOST + " -lm");
-    // The whole check is too long for the part's memory: the last script is the one drawn by chance.
+    shell(
+        folder,
+        "gcc -std=c99 -O1 -Icore -Ihost -o recorder core/*.c eight/board_record.c "
+            + Targets.HOST
+            + " -lm");
+    // The whole check is too long for the part's memory: the last script is the one drawn by
+    // chance.
     CheckScripts.Check last = checks.get(checks.size() - 1);
     Exported.run(folder, last.line(), "./recorder", "--each-line");
     String flags = "avr-gcc -std=gnu99 -Os -Wall -Icore -I. -I/usr/include/simavr/avr ";
-    shell(folder, flags + "-mmcu=atmega1284p -o eight.elf core/*.c eight/eight.c"
-        + " -Wl,--undefined=_mmcu,--section-start=.mmcu=0x910000");
-    String said = Exported.run(folder, "", "sh", "-c", "timeout 300 simavr eight.elf 2>&1 1>/dev/null");
+    shell(
+        folder,
+        flags
+            + "-mmcu=atmega1284p -o eight.elf core/*.c eight/eight.c"
+            + " -Wl,--undefined=_mmcu,--section-start=.mmcu=0x910000");
+    String said =
+        Exported.run(folder, "", "sh", "-c", "timeout 300 simavr eight.elf 2>&1 1>/dev/null");
     List<String> lines = said.lines().map(l -> l.replaceAll("\u001b\\[[0-9;]*m|^O:", "")).toList();
     String reports =
         lines.stream()

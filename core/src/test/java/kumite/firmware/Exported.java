@@ -43,8 +43,7 @@ public final class Exported {
             && bench.circuit().filter(w -> !w.inputs().looks().all().isEmpty()).isPresent();
     return can
         ? Optional.of(
-            Blueprint.of(
-                bench.build(), board.get(), bench.loom(), bench.circuit().get().inputs()))
+            Blueprint.of(bench.build(), board.get(), bench.loom(), bench.circuit().get().inputs()))
         : Optional.empty();
   }
 

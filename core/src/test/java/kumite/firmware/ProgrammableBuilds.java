@@ -1,6 +1,5 @@
 package kumite.firmware;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
@@ -32,8 +31,7 @@ public final class ProgrammableBuilds {
     Topology[] ways = Topology.values();
     Build build =
         random.nextInt(3) == 0
-            ? RandomBuilds.sharing(
-                ways[random.nextInt(ways.length)], random.nextInt(2, 24), random)
+            ? RandomBuilds.sharing(ways[random.nextInt(ways.length)], random.nextInt(2, 24), random)
             : RandomBuilds.any(random);
     if (random.nextInt(4) > 0 || build.board().isEmpty()) {
       BoardKind board = BOARDS.get(random.nextInt(BOARDS.size()));

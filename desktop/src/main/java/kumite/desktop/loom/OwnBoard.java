@@ -2,6 +2,7 @@ package kumite.desktop.loom;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -147,6 +148,6 @@ final class OwnBoard extends VBox {
     List<BoardKind.Link> links = Arrays.asList(BoardKind.Link.values());
     BoardKind.Link chosen =
         links.stream().filter(l -> l.words().equals(link.getValue())).findFirst().orElseThrow();
-    return new BoardKind.Brain(chosen, false, true, 1, true, 1, "");
+    return new BoardKind.Brain(chosen, false, true, 1, true, 1, "", Optional.empty());
   }
 }

@@ -41,7 +41,9 @@ public class ArchitectureTest {
       "wiring",
       "circuit",
       "timing",
+      "program",
       "device",
+      "firmware",
       "verdict",
       "files",
       "sheet"

@@ -91,6 +91,7 @@ final class PressCommand implements Callable<Integer> {
                       "held",
                       contacts.stream().map(c -> c + "@0").collect(Collectors.joining(" "))));
       out.print(bench.device().selfTest(moves, seed).text());
+      out.flush();
       return 0;
     }
     if (script.isPresent()) {

@@ -13,6 +13,9 @@ import java.util.Locale;
  * @param lines what was read, where it changed
  */
 public record SelfTest(int scanUs, List<Line> lines) {
+  /** The word a stream begins with. */
+  public static final String BEGIN = "self-test";
+
   private static final int MOST_LINES = 1_000_000;
 
   /** Edges nearer than this belong to one movement of the contact: common practice, no source. */
@@ -72,7 +75,7 @@ public record SelfTest(int scanUs, List<Line> lines) {
   public static SelfTest read(String text, int looks) {
     String[] rows = text.strip().split("\\R");
     String[] head = rows[0].strip().split(" ");
-    if (head.length != 6 || !head[0].equals("self-test") || !head[1].equals("1")) {
+    if (head.length != 6 || !head[0].equals(BEGIN) || !head[1].equals("1")) {
       throw new IllegalArgumentException(
           "line 1: a self-test stream begins with \"self-test 1 looks N scan_us N\"; copy it from"
               + " the board's start on");

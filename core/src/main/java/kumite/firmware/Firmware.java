@@ -88,9 +88,29 @@ public final class Firmware {
     return new Firmware(blueprint, Score.of(blueprint));
   }
 
+  /** {@return where each contact stands in the tables} */
+  public List<Trail> trails() {
+    return Trail.of(blueprint, score);
+  }
+
+  /** {@return what the program holds and what was left out of it, in words} */
+  public Contents contents() {
+    return Contents.of(score);
+  }
+
   /** {@return what the program takes on an 8-bit part} */
   public Footprint footprint() {
     return Footprint.of(score, fingerprint());
+  }
+
+  /**
+   * {@return what the program takes, found out no closer than is needed to say whether it fits}
+   *
+   * @param memory what it has to fit into
+   */
+  public Footprint footprint(BoardKind.Memory memory) {
+    Footprint most = Footprint.most(score);
+    return most.fits(memory) ? most : footprint();
   }
 
   /** {@return a sum that is the same only for the same program} */

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Locale;
 import java.util.Optional;
+import kumite.kind.BoardKind;
 
 /**
  * What a program takes on an 8-bit part.
@@ -25,6 +26,11 @@ public record Footprint(
 
   /** What calls and numbers on their way take while a program runs: common practice, no source. */
   public static final int STACK_BYTES = 300;
+
+  /** What the platform of such a board takes for itself and its USB: common practice, no source. */
+  private static final int PLATFORM_FLASH_BYTES = 5000;
+
+  private static final int PLATFORM_RAM_BYTES = 200;
 
   /**
    * Clock cycles of one look, on a simulator, with calls that only hand over what was noted before.
@@ -52,7 +58,6 @@ public record Footprint(
 
   static Footprint of(Score score, String fingerprint) {
     int tables = score.tableBytes();
-    int ram = ram(score);
     String day = MEASURED.path("day").asText();
     for (JsonNode build : MEASURED.path("builds")) {
       if (build.path("fingerprint").asText().equals(fingerprint)) {
@@ -66,11 +71,33 @@ public record Footprint(
             day);
       }
     }
+    return most(score);
+  }
+
+  /** {@return the most that a program can take, by what others took} */
+  static Footprint most(Score score) {
+    int tables = score.tableBytes();
     int code = MEASURED.path("around").asInt();
     for (String part : CSource.parts(score)) {
       code += MEASURED.path("parts").path(part).asInt();
     }
-    return new Footprint(code + tables, tables, ram, Optional.empty(), day);
+    return new Footprint(
+        code + tables, tables, ram(score), Optional.empty(), MEASURED.path("day").asText());
+  }
+
+  /** {@return the flash it takes with what the platform takes for itself} */
+  public int wholeFlash() {
+    return flashBytes + PLATFORM_FLASH_BYTES;
+  }
+
+  /** {@return the memory it takes while it runs, stack and platform too} */
+  public int wholeRam() {
+    return ramBytes + STACK_BYTES + PLATFORM_RAM_BYTES;
+  }
+
+  /** {@return whether it goes into a board} */
+  public boolean fits(BoardKind.Memory memory) {
+    return wholeFlash() <= memory.flashBytes() && wholeRam() <= memory.ramBytes();
   }
 
   /** {@return whether this very build was measured} */

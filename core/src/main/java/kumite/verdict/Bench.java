@@ -26,6 +26,7 @@ import kumite.firmware.Blueprint;
 import kumite.firmware.Firmware;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
+import kumite.loom.Look;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
 import kumite.name.ContactId;
@@ -337,6 +338,11 @@ public record Bench(
                     new IllegalArgumentException(
                         "no firmware: choose a board at the Loom station first"));
     return Firmware.of(Blueprint.of(build, board, loom, circuit.orElseThrow().inputs()));
+  }
+
+  /** {@return how the board looks at its terminals, in order; empty without a board} */
+  public List<Look> looks() {
+    return circuit.map(wired -> wired.inputs().looks().all()).orElse(List.of());
   }
 
   /** {@return what keeps the build from working, as the code's reader is to be warned} */

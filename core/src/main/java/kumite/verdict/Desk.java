@@ -77,6 +77,8 @@ record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding>
       found.forEach(finding -> findings.add(first ? finding : finding.told(name, aspect)));
     }
     findings.addAll(ProfileChecks.of(build, loom, board));
+    circuit.ifPresent(
+        wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs())));
     boolean several = build.seats().size() > 1;
     Aspect aspect = build.aspect();
     String name = "Seat " + build.seat().id() + ": ";

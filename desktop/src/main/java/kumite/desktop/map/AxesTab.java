@@ -23,6 +23,7 @@ import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
+import kumite.device.SelfTest;
 import kumite.device.SignalPath;
 import kumite.kind.BoardKind;
 import kumite.name.ContactId;
@@ -237,9 +238,16 @@ final class AxesTab extends HBox {
     fill();
   }
 
+  /** Rows of numbers, or what the board's self-test told. */
+  private List<int[]> readings(String text) {
+    return text.strip().startsWith(SelfTest.BEGIN)
+        ? SelfTest.read(text, workbench.bench().get().looks().size()).codes()
+        : Calibration.read(text, codeMost());
+  }
+
   private void takePasted() {
     try {
-      List<int[]> read = Calibration.read(pasted.getText(), codeMost());
+      List<int[]> read = readings(pasted.getText());
       boolean one = !read.isEmpty() && read.get(0).length == 1;
       List<ContactId> all = list.getItems().stream().map(SignalPath::id).toList();
       if (!one && !read.isEmpty() && read.get(0).length != all.size()) {

@@ -41,7 +41,8 @@ public final class MapStation implements StationView {
     COMPARE("Compare"),
     CHART("Chart"),
     TIMING("Timing"),
-    DESCRIPTOR("Report");
+    DESCRIPTOR("Report"),
+    FIRMWARE("Firmware");
 
     private final String words;
 
@@ -81,6 +82,7 @@ public final class MapStation implements StationView {
   private final PlayTab play;
   private final CompareTab compare;
   private final ChartTab chart;
+  private final FirmwareTab firmware;
   private final DelayChart delays = new DelayChart();
   private View view = View.CONTACTS;
   private boolean showing;
@@ -121,6 +123,7 @@ public final class MapStation implements StationView {
     play = new PlayTab(workbench);
     compare = new CompareTab(workbench);
     chart = new ChartTab(workbench);
+    firmware = new FirmwareTab(workbench, frame);
     layers.beside(rest);
     contactsBox = new VBox(layers, contacts, chords);
     contactsBox.getStyleClass().add("contacts-box");
@@ -369,6 +372,7 @@ public final class MapStation implements StationView {
       case PLAY -> content.add(play);
       case COMPARE -> content.add(compare);
       case CHART -> content.add(chart);
+      case FIRMWARE -> content.add(firmware);
       case TIMING -> content.add(timing);
       case DESCRIPTOR -> {
         descriptor(bench);
@@ -409,6 +413,7 @@ public final class MapStation implements StationView {
       case PLAY -> play.show(bench);
       case COMPARE -> compare.show(bench);
       case CHART -> chart.show(bench);
+      case FIRMWARE -> firmware.show(bench);
       case TIMING, DESCRIPTOR -> {
         // shown with the rest
       }

@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Edit;
 import kumite.build.loom.Laying;
+import kumite.firmware.Firmware;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.map.Proposal;
@@ -47,8 +49,12 @@ public final class Commands {
         Command.of("Redo", "Shortcut+Shift+Z", workbench::redo)
             .when(() -> workbench.redoLabel().isPresent()));
     all.add(sheet());
+    for (Firmware.Target target : Firmware.Target.values()) {
+      all.add(
+          Command.of("Export: Firmware, " + target.title(), "", () -> files.askFirmware(target)));
+    }
     for (Export export : Export.values()) {
-      if (export != Export.BENCH_SHEET) {
+      if (export != Export.BENCH_SHEET && export != Export.FIRMWARE) {
         all.add(
             Command.of(
                 "Export: " + export.title(),
@@ -130,6 +136,16 @@ public final class Commands {
   /** Asks where to write an export. */
   public void export(Export export) {
     files.askExport(export);
+  }
+
+  /** Asks where to write the code for the board that is looked at. */
+  public void exportFirmware(Firmware.Target target) {
+    files.askFirmware(target);
+  }
+
+  /** Asks for what a board told of itself, and hands the text on. */
+  public void readSelfTest(Consumer<String> told) {
+    files.askSelfTest(told);
   }
 
   /** Asks for a file of own parts. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.concurrent.Task;
 import kumite.build.Build;
@@ -18,6 +19,7 @@ import kumite.files.Demo;
 import kumite.files.ExportFolder;
 import kumite.files.RecentFiles;
 import kumite.files.TextFile;
+import kumite.firmware.Firmware;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.parts.PartFile;
@@ -273,6 +275,27 @@ public final class FileDesk {
   }
 
   /** Asks for a file of own parts and adds them to the build, all or none. */
+  /** Asks for what a board told of itself, as text in a file. */
+  void askSelfTest(Consumer<String> told) {
+    pane.ask(
+        "Read the self-test stream of a board (.txt)",
+        "Read",
+        folder(),
+        "",
+        "",
+        FilePane.Use.READ,
+        file -> {
+          try {
+            told.accept(TextFile.read(file));
+            return true;
+          } catch (BuildFileException e) {
+            workbench.complain(e.getMessage());
+            return false;
+          }
+        },
+        Optional.empty());
+  }
+
   void askParts() {
     pane.ask(
         "Read parts from a file (.csv or .json)",
@@ -327,6 +350,43 @@ public final class FileDesk {
         FilePane.Use.WRITE,
         path -> export(export, path),
         choice);
+  }
+
+  /** Asks for a folder and writes the code for the board that is looked at into it. */
+  void askFirmware(Firmware.Target target) {
+    pane.ask(
+        "Firmware, " + target.title() + ": " + target.words(),
+        "Write",
+        folder(),
+        slug() + "-" + target.word(),
+        "/",
+        FilePane.Use.FOLDER,
+        path -> firmware(target, path),
+        Optional.empty());
+  }
+
+  private boolean firmware(Firmware.Target target, Path into) {
+    Bench bench = workbench.bench().get();
+    Task<Map<String, byte[]>> task =
+        new Task<>() {
+          @Override
+          protected Map<String, byte[]> call() {
+            return Export.FIRMWARE.files(bench, new Export.Choices(Paper.A4, 0, target));
+          }
+        };
+    task.setOnSucceeded(
+        event ->
+            place(
+                Export.FIRMWARE,
+                into.resolve(Export.FIRMWARE.file()),
+                task.getValue(),
+                Export.FIRMWARE.notes(bench)));
+    task.setOnFailed(event -> workbench.complain(task.getException().getMessage()));
+    workbench.say("Writing " + into.getFileName());
+    Thread thread = new Thread(task, "export");
+    thread.setDaemon(true);
+    thread.start();
+    return true;
   }
 
   private boolean export(Export export, Path file) {

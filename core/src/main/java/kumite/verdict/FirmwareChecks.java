@@ -1,0 +1,62 @@
+package kumite.verdict;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import kumite.build.Build;
+import kumite.circuit.Inputs;
+import kumite.firmware.Blueprint;
+import kumite.firmware.Firmware;
+import kumite.firmware.Footprint;
+import kumite.kind.BoardKind;
+import kumite.loom.Loom;
+
+/** Whether the program of a board goes into it. */
+final class FirmwareChecks {
+  private FirmwareChecks() {}
+
+  static List<Finding> of(Build build, Optional<BoardKind> board, Loom loom, Inputs inputs) {
+    Optional<BoardKind.Memory> memory = board.flatMap(b -> b.brain().memory());
+    boolean can =
+        memory.isPresent()
+            && Blueprint.why(board.get()).isEmpty()
+            && !inputs.looks().all().isEmpty();
+    if (!can) {
+      return List.of();
+    }
+    Footprint footprint =
+        Firmware.of(Blueprint.of(build, board.get(), loom, inputs)).footprint(memory.get());
+    String words = words(footprint, memory.get());
+    return footprint.fits(memory.get())
+        ? List.of(
+            Finding.of(
+                "MP-31",
+                Severity.FINE,
+                Station.MAP,
+                List.of(),
+                "The program fits the board",
+                words))
+        : List.of(
+            Finding.of(
+                "MP-30",
+                Severity.STOP,
+                Station.MAP,
+                List.of(),
+                "The program does not fit the board",
+                words
+                    + "; take a board with more memory at the Loom station, or leave out what is not"
+                    + " needed: profiles, layers, chords"));
+  }
+
+  private static String words(Footprint footprint, BoardKind.Memory memory) {
+    return String.format(
+        Locale.ROOT,
+        "It takes %s%d bytes of flash and %d of memory while it runs, with the board's own USB code;"
+            + " a board of this class has about %d and %d",
+        footprint.exact() ? "" : "at most about ",
+        footprint.wholeFlash(),
+        footprint.wholeRam(),
+        memory.flashBytes(),
+        memory.ramBytes());
+  }
+}

@@ -1,6 +1,8 @@
 /* Steps 10 and 11: axes, stepped switches, pulses, and the motion of a mouse. */
 #include "program.h"
 
+#if USE_AXES
+
 #define FULL 32767
 #define DOT 1000000L
 #define DOTS_PER_SECOND 500
@@ -446,3 +448,5 @@ void axes_sent(number_t report) {
   }
 #endif
 }
+
+#endif

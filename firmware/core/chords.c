@@ -1,6 +1,8 @@
 /* Step 7: what a press asks for: its own meaning, nothing yet, or its part of a chord. */
 #include "program.h"
 
+#if N_CHORDS
+
 enum stand { UP, WAITING, OWN, TAKEN };
 
 static uint8_t stands[N_LOOKS];
@@ -193,3 +195,5 @@ bool chords_waiting(void) { return waiting > 0; }
 bool chords_coming(void) { return coming; }
 
 bool chord_on(number_t chord) { return on[chord]; }
+
+#endif

@@ -1,6 +1,8 @@
 /* Step 6: which layer is in force. */
 #include "program.h"
 
+#if N_LAYERS
+
 static number_t in_force;
 static bool started;
 static uint8_t complete[(N_LAYERS + 7) / 8];
@@ -64,3 +66,5 @@ number_t layers_look(void) {
   started = true;
   return in_force;
 }
+
+#endif

@@ -1,6 +1,8 @@
 /* Step 8: opposite directions, and levers of which one direction passes. */
 #include "program.h"
 
+#if N_LEVERS || N_GATES || N_PAIRS
+
 enum rule { NEUTRAL, LAST, FIRST, LOW_WINS, HIGH_WINS };
 enum winner { NEITHER, LOW_ONE, HIGH_ONE };
 
@@ -126,3 +128,5 @@ void opposites_look(void) {
   pairs();
 #endif
 }
+
+#endif

@@ -1,6 +1,8 @@
 /* Meanings of presses that are told although they are over: on for one report, off for one. */
 #include "program.h"
 
+#if USE_TAPS
+
 /* More waiting taps of one meaning than this are dropped: they would come seconds late. */
 #define MOST_TAPS 32
 #define TOLD 0x80U
@@ -37,3 +39,5 @@ void taps_turn(void) {
     taps[t] = (uint8_t)(waits > 0 && !was ? (waits - 1U) | TOLD : waits);
   }
 }
+
+#endif

@@ -242,8 +242,9 @@ static int nodes;
 static struct junction junctions[MOST_UNKNOWNS];
 static int junction_count;
 static int node_of[WORLD_NETS + 1]; /* by net; -1 where it has none yet */
-static double rails[16];
-static int rail_nodes[16];
+#define MOST_RAILS 16
+static double rails[MOST_RAILS];
+static int rail_nodes[MOST_RAILS];
 static int rail_count;
 
 static int node_at(int net) {
@@ -262,6 +263,9 @@ static int node_at(int net) {
     if (rails[r] == volts) {
       return rail_nodes[r];
     }
+  }
+  if (rail_count == MOST_RAILS) {
+    return -1; /* no board has so many supplies */
   }
   rails[rail_count] = volts;
   rail_nodes[rail_count++] = nodes;
@@ -411,19 +415,14 @@ static bool stamp(bool load, double load_ohm) {
 
 /* The sources of the rails, lowest volts first. */
 static void stamp_rails(void) {
-  bool placed[16] = {false};
-  for (int s = 0; s < rail_count; s++) {
-    int least = -1;
-    for (int r = 0; r < rail_count; r++) {
-      if (!placed[r] && (least < 0 || rails[r] < rails[least])) {
-        least = r;
-      }
+  for (int r = 0; r < rail_count; r++) {
+    int rank = 0; /* no two rails have the same volts */
+    for (int other = 0; other < rail_count; other++) {
+      rank += rails[other] < rails[r] ? 1 : 0;
     }
-    placed[least] = true;
-    int row = nodes + s;
-    add(fixed, row, rail_nodes[least], 1);
-    add(fixed, rail_nodes[least], row, 1);
-    fixed_right[row] = rails[least];
+    add(fixed, nodes + rank, rail_nodes[r], 1);
+    add(fixed, rail_nodes[r], nodes + rank, 1);
+    fixed_right[nodes + rank] = rails[r];
   }
 }
 

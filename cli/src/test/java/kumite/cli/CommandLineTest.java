@@ -309,7 +309,9 @@ public class CommandLineTest {
     Path one = Files.createTempDirectory("kumite-each");
     Path all = Files.createTempDirectory("kumite-all");
     for (kumite.sheet.Export export : kumite.sheet.Export.values()) {
-      Ran.run("export", DEMO, "--what", export.word(), "--out", one.toString());
+      boolean code = export == kumite.sheet.Export.FIRMWARE; // it has a folder of its own there
+      Path out = code ? Files.createDirectories(one.resolve("firmware")) : one;
+      Ran.run("export", DEMO, "--what", export.word(), "--out", out.toString());
     }
     Ran ran = Ran.run("export", DEMO, "--what", "all", "--out", all.toString());
     assertThat(ran.exit()).isZero();

@@ -6,11 +6,13 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.build.map.Profile;
 import kumite.build.map.Script;
@@ -49,6 +51,19 @@ public final class Exported {
 
   /** Writes files into a fresh folder. */
   public static Path write(String name, Map<String, String> files) throws IOException {
+    Path folder = FOLDER.resolve(name);
+    if (Files.exists(folder)) {
+      try (Stream<Path> old = Files.walk(folder)) {
+        for (Path path : old.sorted(Comparator.reverseOrder()).toList()) {
+          Files.delete(path);
+        }
+      }
+    }
+    return writeOver(name, files);
+  }
+
+  /** Writes files into a folder beside what is there. */
+  public static Path writeOver(String name, Map<String, String> files) throws IOException {
     Path folder = FOLDER.resolve(name);
     for (Map.Entry<String, String> file : files.entrySet()) {
       Path path = folder.resolve(file.getKey());

@@ -41,8 +41,7 @@ public class ExportedCodeTest {
       all.put("odd-" + i, ProgrammableBuilds.draw(random));
     }
     for (Topology topology : Topology.values()) {
-      Exported.blueprint(
-              RandomBuilds.layered(RandomBuilds.sharing(topology, 11, random), random))
+      Exported.blueprint(RandomBuilds.layered(RandomBuilds.sharing(topology, 11, random), random))
           .ifPresent(b -> all.put("shared-" + topology, b));
     }
     return all.entrySet().stream()
@@ -69,6 +68,27 @@ public class ExportedCodeTest {
     assertThat(analysed).isEmpty();
   }
 
+  /** A plainer build over a richer one: what is left of it is no code any more. */
+  @Test
+  public void whatIsLeftOfAnOlderExportDoesNoHarm() throws IOException {
+    Blueprint rich = EightBitTest.demos().get("one-hand-first");
+    Build plain = Builds.wired(Builds.buttons(30, 30, 75, 30), "native-5v-18");
+    Exported.write("over", Firmware.of(rich).files(Firmware.Target.PORTABLE, List.of()));
+    Path folder =
+        Exported.writeOver(
+            "over",
+            Firmware.of(Exported.blueprint(plain).orElseThrow())
+                .files(Firmware.Target.PORTABLE, List.of()));
+    assertThat(folder.resolve("core/chords.c")).exists();
+    Exported.run(
+        folder,
+        "",
+        "sh",
+        "-c",
+        "gcc -std=gnu11 -Wall -Wextra -Werror -Icore -Ihost -o over core/*.c host/*.c -lm");
+    assertThat(Exported.run(folder, "b1@0+20ms", "./over")).contains("0 0 ");
+  }
+
   /** The self-test stream of the program is that of the simulated board, character by character. */
   @Test(dataProvider = "builds")
   public void theSelfTestStreamIsTheSame(String name, Blueprint blueprint) throws IOException {
@@ -91,10 +111,10 @@ public class ExportedCodeTest {
   }
 
   /**
-   * By hand, for two buttons on a board of 8-bit codes of their own: each look is a kind, a terminal,
-   * its place in the order (1 byte each); two terminals are set up; two meanings on the base; two
-   * targets of kind, report, bit (1 + 1 + 2); one report of id, bytes, place (1 + 2 + 2); one profile
-   * of 21 words; and the descriptor.
+   * By hand, for two buttons on a board of 8-bit codes of their own: each look is a kind, a
+   * terminal, its place in the order (1 byte each); two terminals are set up; two meanings on the
+   * base; two targets of kind, report, bit (1 + 1 + 2); one report of id, bytes, place (1 + 2 + 2);
+   * one profile of 21 words; and the descriptor.
    */
   @Test
   public void tablesAreAsLargeAsCountedByHand() {
@@ -119,9 +139,10 @@ public class ExportedCodeTest {
     assertThat(files.containsKey("core/layers.c")).isEqualTo(layers);
     assertThat(files.containsKey("core/chords.c")).isEqualTo(chords);
     assertThat(files.get("core/device_tables.c").contains("layer_keys")).isEqualTo(layers);
-    String script = firmware.why(Firmware.Target.SCRIPT).isPresent()
-        ? ""
-        : firmware.files(Firmware.Target.SCRIPT, List.of()).get("code.py");
+    String script =
+        firmware.why(Firmware.Target.SCRIPT).isPresent()
+            ? ""
+            : firmware.files(Firmware.Target.SCRIPT, List.of()).get("code.py");
     assertThat(script.contains("def patience")).isEqualTo(chords && !script.isEmpty());
     assertThat(script).doesNotContain("# if", "# end", "@TABLES@");
     // No floating point and no allocation in the program itself.
@@ -251,7 +272,8 @@ public class ExportedCodeTest {
   public void theReadmeSaysWhatToDo() {
     Blueprint blueprint = EightBitTest.demos().get("ferry-bridge-first");
     for (Firmware.Target target : Firmware.Target.values()) {
-      String text = Firmware.of(blueprint).files(target, List.of("NT-01 A short")).get("README.txt");
+      String text =
+          Firmware.of(blueprint).files(target, List.of("NT-01 A short")).get("README.txt");
       List<String> heads =
           IntStream.range(1, text.split("\n").length)
               .filter(i -> text.split("\n")[i].matches("-{4,}"))

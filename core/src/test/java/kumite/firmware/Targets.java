@@ -26,7 +26,7 @@ final class Targets {
   /** {@return the same, run by the sketch; {@code folder} holds the portable export too} */
   static String sketch(Firmware firmware, Path folder, String lines) throws IOException {
     Map<String, String> files = firmware.files(Firmware.Target.SKETCH, List.of());
-    Exported.write(folder.getFileName().toString(), files);
+    Exported.writeOver(folder.getFileName().toString(), files);
     String name = SketchSource.name(firmware.blueprint());
     standIn(folder, "sketch", "HID.h", "platform.h", "board_sketch.cpp");
     String parts =
@@ -58,7 +58,7 @@ final class Targets {
 
   /** {@return the same, run by the script} */
   static String script(Firmware firmware, Path folder, String lines) throws IOException {
-    Exported.write(
+    Exported.writeOver(
         folder.getFileName().toString(), firmware.files(Firmware.Target.SCRIPT, List.of()));
     standIn(folder, "script", "board_script.c", "run.py");
     Exported.run(

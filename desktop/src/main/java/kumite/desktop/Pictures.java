@@ -65,15 +65,9 @@ final class Pictures {
             }));
     shots.add(
         new Shot(
-            "panel-underside",
-            () -> {
-              press("Underside");
-              press("Case");
-            }));
-    shots.add(
-        new Shot(
             "panel-section",
             () -> {
+              press("Case");
               workbench.select(new ControlId("horn"));
               press("Section");
               press("Selected");
@@ -167,6 +161,13 @@ final class Pictures {
               workbench.release();
               press("Play");
               ((javafx.scene.control.Button) shell.lookup("#script-play")).fire();
+            }));
+    shots.add(
+        new Shot(
+            "map-firmware",
+            () -> {
+              workbench.select(ContactId.parse("dash"));
+              press("Firmware");
             }));
     next(new ArrayDeque<>(shots));
   }

@@ -250,7 +250,9 @@ final class FirmwareTab extends VBox {
   }
 
   /** The contact that is looked at everywhere is looked at here. */
-  private void select() {
+  void select() {
+    boolean before = telling;
+    telling = true;
     Optional<ContactId> path = workbench.path().get();
     int at = 0;
     for (int i = 0; i < contacts.getItems().size(); i++) {
@@ -260,6 +262,7 @@ final class FirmwareTab extends VBox {
     }
     contacts.getSelectionModel().select(at);
     contacts.scrollTo(Math.max(0, at - 2));
+    telling = before;
   }
 
   private void size(Optional<BoardKind.Memory> board, Footprint footprint) {

@@ -434,6 +434,9 @@ public final class MapStation implements StationView {
     } else {
       contacts.getSelectionModel().clearSelection();
     }
+    if (view == View.FIRMWARE) {
+      firmware.select();
+    }
     showing = was;
   }
 }

@@ -163,8 +163,15 @@ final class Example {
         profile.entries().map(Mapping.Entry::target).toList(), Map.of(), MOST, profile.keys());
   }
 
-  private boolean travels(ContactId contact) {
+  boolean travels(ContactId contact) {
     return profile.base().of(contact).filter(e -> e.target() instanceof Target.Axis).isPresent();
+  }
+
+  /** What takes looks and is asked for reports. */
+  interface Board {
+    void look(long us, boolean[] pressed, int[] codes);
+
+    void poll(long us);
   }
 
   /** Runs it for 400 ms: looks at whole ms, polls half a ms later. */
@@ -176,19 +183,35 @@ final class Example {
             .toList();
     Program program = Program.of(senses, profile, tuning, timing, layout, MOST);
     List<Sent> sent = new ArrayList<>();
+    play(
+        contacts,
+        new Board() {
+          @Override
+          public void look(long us, boolean[] pressed, int[] codes) {
+            program.look(us, pressed, codes);
+          }
+
+          @Override
+          public void poll(long us) {
+            program.poll((id, transfer) -> sent.add(read(layout, us / 1000.0, transfer)));
+          }
+        });
+    return sent;
+  }
+
+  /** Plays it before a board that looks at some contacts, in their order. */
+  void play(List<ContactId> looked, Board board) {
     for (long us = 0; us < 400_000; us += 1000) {
-      boolean[] pressed = new boolean[contacts.size()];
-      int[] codes = new int[contacts.size()];
+      boolean[] pressed = new boolean[looked.size()];
+      int[] codes = new int[looked.size()];
       for (int i = 0; i < pressed.length; i++) {
-        double travel = travel(contacts.get(i), us);
-        pressed[i] = travel > 0 && !travels(contacts.get(i));
+        double travel = travel(looked.get(i), us);
+        pressed[i] = travel > 0 && !travels(looked.get(i));
         codes[i] = (int) Math.round(travel * MOST);
       }
-      program.look(us, pressed, codes);
-      double ms = us / 1000.0 + 0.5;
-      program.poll((id, transfer) -> sent.add(read(layout, ms, transfer)));
+      board.look(us, pressed, codes);
+      board.poll(us + 500);
     }
-    return sent;
   }
 
   private double travel(ContactId contact, long us) {
@@ -202,7 +225,7 @@ final class Example {
     return travel;
   }
 
-  private static Sent read(ReportLayout layout, double ms, byte[] transfer) {
+  static Sent read(ReportLayout layout, double ms, byte[] transfer) {
     Set<String> on = new LinkedHashSet<>();
     Map<String, Integer> axes = new TreeMap<>();
     Map<Integer, String> hats = new HashMap<>();

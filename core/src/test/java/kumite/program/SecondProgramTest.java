@@ -33,14 +33,14 @@ import org.testng.annotations.Test;
 
 /** The program against a second one that was written from docs/semantics.md alone. */
 public class SecondProgramTest {
-  private static final int CONTACTS = 7;
+  static final int CONTACTS = 7;
 
   @DataProvider
   public Object[][] seeds() {
     return IntStream.range(0, 400).mapToObj(seed -> new Object[] {seed}).toArray(Object[][]::new);
   }
 
-  private static ContactId id(int i) {
+  static ContactId id(int i) {
     return new ContactId(new ControlId("c" + i), "");
   }
 
@@ -70,7 +70,7 @@ public class SecondProgramTest {
     return some;
   }
 
-  private static Profile any(SplittableRandom random) {
+  static Profile any(SplittableRandom random) {
     List<Layer> layers = new ArrayList<>();
     for (int l = random.nextInt(4); l > 0; l--) {
       layers.add(
@@ -149,31 +149,36 @@ public class SecondProgramTest {
       program.look(ms * 1000L, pressed, new int[CONTACTS]);
       plain.look(ms * 1000L, read);
       program.poll((report, transfer) -> last.put(report, transfer));
-      Set<Target> wanted = plain.told();
-      Set<Usage> on = new HashSet<>();
-      int[] hat = {ReportLayout.HAT_NULL};
-      last.forEach(
-          (report, transfer) -> {
-            HostView seen = HostView.of(layout.fields(), transfer);
-            on.addAll(seen.on());
-            Optional.ofNullable(seen.values().get(Usage.HAT)).ifPresent(h -> hat[0] = h);
-          });
-      Set<Usage> expected = new HashSet<>();
-      Set<Target.Direction> directions = new HashSet<>();
-      for (Target target : wanted) {
-        if (target instanceof Target.Hat one) {
-          directions.add(one.direction());
-        } else {
-          expected.add(ReportLayout.usageOf(target));
-        }
-      }
-      assertThat(on).as("seed %d at %d ms", seed, ms).isEqualTo(expected);
-      assertThat(hat[0]).as("hat, seed %d at %d ms", seed, ms).isEqualTo(hat(directions));
+      agree("seed " + seed + " at " + ms + " ms", plain.told(), last, layout);
     }
   }
 
+  /** The reports sent last tell what the second program tells. */
+  static void agree(
+      String where, Set<Target> wanted, Map<Integer, byte[]> last, ReportLayout layout) {
+    Set<Usage> on = new HashSet<>();
+    int[] hat = {ReportLayout.HAT_NULL};
+    last.forEach(
+        (report, transfer) -> {
+          HostView seen = HostView.of(layout.fields(), transfer);
+          on.addAll(seen.on());
+          Optional.ofNullable(seen.values().get(Usage.HAT)).ifPresent(h -> hat[0] = h);
+        });
+    Set<Usage> expected = new HashSet<>();
+    Set<Target.Direction> directions = new HashSet<>();
+    for (Target target : wanted) {
+      if (target instanceof Target.Hat one) {
+        directions.add(one.direction());
+      } else {
+        expected.add(ReportLayout.usageOf(target));
+      }
+    }
+    assertThat(on).as(where).isEqualTo(expected);
+    assertThat(hat[0]).as("hat, " + where).isEqualTo(hat(directions));
+  }
+
   /** Eight directions, by hand. */
-  private static int hat(Set<Target.Direction> held) {
+  static int hat(Set<Target.Direction> held) {
     String word = "";
     for (Target.Direction direction : Target.Direction.values()) {
       Target.Direction opposite = Target.Direction.values()[(direction.ordinal() + 2) % 4];

@@ -25,6 +25,7 @@ import kumite.build.map.Opposed;
 import kumite.build.map.OppositesRule;
 import kumite.build.map.Profile;
 import kumite.build.map.Target;
+import kumite.kind.BoardKind;
 import kumite.map.LayerWays;
 import kumite.map.TargetText;
 import kumite.measure.Placement;
@@ -327,5 +328,63 @@ public class MapFaultsTest {
                             m.with(id("b5"), new Mapping.Entry(new Target.Axis(AxisName.RX), ""))));
     assertThat(Bench.of(faulty, CATALOGUE).findings())
         .anySatisfy(f -> assertThat(f.title()).contains("cannot give Axis Rx on layer Shift"));
+  }
+
+  /** A program that is too large for its board is a stop; the same on a larger board is fine. */
+  @Test
+  public void aProgramThatDoesNotFitIsAStop() {
+    Build build = Builds.wired(Builds.buttons(30, 30, 75, 30), "native-5v-18");
+    BoardKind usual = CATALOGUE.board("native-5v-18").orElseThrow();
+    for (int flash : new int[] {2_000, 12_000, 28_672}) {
+      for (int ram : new int[] {400, 2_560}) {
+        BoardKind small = with(usual, new BoardKind.Memory(flash, ram));
+        Build on =
+            build
+                .withOwnBoard(small)
+                .withBoard(Optional.of(new BoardChoice("own-small", Placement.at(40, 90))));
+        List<String> codes =
+            Bench.of(on, CATALOGUE).findings().stream().map(Finding::code).toList();
+        // Two buttons take at most about five and a half thousand bytes, the platform five thousand (common practice).
+        boolean fits = flash > 2_000 && ram > 400;
+        assertThat(codes.contains("MP-31")).as(flash + " and " + ram).isEqualTo(fits);
+        assertThat(codes.contains("MP-30")).isEqualTo(!fits);
+      }
+    }
+    // A board that brings its own program is not asked.
+    Build fixed = build.withBoard(Optional.of(new BoardChoice("encoder-12-rail", Placement.at(40, 90))));
+    assertThat(Bench.of(fixed, CATALOGUE).findings())
+        .noneMatch(f -> f.code().equals("MP-30") || f.code().equals("MP-31"));
+  }
+
+  private static BoardKind with(BoardKind b, BoardKind.Memory memory) {
+    BoardKind.Brain brain = b.brain();
+    return new BoardKind(
+        "own-small",
+        b.name(),
+        b.trait(),
+        b.widthMm(),
+        b.heightMm(),
+        b.logicVolts(),
+        b.fiveVoltTolerant(),
+        b.common(),
+        b.lowVolts(),
+        b.highVolts(),
+        b.levels(),
+        b.pullLeastOhm(),
+        b.pullMostOhm(),
+        b.adcBits(),
+        b.fixedMap(),
+        b.terminals(),
+        b.seating(),
+        new BoardKind.Brain(
+            brain.link(),
+            brain.keysOnly(),
+            brain.needsCode(),
+            brain.costClass(),
+            brain.solder(),
+            brain.rawMillis(),
+            brain.note(),
+            Optional.of(memory)),
+        b.current());
   }
 }

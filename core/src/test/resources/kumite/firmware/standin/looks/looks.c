@@ -1,0 +1,75 @@
+/*
+ * The program without wires: each line says what a look reads, or that the host asks.
+ *   L us levels [codes]   P us   B profile
+ * Times are moved on by the first argument, so that a counter of 32 bits can be made to run over.
+ */
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "device.h"
+#include "device_tables.h"
+
+static char levels[N_LOOKS + 1];
+static unsigned codes[N_LOOKS];
+static unsigned long long us;
+
+static number_t look_at(number_t terminal) {
+  for (number_t i = 0; i < N_LOOKS; i++) {
+    if (look_terminal[i] == terminal) {
+      return i;
+    }
+  }
+  abort();
+}
+
+bool hw_read(number_t terminal) {
+  number_t look = look_at(terminal);
+  bool pressed = levels[look] == '1';
+  return look_kind[look] == LOOK_HIGH ? pressed : !pressed;
+}
+
+void hw_drive(number_t terminal, enum level level) {
+  (void)terminal;
+  (void)level;
+}
+
+#if USE_CODES
+uint16_t hw_convert(number_t terminal) { return (uint16_t)codes[look_at(terminal)]; }
+#endif
+
+uint32_t hw_micros(void) { return (uint32_t)us; }
+
+void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  printf("%llu %u ", us, (unsigned)id);
+  for (report_size_t b = 0; b < bytes; b++) {
+    printf("%02X", (unsigned)transfer[b]);
+  }
+  printf("\n");
+}
+
+int main(int argc, char **argv) {
+  unsigned long long base = argc > 1 ? strtoull(argv[1], NULL, 10) : 0;
+  static char line[4 * N_LOOKS * 8 + 100];
+  device_begin(0);
+  while (fgets(line, sizeof line, stdin) != NULL) {
+    char *rest = line + 1;
+    if (line[0] == 'B') {
+      device_begin((number_t)strtoul(rest, NULL, 10));
+      continue;
+    }
+    us = strtoull(rest, &rest, 10);
+    if (line[0] == 'P') {
+      device_poll();
+      continue;
+    }
+    rest += strspn(rest, " ");
+    memcpy(levels, rest, N_LOOKS);
+    rest += N_LOOKS;
+    for (number_t i = 0; i < N_LOOKS; i++) {
+      codes[i] = (unsigned)strtoul(rest, &rest, 10);
+    }
+    device_look((uint32_t)(us + base));
+  }
+  return 0;
+}

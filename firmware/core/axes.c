@@ -28,7 +28,9 @@ static uint8_t stepped_before[N_MEANINGS];
 static bool stepped_changed;
 #endif
 
+#if N_TRAVELS || N_AXES || USE_MOUSE
 static uint16_t target_row(number_t target) { return (uint16_t)(now[TARGETS_AT] + target); }
+#endif
 
 #if N_AXES
 static uint16_t axis_row(uint16_t axis) { return (uint16_t)(now[AXES_AT] + axis); }
@@ -178,11 +180,13 @@ static void travelled(number_t look, uint32_t us) {
 /* Whole steps go on: to the mouse, to an axis, or as taps. */
 static void count(number_t look, number_t pulse) {
   int16_t steps = pulse_steps(pulse);
-  number_t target = meaning(layer, look);
-  uint8_t kind = target == NONE ? TARGET_NOWHERE : rom8(&target_kind[target_row(target)]);
   if (steps == 0) {
     return;
   }
+#if USE_MOUSE || N_AXES
+  number_t target = meaning(layer, look);
+  uint8_t kind = target == NONE ? TARGET_NOWHERE : rom8(&target_kind[target_row(target)]);
+#endif
 #if USE_MOUSE
   if (kind == TARGET_MOTION) {
     dots[rom16(&target_more[target_row(target)])] += (int32_t)(DOT * steps);

@@ -1,6 +1,7 @@
 package kumite.firmware;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -107,6 +108,10 @@ final class ScriptSource {
     return "(" + String.join(", ", items) + (items.size() == 1 ? ",)" : ")");
   }
 
+  private static String tuple(Object... items) {
+    return tuple(Arrays.stream(items).map(Object::toString).toList());
+  }
+
   private static String tuple(IntStream items) {
     return tuple(items.mapToObj(Integer::toString).toList());
   }
@@ -125,21 +130,17 @@ final class ScriptSource {
     rows(
         "TERMINALS",
         score.terminals().size(),
-        i -> "(" + text(pin(score.terminals().get(i))) + ", " + word("terminal_use", i) + ")",
+        i -> tuple(text(pin(score.terminals().get(i))), word("terminal_use", i)),
         i -> "");
     rows(
         "LOOKS",
         score.contacts().size(),
         i ->
-            "("
-                + word("look_kind", i)
-                + ", "
-                + at("look_terminal", i)
-                + ", "
-                + at("look_with", i)
-                + ", "
-                + at("look_place", i)
-                + ")",
+            tuple(
+                word("look_kind", i),
+                at("look_terminal", i),
+                at("look_with", i),
+                at("look_place", i)),
         i -> i + " " + score.contacts().get(i));
     out.append("ORDER = ")
         .append(tuple(IntStream.range(0, score.contacts().size()).map(i -> at("look_order", i))))
@@ -160,7 +161,7 @@ final class ScriptSource {
       rows(
           "STEPS",
           score.table("step_from").orElseThrow().rows().size(),
-          i -> "(" + at("step_from", i) + ", " + at("step_below", i) + ")",
+          i -> tuple(at("step_from", i), at("step_below", i)),
           i -> "");
     }
     if (score.size("N_CHAINS") > 0) {
@@ -188,7 +189,7 @@ final class ScriptSource {
       rows(
           "LAMPS",
           score.size("N_LAMPS"),
-          i -> "(" + at("lamp_terminal", i) + ", " + stretch("lamp_at", i, "lamp_looks") + ")",
+          i -> tuple(at("lamp_terminal", i), stretch("lamp_at", i, "lamp_looks")),
           i -> "");
     }
   }
@@ -214,15 +215,11 @@ final class ScriptSource {
       } else if (pulse >= 0) {
         pulses.put(
             i,
-            "("
-                + at("pulse_partner", pulse)
-                + ", "
-                + at("pulse_per_turn", pulse)
-                + ", "
-                + at("pulse_per_step", pulse)
-                + ", "
-                + truth(at("pulse_turned", pulse))
-                + ")");
+            tuple(
+                at("pulse_partner", pulse),
+                at("pulse_per_turn", pulse),
+                at("pulse_per_step", pulse),
+                truth(at("pulse_turned", pulse))));
       }
       int repeat = score.size("N_REPEATS") > 0 ? at("look_repeat", i) : -1;
       if (repeat >= 0) {
@@ -249,34 +246,21 @@ final class ScriptSource {
     String shape =
         !shaped
             ? "(0, None, 0, 0, 0, 0, False, True)"
-            : "("
-                + at("shape_least", t)
-                + ", "
-                + ((flags & 2) != 0 ? at("shape_centre", t) : "None")
-                + ", "
-                + at("shape_most", t)
-                + ", "
-                + at("shape_dead", t)
-                + ", "
-                + at("shape_full", t)
-                + ", "
-                + (byte) at("shape_curve", t)
-                + ", "
-                + truth(flags & 4)
-                + ", "
-                + truth(flags & 1)
-                + ")";
-    return "("
-        + at("travel_smoothing", t)
-        + ", "
-        + at("travel_on", t)
-        + ", "
-        + at("travel_off", t)
-        + ", "
-        + at("travel_steps", t)
-        + ", "
-        + shape
-        + ")";
+            : tuple(
+                at("shape_least", t),
+                ((flags & 2) != 0 ? at("shape_centre", t) : "None"),
+                at("shape_most", t),
+                at("shape_dead", t),
+                at("shape_full", t),
+                (byte) at("shape_curve", t),
+                truth(flags & 4),
+                truth(flags & 1));
+    return tuple(
+        at("travel_smoothing", t),
+        at("travel_on", t),
+        at("travel_off", t),
+        at("travel_steps", t),
+        shape);
   }
 
   private void map(String name, Map<Integer, String> rows) {
@@ -326,11 +310,7 @@ final class ScriptSource {
         score.size("N_PROFILES"),
         p ->
             score.size("N_PROFILES") > 1
-                ? "("
-                    + word("choice_kind", p)
-                    + ", "
-                    + stretch("choice_at", p, "choice_looks")
-                    + ")"
+                ? tuple(word("choice_kind", p), stretch("choice_at", p, "choice_looks"))
                 : "(CHOICE_NONE, ())",
         p -> blueprint.profiles().get(p).name());
     int looks = score.contacts().size();
@@ -353,15 +333,11 @@ final class ScriptSource {
         "TARGETS_AT",
         "TARGETS",
         i ->
-            "("
-                + word("target_kind", i)
-                + ", "
-                + at("target_report", i)
-                + ", "
-                + at("target_bit", i)
-                + ", "
-                + at("target_more", i)
-                + ")");
+            tuple(
+                word("target_kind", i),
+                at("target_report", i),
+                at("target_bit", i),
+                at("target_more", i)));
     reports();
     layers();
     opposites();
@@ -423,23 +399,15 @@ final class ScriptSource {
           "AXES_AT",
           "AXES",
           i ->
-              "("
-                  + at("axis_report", i)
-                  + ", "
-                  + at("axis_bit", i)
-                  + ", "
-                  + at("axis_bits", i)
-                  + ", "
-                  + at("axis_most", i)
-                  + ", "
-                  + (ends ? at("axis_low", i) : -1)
-                  + ", "
-                  + (ends ? at("axis_high", i) : -1)
-                  + ", "
-                  + (ramps ? bit(at("axis_rise_ms", i)) : "None")
-                  + ", "
-                  + (ramps ? bit(at("axis_return_ms", i)) : "None")
-                  + ")");
+              tuple(
+                  at("axis_report", i),
+                  at("axis_bit", i),
+                  at("axis_bits", i),
+                  at("axis_most", i),
+                  (ends ? at("axis_low", i) : -1),
+                  (ends ? at("axis_high", i) : -1),
+                  (ramps ? bit(at("axis_rise_ms", i)) : "None"),
+                  (ramps ? bit(at("axis_return_ms", i)) : "None")));
     }
   }
 
@@ -451,15 +419,12 @@ final class ScriptSource {
           "LAYERS_AT",
           "LAYERS",
           l ->
-              "("
-                  + tuple(
+              tuple(
+                  tuple(
                       IntStream.range(0, score.contacts().size())
-                          .filter(i -> (at("layer_named", l * width + i / 8) >> i % 8 & 1) != 0))
-                  + ", "
-                  + stretch("layer_at", l, "layer_keys")
-                  + ", "
-                  + truth(at("layer_toggles", l))
-                  + ")");
+                          .filter(i -> (at("layer_named", l * width + i / 8) >> i % 8 & 1) != 0)),
+                  stretch("layer_at", l, "layer_keys"),
+                  truth(at("layer_toggles", l))));
     }
     if (score.size("N_CHORDS") > 0) {
       int layers = score.size("N_LAYERS") + 1;
@@ -469,19 +434,14 @@ final class ScriptSource {
           "CHORDS_AT",
           "CHORDS",
           c ->
-              "("
-                  + stretch("chord_at", c, "chord_keys")
-                  + ", "
-                  + 1000 * at("chord_window_ms", c)
-                  + ", "
-                  + truth(at("chord_waits", c))
-                  + ", "
-                  + tuple(
+              tuple(
+                  stretch("chord_at", c, "chord_keys"),
+                  1000 * at("chord_window_ms", c),
+                  truth(at("chord_waits", c)),
+                  tuple(
                       IntStream.range(0, layers)
-                          .filter(l -> (at("chord_layers", c * width + l / 8) >> l % 8 & 1) != 0))
-                  + ", "
-                  + at("chord_meaning", c)
-                  + ")");
+                          .filter(l -> (at("chord_layers", c * width + l / 8) >> l % 8 & 1) != 0)),
+                  at("chord_meaning", c)));
     }
   }
 

@@ -1,11 +1,15 @@
 package kumite.firmware;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import kumite.build.map.Chord;
 import kumite.build.map.Profile;
 import kumite.circuit.Ways;
@@ -23,6 +27,7 @@ final class World {
   private final Ways ways;
   private final Map<ContactId, Integer> contacts = new HashMap<>();
   private final Map<String, Integer> terminals = new HashMap<>();
+  private final Map<Integer, Integer> kept = new LinkedHashMap<>(); // by number in the ways
   private final StringBuilder out = new StringBuilder();
 
   World(Blueprint blueprint, Score score) {
@@ -36,6 +41,13 @@ final class World {
     }
     for (int i = 0; i < score.terminals().size(); i++) {
       terminals.put(score.terminals().get(i), i);
+    }
+    for (int i = 0; i < ways.all().size(); i++) {
+      Ways.Way way = ways.all().get(i);
+      // A terminal that the program never drives lets nothing through.
+      if (way.terminal().isEmpty() || terminals.containsKey(way.terminal())) {
+        kept.put(i, kept.size());
+      }
     }
   }
 
@@ -64,7 +76,7 @@ final class World {
     out.append("#include \"device_tables.h\"\n#include \"world.h\"\n\n");
     define("WORLD_CONTACTS", Integer.toString(contacts.size()));
     define("WORLD_NETS", Integer.toString(ways.volts().size()));
-    define("WORLD_WAYS", Integer.toString(ways.all().size()));
+    define("WORLD_WAYS", Integer.toString(kept.size()));
     define("WORLD_CHIPS", Integer.toString(ways.registers().size()));
     define("WORLD_DEAD", ways.dead().isPresent() ? "1" : "0");
     define("WORLD_LOGIC_VOLTS", hex(board.logicVolts()));
@@ -106,23 +118,24 @@ final class World {
     out.append("#include \"world_tables.h\"\n\n#include <math.h>\n");
     rows("const struct contact world_contacts", blueprint.loom().sites(), this::contact);
     rows("const double world_volts", ways.volts(), v -> v.isNaN() ? "NAN" : hex(v));
-    rows("const struct way world_ways", ways.all(), this::way);
+    rows(
+        "const struct way world_ways",
+        kept.keySet().stream().map(ways.all()::get).toList(),
+        this::way);
     StringBuilder at = new StringBuilder("0");
-    int count = 0;
+    List<Integer> touching = new ArrayList<>();
     for (List<Integer> net : ways.ofNet()) {
-      at.append(",\n  ").append(count += net.size());
+      net.stream().filter(kept::containsKey).map(kept::get).forEach(touching::add);
+      at.append(",\n  ").append(touching.size());
     }
     out.append("\nconst unsigned world_net_at[] = {\n  ").append(at).append("\n};\n");
-    rows(
-        "const unsigned world_net_ways",
-        ways.ofNet().stream().flatMap(List::stream).toList(),
-        Object::toString);
+    rows("const unsigned world_net_ways", touching, Object::toString);
     rows("const struct mux world_muxes", ways.selects(), World::mux);
     rows("const struct chip world_chips", ways.registers(), World::chip);
     rows(
         "const struct chain world_chains",
         chains,
-        c -> "{" + c.load() + ", " + c.clock() + ", " + c.data() + ", " + c.bits() + "}");
+        c -> braced(c.load(), c.clock(), c.data(), c.bits()));
     rows(
         "const int world_terminal_net",
         score.terminals(),
@@ -144,19 +157,18 @@ final class World {
     out.append(all.isEmpty() ? "\n  0" : "").append("\n};\n");
   }
 
+  private static String braced(Object... items) {
+    return Arrays.stream(items).map(Object::toString).collect(Collectors.joining(", ", "{", "}"));
+  }
+
   private String contact(ContactSite site) {
     ControlKind.Bounce bounce = site.kind().bounce();
-    return "{"
-        + quoted(site.id().toString())
-        + ", "
-        + site.contact().type().analog()
-        + ", "
-        + site.kind().steps()
-        + ", "
-        + bounce.leastUs()
-        + ", "
-        + bounce.mostUs()
-        + "}";
+    return braced(
+        quoted(site.id().toString()),
+        site.contact().type().analog(),
+        site.kind().steps(),
+        bounce.leastUs(),
+        bounce.mostUs());
   }
 
   private String way(Ways.Way way) {
@@ -165,27 +177,16 @@ final class World {
             .map(contacts::get)
             .or(() -> Optional.ofNullable(terminals.get(way.terminal())))
             .orElse(way.kind() == Ways.Kind.CHANNEL ? way.of() : -1);
-    // A terminal that the program never drives lets nothing through.
-    boolean idle = by < 0 && way.kind().name().startsWith("DRIVE");
-    return "{WAY_"
-        + (idle ? "CHANNEL" : way.kind().name())
-        + ", "
-        + way.a()
-        + ", "
-        + way.b()
-        + ", "
-        + (idle ? -1 : by)
-        + ", "
-        + way.index()
-        + ", "
-        + way.of()
-        + ", "
-        + hex(way.ohm())
-        + ", "
-        + hex(way.saturationAmps())
-        + ", "
-        + hex(way.scaleVolts())
-        + "}";
+    return braced(
+        "WAY_" + way.kind(),
+        way.a(),
+        way.b(),
+        by,
+        way.index(),
+        way.of(),
+        hex(way.ohm()),
+        hex(way.saturationAmps()),
+        hex(way.scaleVolts()));
   }
 
   private static String mux(List<Integer> selects) {

@@ -38,8 +38,8 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /**
- * The exported C against the page it is written after: its examples, and the second program that was
- * written from the page alone. Without wires: each look is told what it reads.
+ * The exported C against the page it is written after: its examples, and the second program that
+ * was written from the page alone. Without wires: each look is told what it reads.
  */
 public class CompiledProgramTest {
   private static final int WRAPS = 60;
@@ -71,7 +71,11 @@ public class CompiledProgramTest {
 
   /** A build with the controls that some contacts belong to, each on terminals of its own. */
   private static Blueprint blueprint(
-      Set<ContactId> contacts, Set<ContactId> travels, Profile profile, Tuning tuning, Timing timing) {
+      Set<ContactId> contacts,
+      Set<ContactId> travels,
+      Profile profile,
+      Tuning tuning,
+      Timing timing) {
     List<Control> controls = new ArrayList<>();
     Set<ControlId> made = new LinkedHashSet<>();
     for (ContactId contact : contacts) {

@@ -344,14 +344,16 @@ public class MapFaultsTest {
                 .withBoard(Optional.of(new BoardChoice("own-small", Placement.at(40, 90))));
         List<String> codes =
             Bench.of(on, CATALOGUE).findings().stream().map(Finding::code).toList();
-        // Two buttons take at most about five and a half thousand bytes, the platform five thousand (common practice).
+        // Two buttons take at most about five and a half thousand bytes, the platform five thousand
+        // (common practice).
         boolean fits = flash > 2_000 && ram > 400;
         assertThat(codes.contains("MP-31")).as(flash + " and " + ram).isEqualTo(fits);
         assertThat(codes.contains("MP-30")).isEqualTo(!fits);
       }
     }
     // A board that brings its own program is not asked.
-    Build fixed = build.withBoard(Optional.of(new BoardChoice("encoder-12-rail", Placement.at(40, 90))));
+    Build fixed =
+        build.withBoard(Optional.of(new BoardChoice("encoder-12-rail", Placement.at(40, 90))));
     assertThat(Bench.of(fixed, CATALOGUE).findings())
         .noneMatch(f -> f.code().equals("MP-30") || f.code().equals("MP-31"));
   }

@@ -54,7 +54,7 @@ extern const uint16_t step_below[];
 extern const number_t chain_load[];
 extern const number_t chain_clock[];
 extern const number_t chain_data[];
-extern const uint8_t chain_bits[];
+extern const uint16_t chain_bits[];
 extern const uint16_t mux_at[];
 extern const number_t mux_selects[];
 extern const number_t feed_terminal[];

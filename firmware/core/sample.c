@@ -20,7 +20,7 @@ static void chains_load(void) {
 static void chains_shift(void) {
   uint16_t at = 0;
   for (number_t c = 0; c < N_CHAINS; c++) {
-    for (uint8_t b = rom8(&chain_bits[c]); b > 0; b--, at++) {
+    for (uint16_t b = rom16(&chain_bits[c]); b > 0; b--, at++) {
       uint8_t mask = (uint8_t)(1U << (at & 7U));
       if (hw_read(romn(&chain_data[c]))) {
         bits[at >> 3] = (uint8_t)(bits[at >> 3] & ~mask);

@@ -65,7 +65,7 @@ void board_standing(void); /* sends all reports as they stand */
 /* ---- time ---- */
 struct run {
   int64_t seed;
-  bool powered_up[2048]; /* what is held at power-up */
+  bool powered_up[65536]; /* what is held at power-up */
   int profile;           /* chosen by hand, or -1 */
 };
 

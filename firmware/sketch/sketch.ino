@@ -87,7 +87,7 @@ static void begin() {
 }
 
 /* Cores with native USB call this before they attach to the host. */
-extern "C++" void initVariant() { begin(); }
+void initVariant() { begin(); }
 
 void setup() {
 #if SELF_TEST

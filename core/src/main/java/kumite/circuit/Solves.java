@@ -28,7 +28,7 @@ public final class Solves {
   }
 
   /** {@return what follows from a key, worked out when it is asked for first} */
-  <K, V> V recall(K key, Function<K, V> work) {
+  public <K, V> V recall(K key, Function<K, V> work) {
     synchronized (known) {
       @SuppressWarnings("unchecked")
       V value = (V) known.get(key);

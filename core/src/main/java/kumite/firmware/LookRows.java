@@ -217,7 +217,7 @@ final class LookRows {
       sheet.numbers("chain_load").add(chain.load());
       sheet.numbers("chain_clock").add(chain.clock());
       sheet.numbers("chain_data").add(chain.data());
-      sheet.bytes("chain_bits").add(chain.bits());
+      sheet.words("chain_bits").add(chain.bits());
     }
     sheet.size("N_MUXES", muxes.size());
     for (List<Terminal> selects : muxes.keySet()) {

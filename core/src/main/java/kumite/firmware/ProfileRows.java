@@ -81,7 +81,7 @@ final class ProfileRows {
     sheet.numbers("choice_at").add(sheet.numbers("choice_looks").size());
     filled("choice_looks");
     filled("target_report");
-    if (sheet.get("N_MEANINGS") == 0) {
+    if (sheet.bytes("target_kind").size() == 0) {
       sheet.bytes("target_kind").code("TARGET_NOWHERE", "");
       sheet.words("target_bit").add(NO_BIT);
       sheet.words("target_more").add(0);
@@ -172,7 +172,7 @@ final class ProfileRows {
     private void targets() {
       row.put("TARGETS_AT", sheet.bytes("target_kind").size());
       row.put("TARGETS", meanings.targets().size());
-      sheet.most("N_MEANINGS", meanings.targets().size());
+      sheet.most("N_MEANINGS", Math.max(1, meanings.targets().size()));
       for (Target target : meanings.targets()) {
         target(target);
       }

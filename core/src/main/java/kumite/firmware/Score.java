@@ -158,11 +158,27 @@ record Score(
       return sizes;
     }
 
+    /** Rows are numbered in two bytes at most. */
+    private static Table whole(Table table) {
+      if (table.rows().size() > LARGE) {
+        throw new IllegalArgumentException(
+            "no firmware: its table "
+                + table.name()
+                + " would have "
+                + table.rows().size()
+                + " rows, more than "
+                + LARGE
+                + "; take fewer profiles, layers or contacts");
+      }
+      return table;
+    }
+
     List<Table> tables() {
       Set<String> unused = unused();
       return drafts.values().stream()
           .map(Table.Draft::done)
           .filter(t -> !t.rows().isEmpty() && !unused.contains(t.name()))
+          .map(Sheet::whole)
           .toList();
     }
 

@@ -78,7 +78,7 @@ record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding>
     }
     findings.addAll(ProfileChecks.of(build, loom, board));
     circuit.ifPresent(
-        wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs())));
+        wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs(), solves)));
     boolean several = build.seats().size() > 1;
     Aspect aspect = build.aspect();
     String name = "Seat " + build.seat().id() + ": ";

@@ -4,18 +4,28 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import kumite.build.Build;
+import kumite.build.map.Profile;
+import kumite.build.map.Timing;
+import kumite.build.map.Tuning;
 import kumite.circuit.Inputs;
+import kumite.circuit.Solves;
 import kumite.firmware.Blueprint;
 import kumite.firmware.Firmware;
 import kumite.firmware.Footprint;
 import kumite.kind.BoardKind;
+import kumite.loom.Looks;
 import kumite.loom.Loom;
 
 /** Whether the program of a board goes into it. */
 final class FirmwareChecks {
   private FirmwareChecks() {}
 
-  static List<Finding> of(Build build, Optional<BoardKind> board, Loom loom, Inputs inputs) {
+  /** What a program's size follows from; where a control sits is not of it. */
+  private record Size(
+      BoardKind board, Looks looks, List<Profile> profiles, Tuning tuning, Timing timing) {}
+
+  static List<Finding> of(
+      Build build, Optional<BoardKind> board, Loom loom, Inputs inputs, Solves solves) {
     Optional<BoardKind.Memory> memory = board.flatMap(b -> b.brain().memory());
     boolean can =
         memory.isPresent()
@@ -25,7 +35,16 @@ final class FirmwareChecks {
       return List.of();
     }
     Footprint footprint =
-        Firmware.of(Blueprint.of(build, board.get(), loom, inputs)).footprint(memory.get());
+        solves.recall(
+            new Size(
+                board.get(),
+                inputs.looks(),
+                build.seat().profiles(),
+                build.tuning(),
+                build.timing()),
+            size ->
+                Firmware.of(Blueprint.of(build, board.get(), loom, inputs))
+                    .footprint(memory.get()));
     String words = words(footprint, memory.get());
     return footprint.fits(memory.get())
         ? List.of(

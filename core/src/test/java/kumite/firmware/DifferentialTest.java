@@ -19,13 +19,14 @@ import org.testng.annotations.Test;
 public class DifferentialTest {
   private static final int BUILDS = Integer.getInteger("firmware.builds", 40);
   private static final long FIRST = Long.getLong("firmware.first", 1);
-  private static final int PLAYS = 50;
+  private static final int PLAYS = Integer.getInteger("firmware.plays", 50);
   private static final int FEW = 6;
 
   /** Of so many builds one is tried as a sketch and as a script too: both take longer. */
   private static final int EACH = Integer.getInteger("firmware.each", 4);
 
-  @DataProvider
+  /** Two at a time: most of it is the compiler's. */
+  @DataProvider(parallel = true)
   public Object[][] seeds() {
     return IntStream.range(0, BUILDS)
         .mapToObj(i -> new Object[] {FIRST + i})

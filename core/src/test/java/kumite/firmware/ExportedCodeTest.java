@@ -16,12 +16,17 @@ import kumite.Builds;
 import kumite.RandomBuilds;
 import kumite.build.Build;
 import kumite.build.loom.Topology;
+import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
+import kumite.build.map.Target;
 import kumite.device.SelfTest;
 import kumite.device.SimulatedDevice;
 import kumite.hid.DescriptorReader;
 import kumite.hid.InputField;
 import kumite.kind.BoardKind;
+import kumite.measure.Placement;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 import org.testng.annotations.DataProvider;
@@ -296,5 +301,40 @@ public class ExportedCodeTest {
     assertThatThrownBy(Bench.of(bare, Catalogue.standard())::firmware)
         .hasMessageContaining("reads no contact yet");
     assertThat(Optional.of(Firmware.Target.all())).contains("portable, sketch, script");
+  }
+
+  /** More contacts than one byte numbers: on registers, all pressed one by one. */
+  @Test
+  public void hundredsOfContactsAreNumberedInTwoBytes() throws IOException {
+    List<kumite.build.Control> controls = new ArrayList<>();
+    List<ContactId> contacts = new ArrayList<>();
+    Mapping mapping = Mapping.EMPTY;
+    for (int i = 0; i < 300; i++) {
+      ControlId id = new ControlId("b" + i);
+      controls.add(
+          kumite.build.Control.of(
+              id, "B " + i, "button-24", Placement.at(30 + 32 * (i % 20), 30 + 32 * (i / 20))));
+      contacts.add(new ContactId(id, ""));
+      mapping = mapping.with(contacts.get(i), entry(i % 128 + 1));
+    }
+    Build bare = Build.empty("Hundreds");
+    Build build =
+        Builds.wired(bare.withControls(controls).withMapping(mapping), "native-3v3-48")
+            .withLoom(bare.loom().withGroup(new ControlId("keys"), Topology.REGISTERS, contacts));
+    Blueprint blueprint = Exported.blueprint(build).orElseThrow();
+    Firmware firmware = Firmware.of(blueprint);
+    assertThat(firmware.score().small()).isFalse();
+    assertThat(firmware.score().size("N_BITS")).isEqualTo(304);
+    Map<String, String> files = firmware.files(Firmware.Target.PORTABLE, List.of());
+    Path folder = Exported.write("hundreds", files);
+    Exported.run(folder, "", "make", "-s", "-j2", "OPTIMISE=-O0");
+    String line = files.get("check/scripts").lines().findFirst().orElseThrow() + "\n";
+    String wanted = files.get("check/reports").split("\n\n")[0];
+    assertThat(Exported.run(folder, line, "./device-host", "--each-line").strip())
+        .isEqualTo(wanted);
+  }
+
+  private static Mapping.Entry entry(int button) {
+    return new Mapping.Entry(new Target.Button(button), "");
   }
 }

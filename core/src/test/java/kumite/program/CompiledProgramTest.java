@@ -13,6 +13,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
@@ -243,5 +244,49 @@ public class CompiledProgramTest {
       }
       SecondProgramTest.agree("seed " + seed + " at " + ms + " ms", wanted.get(ms), last, layout);
     }
+  }
+
+  /** A lamp on a terminal that drives goes with its contact: as it settles, on and off again. */
+  @Test
+  public void lampsFollowTheirContacts() throws IOException {
+    Build build = Build.empty("Lamps").withOwnBoard(board());
+    List<Control> controls = new ArrayList<>();
+    for (int i = 0; i < 3; i++) {
+      String terminal = i == 0 ? "12" : "11";
+      Control lit =
+          Control.of(
+              new ControlId("lit" + i),
+              "Lit " + i,
+              "button-24-lamp",
+              Placement.at(40 + 60 * i, 40));
+      controls.add(
+          lit.withHookup(
+              h -> h.withLampFrom(Optional.of(terminal)).withLampOhm(OptionalDouble.of(330))));
+    }
+    Blueprint blueprint =
+        Exported.blueprint(
+                build
+                    .withControls(controls)
+                    .withTiming(new Timing(1000, Timing.Debounce.DEFERRED, 5000, 1000))
+                    .withBoard(Optional.of(new BoardChoice("own-eight", Placement.at(200, 200)))))
+            .orElseThrow();
+    assertThat(blueprint.looks().lamps().keySet()).containsExactlyInAnyOrder("11", "12");
+    Path folder = compile("lamps", blueprint);
+    Feed feed = new Feed();
+    for (int ms = 0; ms < 60; ms++) {
+      boolean[] pressed = {ms >= 10 && ms < 30, ms >= 20 && ms < 40, ms >= 25 && ms < 50};
+      feed.look(ms * 1000L, pressed, new int[3]);
+    }
+    List<String> changes = new ArrayList<>();
+    Map<String, String> before = new HashMap<>();
+    for (String line : Exported.run(folder, feed.lines.toString(), "./looks").split("\n")) {
+      String[] words = line.split(" ");
+      if (!words[2].equals(before.getOrDefault(words[1], "0"))) {
+        changes.add((words[2].equals("1") ? "on " : "off ") + words[4]);
+      }
+      before.put(words[1], words[2]);
+    }
+    // The first lamp alone from 15 ms to 35; the other is shared by two, from 25 ms to 55.
+    assertThat(changes).containsExactly("on 15000", "on 25000", "off 35000", "off 55000");
   }
 }

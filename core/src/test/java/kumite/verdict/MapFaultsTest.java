@@ -335,8 +335,8 @@ public class MapFaultsTest {
   public void aProgramThatDoesNotFitIsAStop() {
     Build build = Builds.wired(Builds.buttons(30, 30, 75, 30), "native-5v-18");
     BoardKind usual = CATALOGUE.board("native-5v-18").orElseThrow();
-    for (int flash : new int[] {2_000, 12_000, 28_672}) {
-      for (int ram : new int[] {400, 2_560}) {
+    for (int flash : new int[] {2_000, 14_000, 28_672}) {
+      for (int ram : new int[] {600, 2_560}) {
         BoardKind small = with(usual, new BoardKind.Memory(flash, ram));
         Build on =
             build
@@ -346,7 +346,7 @@ public class MapFaultsTest {
             Bench.of(on, CATALOGUE).findings().stream().map(Finding::code).toList();
         // Two buttons take at most about five and a half thousand bytes, the platform five thousand
         // (common practice).
-        boolean fits = flash > 2_000 && ram > 400;
+        boolean fits = flash > 2_000 && ram > 600;
         assertThat(codes.contains("MP-31")).as(flash + " and " + ram).isEqualTo(fits);
         assertThat(codes.contains("MP-30")).isEqualTo(!fits);
       }

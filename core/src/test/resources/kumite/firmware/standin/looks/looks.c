@@ -30,8 +30,9 @@ bool hw_read(number_t terminal) {
 }
 
 void hw_drive(number_t terminal, enum level level) {
-  (void)terminal;
-  (void)level;
+  if (device_terminal_use(terminal) == USE_OF_LAMP) {
+    printf("lamp %u %d at %llu\n", (unsigned)terminal, level == LEVEL_HIGH, us);
+  }
 }
 
 #if USE_CODES

@@ -9,7 +9,6 @@
 
 void setup();
 void loop();
-void initVariant();
 
 #define LATER 1000000UL
 

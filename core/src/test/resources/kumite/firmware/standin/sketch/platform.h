@@ -15,6 +15,9 @@
 /* Pins that measure have numbers of their own. */
 enum { A0 = 100, A1, A2, A3, A4, A5, A6, A7, A8, A9, A10, A11, A12, A13, A14, A15 };
 
+/* Called before the host is attached, as cores with native USB declare it. */
+extern "C" void initVariant(void);
+
 void pinMode(uint8_t pin, uint8_t mode);
 void digitalWrite(uint8_t pin, uint8_t level);
 int digitalRead(uint8_t pin);

@@ -1,0 +1,46 @@
+/* What each look reads while hands stand so: a line of travels in, a line of levels and codes out. */
+#include <stdio.h>
+#include <stdlib.h>
+
+#include "host.h"
+#include "program.h"
+#include "world_tables.h"
+
+bool hw_read(number_t terminal) { return world_read(terminal); }
+void hw_drive(number_t terminal, enum level level) { world_drive(terminal, level); }
+#if USE_CODES
+uint16_t hw_convert(number_t terminal) { return world_convert(terminal); }
+#endif
+#if USE_TOUCH
+bool hw_touched(number_t terminal) { return world_touched(terminal); }
+#endif
+uint32_t hw_micros(void) { return 0; }
+void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  (void)id;
+  (void)transfer;
+  (void)bytes;
+}
+
+int main(void) {
+  static char line[WORLD_CONTACTS * 24 + 100];
+  static double travel[WORLD_CONTACTS + 1];
+  while (fgets(line, sizeof line, stdin) != NULL) {
+    char *rest = line;
+    for (unsigned c = 0; c < WORLD_CONTACTS; c++) {
+      travel[c] = strtod(rest, &rest);
+    }
+    world_hands(travel);
+    sample_begin(); /* registers take in what they see */
+    sample();
+    for (number_t i = 0; i < N_LOOKS; i++) {
+      putchar((flags[i] & READ) != 0 ? '1' : '0');
+    }
+#if N_TRAVELS
+    for (number_t t = 0; t < N_TRAVELS; t++) {
+      printf(" %u", (unsigned)codes[t]);
+    }
+#endif
+    printf("\n");
+  }
+  return 0;
+}

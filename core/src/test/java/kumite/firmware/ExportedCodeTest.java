@@ -319,7 +319,10 @@ public class ExportedCodeTest {
     }
     Build bare = Build.empty("Hundreds");
     Build build =
-        Builds.wired(bare.withControls(controls).withMapping(mapping), "native-3v3-48")
+        bare.withControls(controls)
+            .withMapping(mapping)
+            .withBoard(
+                Optional.of(new kumite.build.BoardChoice("native-3v3-48", Placement.at(40, 40))))
             .withLoom(bare.loom().withGroup(new ControlId("keys"), Topology.REGISTERS, contacts));
     Blueprint blueprint = Exported.blueprint(build).orElseThrow();
     Firmware firmware = Firmware.of(blueprint);

@@ -45,7 +45,6 @@ final class FirmwareChecks {
             size ->
                 Firmware.of(Blueprint.of(build, board.get(), loom, inputs))
                     .footprint(memory.get()));
-    String words = words(footprint, memory.get());
     return footprint.fits(memory.get())
         ? List.of(
             Finding.of(
@@ -54,7 +53,7 @@ final class FirmwareChecks {
                 Station.MAP,
                 List.of(),
                 "The program fits the board",
-                words))
+                "With the board's own USB code; the Firmware tab shows how much it takes"))
         : List.of(
             Finding.of(
                 "MP-30",
@@ -62,7 +61,7 @@ final class FirmwareChecks {
                 Station.MAP,
                 List.of(),
                 "The program does not fit the board",
-                words
+                words(footprint, memory.get())
                     + "; take a board with more memory at the Loom station, or leave out what is not"
                     + " needed: profiles, layers, chords"));
   }

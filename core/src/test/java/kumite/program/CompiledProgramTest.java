@@ -46,7 +46,7 @@ public class CompiledProgramTest {
   private static final int WRAPS = 60;
 
   /** A board of eight-bit codes, as the examples count. */
-  private static BoardKind board() {
+  static BoardKind board(int bits) {
     BoardKind b = Catalogue.standard().board("native-3v3-48").orElseThrow();
     return new BoardKind(
         "own-eight",
@@ -62,7 +62,7 @@ public class CompiledProgramTest {
         b.levels(),
         b.pullLeastOhm(),
         b.pullMostOhm(),
-        8,
+        bits,
         b.fixedMap(),
         b.terminals(),
         b.seating(),
@@ -71,7 +71,8 @@ public class CompiledProgramTest {
   }
 
   /** A build with the controls that some contacts belong to, each on terminals of its own. */
-  private static Blueprint blueprint(
+  static Blueprint blueprint(
+      BoardKind board,
       Set<ContactId> contacts,
       Set<ContactId> travels,
       Profile profile,
@@ -97,7 +98,7 @@ public class CompiledProgramTest {
     }
     Build build =
         Build.empty("Page")
-            .withOwnBoard(board())
+            .withOwnBoard(board)
             .withControls(controls)
             .withBoard(Optional.of(new BoardChoice("own-eight", Placement.at(200, 200))))
             .withProfile(p -> profile)
@@ -106,7 +107,7 @@ public class CompiledProgramTest {
     return Exported.blueprint(build).orElseThrow();
   }
 
-  private static Path compile(String name, Blueprint blueprint) throws IOException {
+  static Path compile(String name, Blueprint blueprint) throws IOException {
     Path folder =
         Exported.write(name, Firmware.of(blueprint).files(Firmware.Target.PORTABLE, List.of()));
     Path main = folder.resolve("looks.c");
@@ -119,8 +120,8 @@ public class CompiledProgramTest {
   }
 
   /** Notes looks and polls as the program without wires reads them. */
-  private static final class Feed implements Example.Board {
-    private final StringBuilder lines = new StringBuilder();
+  static final class Feed implements Example.Board {
+    final StringBuilder lines = new StringBuilder();
 
     @Override
     public void look(long us, boolean[] pressed, int[] codes) {
@@ -140,7 +141,7 @@ public class CompiledProgramTest {
     }
   }
 
-  private static List<ContactId> looked(Blueprint blueprint) {
+  static List<ContactId> looked(Blueprint blueprint) {
     return blueprint.looks().all().stream().map(Look::contact).map(Optional::orElseThrow).toList();
   }
 
@@ -160,6 +161,7 @@ public class CompiledProgramTest {
     example.contacts.stream().filter(example::travels).forEach(travels::add);
     Blueprint blueprint =
         blueprint(
+            board(8),
             new LinkedHashSet<>(example.contacts),
             travels,
             example.profile,
@@ -202,6 +204,7 @@ public class CompiledProgramTest {
     }
     Blueprint blueprint =
         blueprint(
+            board(8),
             contacts,
             Set.of(),
             profile,
@@ -249,7 +252,7 @@ public class CompiledProgramTest {
   /** A lamp on a terminal that drives goes with its contact: as it settles, on and off again. */
   @Test
   public void lampsFollowTheirContacts() throws IOException {
-    Build build = Build.empty("Lamps").withOwnBoard(board());
+    Build build = Build.empty("Lamps").withOwnBoard(board(8));
     List<Control> controls = new ArrayList<>();
     for (int i = 0; i < 3; i++) {
       String terminal = i == 0 ? "12" : "11";

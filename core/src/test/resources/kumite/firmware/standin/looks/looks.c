@@ -1,6 +1,7 @@
 /*
  * The program without wires: each line says what a look reads, or that the host asks.
- *   L us levels [codes]   P us   B profile
+ *   L us levels [codes]   P us   B profile   T us levels
+ * T lets the program keep the time itself, and says of each look that it came.
  * Times are moved on by the first argument, so that a counter of 32 bits can be made to run over.
  */
 #include <stdio.h>
@@ -13,6 +14,8 @@
 static char levels[N_LOOKS + 1];
 static unsigned codes[N_LOOKS];
 static unsigned long long us;
+static unsigned long long base;
+static bool ticks;
 
 static number_t look_at(number_t terminal) {
   for (number_t i = 0; i < N_LOOKS; i++) {
@@ -26,6 +29,9 @@ static number_t look_at(number_t terminal) {
 bool hw_read(number_t terminal) {
   number_t look = look_at(terminal);
   bool pressed = levels[look] == '1';
+  if (ticks && look == 0) {
+    printf("look %llu\n", us);
+  }
   return look_kind[look] == LOOK_HIGH ? pressed : !pressed;
 }
 
@@ -39,7 +45,7 @@ void hw_drive(number_t terminal, enum level level) {
 uint16_t hw_convert(number_t terminal) { return (uint16_t)codes[look_at(terminal)]; }
 #endif
 
-uint32_t hw_micros(void) { return (uint32_t)us; }
+uint32_t hw_micros(void) { return (uint32_t)(us + base); }
 
 void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   printf("%llu %u ", us, (unsigned)id);
@@ -50,9 +56,10 @@ void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
 }
 
 int main(int argc, char **argv) {
-  unsigned long long base = argc > 1 ? strtoull(argv[1], NULL, 10) : 0;
+  base = argc > 1 ? strtoull(argv[1], NULL, 10) : 0;
   static char line[4 * N_LOOKS * 8 + 100];
   device_begin(0);
+  device_due((uint32_t)base, (uint32_t)base);
   while (fgets(line, sizeof line, stdin) != NULL) {
     char *rest = line + 1;
     if (line[0] == 'B') {
@@ -70,7 +77,12 @@ int main(int argc, char **argv) {
     for (number_t i = 0; i < N_LOOKS; i++) {
       codes[i] = (unsigned)strtoul(rest, &rest, 10);
     }
-    device_look((uint32_t)(us + base));
+    ticks = line[0] == 'T';
+    if (ticks) {
+      device_tick();
+    } else {
+      device_look((uint32_t)(us + base));
+    }
   }
   return 0;
 }

@@ -233,17 +233,22 @@ static bool differs(const uint8_t *transfer, const uint8_t *before, report_size_
   return false;
 }
 
-/* Step 13: a report that differs from the last one sent, or tells of motion, is sent. */
-void device_poll(void) {
-  uint8_t transfer[LONGEST_REPORT];
-  bool any = news;
+/* Whether taps or axes have something to tell. */
+static bool more_to_tell(void) {
+  bool any = false;
 #if USE_TAPS
-  any = any || taps_any();
+  any = taps_any();
 #endif
 #if USE_AXES
   any = any || axes_news();
 #endif
-  if (!any) {
+  return any;
+}
+
+/* Step 13: a report that differs from the last one sent, or tells of motion, is sent. */
+void device_poll(void) {
+  uint8_t transfer[LONGEST_REPORT];
+  if (!news && !more_to_tell()) {
     return;
   }
 #if USE_TAPS
@@ -398,13 +403,7 @@ bool device_busy(void) {
 #if N_CHORDS
   any = any || chords_coming();
 #endif
-#if USE_TAPS
-  any = any || taps_any();
-#endif
-#if USE_AXES
-  any = any || axes_news();
-#endif
-  return any;
+  return any || more_to_tell();
 }
 
 number_t device_profile(void) { return profile; }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
 import kumite.build.map.Profile;
+import kumite.build.map.Script;
 import kumite.build.map.Timing;
 import kumite.build.map.Tuning;
 import kumite.circuit.Inputs;
@@ -27,6 +28,7 @@ import kumite.program.Sense;
  * @param profiles in the order of the build; the first is in force when no other is chosen
  * @param tuning how its contacts are read
  * @param timing how it looks and reports
+ * @param scripts plays that the build keeps
  */
 public record Blueprint(
     String title,
@@ -36,7 +38,8 @@ public record Blueprint(
     Inputs inputs,
     List<Profile> profiles,
     Tuning tuning,
-    Timing timing) {
+    Timing timing,
+    List<Script> scripts) {
 
   /** A program of this many looks, terminals or meanings is beyond every board. */
   static final int MOST = 60_000;
@@ -49,6 +52,7 @@ public record Blueprint(
 
   public Blueprint {
     profiles = List.copyOf(profiles);
+    scripts = List.copyOf(scripts);
   }
 
   /**
@@ -74,7 +78,8 @@ public record Blueprint(
         inputs,
         build.seat().profiles().stream().map(p -> Senses.known(p, known)).toList(),
         build.tuning(),
-        build.timing().noFasterThan(board.brain().rawMillis()));
+        build.timing().noFasterThan(board.brain().rawMillis()),
+        build.scripts());
   }
 
   /** {@return why no program can be written for a board; empty where one can} */

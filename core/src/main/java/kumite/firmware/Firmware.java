@@ -10,10 +10,12 @@ import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import kumite.build.map.Script;
 import kumite.kind.BoardKind;
 
 /**
@@ -86,6 +88,11 @@ public final class Firmware {
   /** {@return the code for a blueprint} */
   public static Firmware of(Blueprint blueprint) {
     return new Firmware(blueprint, Score.of(blueprint));
+  }
+
+  /** {@return labels that could not be their own name in code, each with the name it got} */
+  public List<String> twins() {
+    return score.twins();
   }
 
   /** {@return where each contact stands in the tables} */
@@ -207,6 +214,11 @@ public final class Firmware {
     files.put(
         "check/reports",
         checks.stream().map(CheckScripts.Check::reports).collect(Collectors.joining()));
+    Names names = new Names("");
+    for (Script script : blueprint.scripts()) {
+      String name = names.of(script.name()).toLowerCase(Locale.ROOT);
+      files.put("scripts/" + name + ".txt", script.text() + "\n");
+    }
     String sources =
         CSource.parts(score).stream()
             .map(n -> "core/" + n.replace(".c", ".o "))

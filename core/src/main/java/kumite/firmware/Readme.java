@@ -125,6 +125,9 @@ final class Readme {
     item("core/device_tables.c: this build as tables. Nothing else changes from build to build.");
     item("host/: the same program on this computer, before simulated wires.");
     item("check/: scripts, and the reports that they have to give.");
+    if (!firmware.blueprint().scripts().isEmpty()) {
+      item("scripts/: the plays that the build keeps, to be given to ./device-host.");
+    }
     head("Try it on this computer first");
     line("With a C compiler and make:");
     item("make");

@@ -14,6 +14,7 @@ import kumite.build.Aspect;
 import kumite.build.Seat;
 import kumite.circuit.IslandDeck;
 import kumite.files.Tables;
+import kumite.firmware.Blueprint;
 import kumite.firmware.Firmware;
 import kumite.verdict.Bench;
 import kumite.wiring.Wiring;
@@ -141,11 +142,7 @@ public enum Export {
   /** {@return what to know before it is written; mostly empty} */
   public List<String> notes(Bench bench) {
     if (this == FIRMWARE) {
-      List<String> stops = bench.stops();
-      return stops.isEmpty()
-          ? List.of()
-          : List.of(
-              "the build has stops, and the README begins with them: " + String.join("; ", stops));
+      return firmwareNotes(bench);
     }
     if (!onPaper && this != ART) {
       return List.of();
@@ -219,6 +216,23 @@ public enum Export {
       files.put("descriptor.bin", bench.layout().descriptor());
     }
     return files;
+  }
+
+  private static List<String> firmwareNotes(Bench bench) {
+    List<String> notes = new ArrayList<>();
+    List<String> stops = bench.stops();
+    if (!stops.isEmpty()) {
+      notes.add(
+          "the build has stops, and the README begins with them: " + String.join("; ", stops));
+    }
+    if (bench.board().filter(b -> Blueprint.why(b).isEmpty()).isPresent()
+        && !bench.looks().isEmpty()) {
+      List<String> twins = bench.firmware().twins();
+      if (!twins.isEmpty()) {
+        notes.add("in the code some labels have another name: " + String.join(", ", twins));
+      }
+    }
+    return notes;
   }
 
   private static Map<String, byte[]> firmware(Bench bench, Choices choices) {

@@ -18,6 +18,7 @@ import kumite.build.Build;
 import kumite.build.loom.Topology;
 import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
+import kumite.build.map.Script;
 import kumite.build.map.Target;
 import kumite.device.SelfTest;
 import kumite.device.SimulatedDevice;
@@ -230,6 +231,10 @@ public class ExportedCodeTest {
     assertThat(firmware.score().twins()).hasSizeGreaterThanOrEqualTo(3);
     Map<String, String> files = firmware.files(Firmware.Target.PORTABLE, List.of());
     assertThat(files.get("README.txt")).contains("Horn (CONTACT_HORN_2)", "Horn (CONTACT_HORN_3)");
+    assertThat(
+            kumite.sheet.Export.FIRMWARE.notes(
+                Bench.of(build.withControls(named), Catalogue.standard())))
+        .anyMatch(note -> note.contains("Horn (CONTACT_HORN_2)"));
     Path folder = Exported.write("labels", files);
     Exported.run(folder, "", "make", "-s", "-j2", "OPTIMISE=-O0");
     assertThat(Exported.run(folder, "", "make", "-s", "check")).contains("workbench showed");
@@ -339,5 +344,20 @@ public class ExportedCodeTest {
 
   private static Mapping.Entry entry(int button) {
     return new Mapping.Entry(new Target.Button(button), "");
+  }
+
+  /** A play that the build keeps is in the folder, and gives what it gives here. */
+  @Test
+  public void keptPlaysAreInTheFolder() throws IOException {
+    Build plain = Builds.wired(Builds.buttons(30, 30, 75, 30), "native-5v-18");
+    Script kept = Script.parse("Two at once!", "b1@3+40ms b2@5+20ms");
+    Blueprint blueprint = Exported.blueprint(plain.withScripts(List.of(kept))).orElseThrow();
+    Path folder =
+        Exported.write("kept", Firmware.of(blueprint).files(Firmware.Target.PORTABLE, List.of()));
+    Exported.run(folder, "", "make", "-s", "-j2", "OPTIMISE=-O0");
+    String told =
+        Exported.run(folder, "", "sh", "-c", "./device-host --seed 8 < scripts/two_at_once.txt");
+    assertThat(told + "\n")
+        .isEqualTo(CheckScripts.lines(blueprint.device(blueprint.profiles().get(0)).play(kept, 8)));
   }
 }

@@ -131,7 +131,7 @@ final class FirmwareTab extends VBox {
     VBox.setVgrow(contacts, Priority.ALWAYS);
     VBox.setVgrow(code, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
-    Em.pref(left, 330);
+    Em.pref(left, 280);
     HBox ways = new HBox(left, right);
     ways.getStyleClass().add("firmware-ways");
     VBox.setVgrow(ways, Priority.ALWAYS);
@@ -174,6 +174,7 @@ final class FirmwareTab extends VBox {
         said.setMinWidth(Region.USE_PREF_SIZE);
         HBox.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
+        setPrefWidth(0); // what is too long is shortened, not scrolled to
       }
 
       @Override
@@ -261,7 +262,7 @@ final class FirmwareTab extends VBox {
       }
     }
     contacts.getSelectionModel().select(at);
-    contacts.scrollTo(Math.max(0, at - 2));
+    contacts.scrollTo(Math.max(0, at - 1));
     telling = before;
   }
 
@@ -292,7 +293,7 @@ final class FirmwareTab extends VBox {
             + ". This build itself was not measured, and its speed is not known";
     measured.setText(
         (footprint.exact() ? exact : around)
-            + ". Stack, USB and platform are in both figures; they are common practice, no source.");
+            + ". The stack and the board's own USB code are in both figures.");
   }
 
   /** How much of something is taken. */

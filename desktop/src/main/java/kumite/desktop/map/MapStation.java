@@ -391,6 +391,9 @@ public final class MapStation implements StationView {
     boolean asked = view == View.CONTACTS;
     asksBox.setVisible(asked);
     asksBox.setManaged(asked);
+    // The code has lists that want the height.
+    host.setVisible(view != View.FIRMWARE);
+    host.setManaged(view != View.FIRMWARE);
     showing = false;
     host.show(bench);
     selected();

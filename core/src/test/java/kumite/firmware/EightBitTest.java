@@ -150,7 +150,7 @@ public class EightBitTest {
 
   private ObjectNode size(Path folder, String name, Firmware firmware, String flags)
       throws IOException {
-    String small = flags + "-mmcu=atmega32u4 -ffunction-sections -fdata-sections ";
+    String small = flags + "-mmcu=atmega1284p -ffunction-sections -fdata-sections ";
     shell(folder, small + "-Wl,--gc-sections -o bare.elf core/*.c eight/bare.c");
     int[] whole = sizes(folder, "bare.elf");
     int flash = whole[0] + whole[1];

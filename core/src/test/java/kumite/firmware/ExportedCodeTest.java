@@ -39,7 +39,7 @@ public class ExportedCodeTest {
       "gcc -std=c99 -O0 -g -fsanitize=undefined,address -fno-sanitize-recover=all"
           + " -ffp-contract=off -DSELF_TEST=1 -Icore -Ihost -o sanitized core/*.c host/*.c -lm";
 
-  @DataProvider
+  @DataProvider(parallel = true)
   public Object[][] builds() {
     Map<String, Blueprint> all = new TreeMap<>(EightBitTest.demos());
     SplittableRandom random = new SplittableRandom(77);

@@ -29,7 +29,7 @@ public class TablesLawTest {
   private static final Pattern NAME = Pattern.compile("\\s+(\\w+) = (\\d+)");
   private static final Pattern LINE = Pattern.compile("(\\w+)\\[(\\d+)] = (\\w+)");
 
-  @DataProvider
+  @DataProvider(parallel = true)
   public Object[][] seeds() {
     return IntStream.range(0, 60).mapToObj(i -> new Object[] {i}).toArray(Object[][]::new);
   }

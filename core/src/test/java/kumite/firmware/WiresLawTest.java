@@ -27,7 +27,7 @@ import org.testng.annotations.Test;
 public class WiresLawTest {
   private static final int HANDS = 80;
 
-  @DataProvider
+  @DataProvider(parallel = true)
   public Object[][] builds() {
     List<Object[]> all = new ArrayList<>();
     SplittableRandom random = new SplittableRandom(31);

@@ -42,7 +42,7 @@ public class CompiledExtremesTest {
     return new Mapping.Entry(target, "");
   }
 
-  @DataProvider
+  @DataProvider(parallel = true)
   public Object[][] converters() {
     return new Object[][] {{8}, {10}, {12}, {16}};
   }
@@ -101,7 +101,7 @@ public class CompiledExtremesTest {
     return us + " " + id + " " + HexFormat.of().withUpperCase().formatHex(transfer) + "\n";
   }
 
-  @DataProvider
+  @DataProvider(parallel = true)
   public Object[][] timings() {
     List<Object[]> all = new ArrayList<>();
     for (int waitUs : new int[] {0, 1, 999, 65_535, 65_536, 100_000}) {

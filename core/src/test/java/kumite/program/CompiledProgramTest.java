@@ -145,7 +145,7 @@ public class CompiledProgramTest {
     return blueprint.looks().all().stream().map(Look::contact).map(Optional::orElseThrow).toList();
   }
 
-  @DataProvider
+  @DataProvider(parallel = true)
   public Object[][] examples() throws Exception {
     return new SemanticsTest().examples();
   }
@@ -186,7 +186,7 @@ public class CompiledProgramTest {
         .isEqualTo(printed);
   }
 
-  @DataProvider
+  @DataProvider(parallel = true)
   public Object[][] seeds() {
     return IntStream.range(0, 16).mapToObj(seed -> new Object[] {seed}).toArray(Object[][]::new);
   }

@@ -165,15 +165,7 @@ public class CompiledExtremesTest {
    */
   @Test(dataProvider = "bases")
   public void looksComeWhenTheyAreDue(long base) throws IOException {
-    Profile profile = Profile.empty("Ticks", Host.COMPUTER);
-    Blueprint blueprint =
-        CompiledProgramTest.blueprint(
-            CompiledProgramTest.board(8),
-            Set.of(id("a")),
-            Set.of(),
-            profile.withBase(Mapping.EMPTY.with(id("a"), entry(new Target.Button(1)))),
-            Tuning.NONE,
-            new Timing(1000, Timing.Debounce.DEFERRED, 0, 1000));
+    Blueprint blueprint = oneButton(new Timing(1000, Timing.Debounce.DEFERRED, 0, 1000));
     Path folder = CompiledProgramTest.compile("ticks", blueprint);
     StringBuilder lines = new StringBuilder();
     List<Long> wanted = new ArrayList<>();
@@ -199,19 +191,22 @@ public class CompiledExtremesTest {
   /** A profile that is begun again remembers nothing of what was held. */
   @Test
   public void aProgramBegunAgainRemembersNothing() throws IOException {
-    Profile profile = Profile.empty("Again", Host.COMPUTER);
-    Blueprint blueprint =
-        CompiledProgramTest.blueprint(
-            CompiledProgramTest.board(8),
-            Set.of(id("a")),
-            Set.of(),
-            profile.withBase(Mapping.EMPTY.with(id("a"), entry(new Target.Button(1)))),
-            Tuning.NONE,
-            new Timing(1000, Timing.Debounce.EAGER, 5000, 1000));
+    Blueprint blueprint = oneButton(new Timing(1000, Timing.Debounce.EAGER, 5000, 1000));
     Path folder = CompiledProgramTest.compile("again", blueprint);
     String once = "L 0 0 0\nP 0\nL 1000 1 0\nP 1000\n";
     String told = Exported.run(folder, once, "./looks");
     assertThat(Exported.run(folder, once + "B 0\n" + once, "./looks")).isEqualTo(told + told);
     assertThat(Map.of("reports", told.lines().count())).containsEntry("reports", 2L);
+  }
+
+  private static Blueprint oneButton(Timing timing) {
+    Mapping base = Mapping.EMPTY.with(id("a"), entry(new Target.Button(1)));
+    return CompiledProgramTest.blueprint(
+        CompiledProgramTest.board(8),
+        Set.of(id("a")),
+        Set.of(),
+        Profile.empty("One", Host.COMPUTER).withBase(base),
+        Tuning.NONE,
+        timing);
   }
 }

@@ -30,6 +30,8 @@ public class ArchitectureTest {
       "measure",
       "name",
       "kind",
+      "lead",
+      "ringout",
       "component",
       "build",
       "parts",

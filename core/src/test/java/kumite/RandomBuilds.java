@@ -112,6 +112,11 @@ public final class RandomBuilds {
                           random.nextInt(4) * 90))));
     }
     Build wired = build.withLoom(loom(build, random));
+    // Of its own seed, so that what else a seed gives stays as it was.
+    wired =
+        width > 300
+            ? wired.withLeads(kumite.lead.RandomLeads.book(wired, new SplittableRandom((long) (width * 1e6))))
+            : wired;
     return random.nextInt(3) == 0 ? spoiled(wired, random) : wired;
   }
 

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
+import kumite.build.lead.LeadBook;
 import kumite.build.loom.LoomSettings;
 import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
@@ -55,6 +56,7 @@ import kumite.name.SeatId;
  * @param log dated notes, oldest first
  * @param own kinds of controls that belong to this build and are not in the shipped catalogue
  * @param ownBoards kinds of boards that belong to this build alone
+ * @param leads its leads, cables and ring-outs
  * @param at which seat is looked at, from 0; not saved
  */
 public record Build(
@@ -69,6 +71,7 @@ public record Build(
     List<LogNote> log,
     List<ControlKind> own,
     List<BoardKind> ownBoards,
+    LeadBook leads,
     int at) {
 
   /** More controls than this in one build is taken for a damaged file. */
@@ -92,6 +95,7 @@ public record Build(
     log = List.copyOf(log);
     own = List.copyOf(own);
     ownBoards = List.copyOf(ownBoards);
+    Objects.requireNonNull(leads, "leads");
     if (ownBoards.stream().map(BoardKind::id).distinct().count() != ownBoards.size()) {
       throw new IllegalArgumentException("two own boards have the same id");
     }
@@ -180,6 +184,7 @@ public record Build(
         List.of(),
         List.of(),
         List.of(),
+        LeadBook.EMPTY,
         0);
   }
 
@@ -215,7 +220,7 @@ public record Build(
     }
     return new Build(
         revision, brief, panel, controls, turned, links, tuning, scripts, log, own, ownBoards,
-        next);
+        leads, next);
   }
 
   /** {@return the same build with the first profile of the first seat looked at, as it is saved} */
@@ -315,6 +320,7 @@ public record Build(
     return withControls(next)
         .withSeats(seats.stream().map(seat -> seat.without(id)).toList())
         .withTuning(tuning.without(id))
+        .withLeads(leads.without(id))
         .withScripts(
             scripts.stream()
                 .map(
@@ -341,6 +347,7 @@ public record Build(
         log,
         own,
         ownBoards,
+        leads,
         at);
   }
 
@@ -348,14 +355,14 @@ public record Build(
   public Build withBrief(Brief newBrief) {
     return new Build(
         revision, newBrief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards,
-        at);
+        leads, at);
   }
 
   /** {@return this build on another panel} */
   public Build withPanel(Panel newPanel) {
     return new Build(
         revision, brief, newPanel, controls, seats, links, tuning, scripts, log, own, ownBoards,
-        at);
+        leads, at);
   }
 
   /** {@return this build with other seats} */
@@ -372,6 +379,7 @@ public record Build(
         log,
         own,
         ownBoards,
+        leads,
         Math.min(at, newSeats.size() - 1));
   }
 
@@ -379,14 +387,14 @@ public record Build(
   public Build withLinks(List<Link> newLinks) {
     return new Build(
         revision, brief, panel, controls, seats, newLinks, tuning, scripts, log, own, ownBoards,
-        at);
+        leads, at);
   }
 
   /** {@return this build with contacts read otherwise} */
   public Build withTuning(Tuning newTuning) {
     return new Build(
         revision, brief, panel, controls, seats, links, newTuning, scripts, log, own, ownBoards,
-        at);
+        leads, at);
   }
 
   /** {@return this build with other scripts} */
@@ -403,6 +411,7 @@ public record Build(
         log,
         own,
         ownBoards,
+        leads,
         at);
   }
 
@@ -410,7 +419,7 @@ public record Build(
   public Build withLog(List<LogNote> newLog) {
     return new Build(
         revision, brief, panel, controls, seats, links, tuning, scripts, newLog, own, ownBoards,
-        at);
+        leads, at);
   }
 
   /** {@return this build as another revision} */
@@ -427,6 +436,7 @@ public record Build(
         log,
         own,
         ownBoards,
+        leads,
         at);
   }
 
@@ -434,7 +444,7 @@ public record Build(
   public Build withOwn(List<ControlKind> newOwn) {
     return new Build(
         revision, brief, panel, controls, seats, links, tuning, scripts, log, newOwn, ownBoards,
-        at);
+        leads, at);
   }
 
   /** {@return this build with other own boards} */
@@ -451,7 +461,15 @@ public record Build(
         log,
         own,
         newOwnBoards,
+        leads,
         at);
+  }
+
+  /** {@return this build with other leads} */
+  public Build withLeads(LeadBook newLeads) {
+    return new Build(
+        revision, brief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards,
+        newLeads, at);
   }
 
   /** {@return this build with the seat looked at changed} */

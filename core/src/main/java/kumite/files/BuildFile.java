@@ -29,7 +29,7 @@ public final class BuildFile {
   public static final String ENDING = ".kumite.json";
 
   /** The version written, and the newest read. */
-  public static final int VERSION = 6;
+  public static final int VERSION = 7;
 
   private static final JsonMapper JSON = JsonMapper.builder().build();
 

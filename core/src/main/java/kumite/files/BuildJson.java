@@ -22,6 +22,7 @@ import kumite.build.LogNote;
 import kumite.build.Seat;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
+import kumite.build.lead.LeadBook;
 import kumite.build.loom.Hookup;
 import kumite.build.map.Script;
 import kumite.build.map.Tuning;
@@ -112,12 +113,20 @@ final class BuildJson {
     for (Key key : top.objects("log")) {
       log.add(note(key));
     }
+    Set<SeatId> seatIds = new HashSet<>();
+    seats.forEach(seat -> seatIds.add(seat.id()));
+    Set<ControlId> controlIds = new HashSet<>();
+    controls.forEach(control -> controlIds.add(control.id()));
+    LeadBook leads =
+        top.maybe("leads")
+            .map(key -> LeadJson.book(key, seatIds, controlIds))
+            .orElse(LeadBook.EMPTY);
     top.done();
     return top.make(
         () ->
             new Build(
                 revision, brief, panel, controls, seats, links, tuning, scripts, log, own,
-                ownBoards, 0));
+                ownBoards, leads, 0));
   }
 
   private static void requireUniqueIds(List<Control> controls) {
@@ -329,6 +338,9 @@ final class BuildJson {
       build
           .scripts()
           .forEach(s -> scripts.addObject().put("name", s.name()).put("moves", s.text()));
+    }
+    if (!build.leads().equals(LeadBook.EMPTY)) {
+      LeadJson.write(build.leads(), root.putObject("leads"));
     }
     ArrayNode log = root.putArray("log");
     for (LogNote note : build.log()) {

@@ -42,8 +42,16 @@ final class Migration {
     if (version.intValue() <= 4) {
       fifthVersion(next);
     }
-    sixthVersion(next);
+    if (version.intValue() <= 5) {
+      sixthVersion(next);
+    }
+    seventhVersion(next);
     return next;
+  }
+
+  /** Version 7 knows leads, cables and ring-outs; a build from before has none. */
+  private static void seventhVersion(ObjectNode root) {
+    root.put("version", 7);
   }
 
   /**

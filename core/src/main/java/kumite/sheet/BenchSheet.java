@@ -68,6 +68,18 @@ public final class BenchSheet {
     wiring();
     fittings();
     map();
+    leads();
+  }
+
+  /** Each lead's chart, on pages of its own. */
+  private void leads() throws IOException {
+    List<LeadSheet.Judged> leads = LeadSheet.judged(bench);
+    LeadSheet sheet = new LeadSheet(pen, flow, build.leads().plugs());
+    for (LeadSheet.Judged lead : leads) {
+      flow.newPage();
+      sheet.chart(lead);
+    }
+    sheet.faces(leads.stream().map(LeadSheet.Judged::lead).toList());
   }
 
   // ---- parts of the sheet

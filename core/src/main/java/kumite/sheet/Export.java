@@ -13,9 +13,12 @@ import java.util.stream.Collectors;
 import kumite.build.Aspect;
 import kumite.build.Seat;
 import kumite.circuit.IslandDeck;
+import kumite.files.LeadFile;
 import kumite.files.Tables;
 import kumite.firmware.Blueprint;
 import kumite.firmware.Firmware;
+import kumite.lead.Lead;
+import kumite.name.ControlId;
 import kumite.verdict.Bench;
 import kumite.wiring.Wiring;
 
@@ -40,6 +43,7 @@ public enum Export {
   HOST_CHART("host-chart", "Host chart", "host-chart.csv", false, false),
   MAPPING_LINE("mapping-line", "Controller mapping line", "mapping-line.txt", false, false),
   DESCRIPTOR("descriptor", "Report descriptor", "descriptor.hex", false, false),
+  LEADS("leads", "Wiring charts of leads", "leads.pdf", true, false),
   FIRMWARE("firmware", "Firmware", "README.txt", false, false);
 
   private final String word;
@@ -135,6 +139,12 @@ public enum Export {
       case HOST_CHART -> utf8(Charts.csv(bench));
       case MAPPING_LINE -> utf8(Charts.lines(bench));
       case DESCRIPTOR -> utf8(Tables.hex(bench.layout().descriptor()));
+      case LEADS ->
+          LeadSheet.pdf(
+              bench.build().brief().title(),
+              LeadSheet.judged(bench),
+              bench.build().leads().plugs(),
+              choices.paper());
       case FIRMWARE -> firmware(bench, choices).get(file);
     };
   }
@@ -172,7 +182,7 @@ public enum Export {
   /** {@return whether it is of one board, so that a build of several has several of it} */
   private boolean perBoard() {
     return switch (this) {
-      case TEMPLATE, SVG, DXF, ART, DRILL, CAP_LABELS -> false;
+      case TEMPLATE, SVG, DXF, ART, DRILL, CAP_LABELS, LEADS -> false;
       default -> true;
     };
   }
@@ -208,6 +218,17 @@ public enum Export {
     }
     if (this == NETLIST) {
       files.put("netlist.json", utf8(Tables.netlistJson(wiring(bench))));
+    }
+    if (this == LEADS) {
+      for (Lead lead : bench.build().leads().leads()) {
+        String name = "lead-" + ControlId.fromLabel(lead.name()).text();
+        String fresh = name;
+        for (int n = 2; files.containsKey(fresh + LeadFile.LEAD_ENDING); n++) {
+          fresh = name + "-" + n;
+        }
+        files.put(
+            fresh + LeadFile.LEAD_ENDING, utf8(LeadFile.text(lead, bench.build().leads())));
+      }
     }
     if (this == HOST_CHART) {
       files.put("host-chart.json", utf8(Charts.json(bench)));

@@ -10,6 +10,7 @@ import java.util.function.Supplier;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Seat;
+import kumite.build.lead.BoardCable;
 import kumite.build.map.Timing;
 import kumite.circuit.Budget;
 import kumite.circuit.Inputs;
@@ -26,6 +27,7 @@ import kumite.firmware.Blueprint;
 import kumite.firmware.Firmware;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
+import kumite.lead.Lead;
 import kumite.loom.Look;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
@@ -141,6 +143,7 @@ public record Bench(
             }));
     desks.forEach(d -> findings.addAll(d.findings()));
     findings.addAll(SeatChecks.between(home, catalogue, desks));
+    findings.addAll(LeadBookChecks.of(home, catalogue, desks));
     List<Finding> joined = new ArrayList<>(Alike.joined(findings));
     joined.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
     Trial trial = new Trial();
@@ -338,6 +341,18 @@ public record Bench(
                     new IllegalArgumentException(
                         "no firmware: choose a board at the Loom station first"));
     return Firmware.of(Blueprint.of(build, board, loom, circuit.orElseThrow().inputs()));
+  }
+
+  /** {@return a cable of the build as a lead; empty before its seat has a board} */
+  public Optional<Lead> lead(BoardCable cable) {
+    return LeadBookChecks.lead(cable, desks, build.leads().plugs());
+  }
+
+  /** {@return all leads of the build, its cables among them} */
+  public List<Lead> leads() {
+    List<Lead> all = new ArrayList<>(build.leads().leads());
+    build.leads().cables().forEach(cable -> lead(cable).ifPresent(all::add));
+    return all;
   }
 
   /** {@return how the board looks at its terminals, in order; empty without a board} */

@@ -174,6 +174,11 @@ public record Finding(
         && (about.containsAll(other.about) || other.about.containsAll(about));
   }
 
+  /** {@return whether it is about the lead, cable or ring-out of that name} */
+  public boolean isAboutLead(String name) {
+    return about.contains(LeadSubject.about(name)) || about.contains("ring-out " + name);
+  }
+
   /** {@return whether it is about the control or one of its contacts} */
   public boolean isAbout(String controlId) {
     return about.stream().anyMatch(id -> id.equals(controlId) || id.startsWith(controlId + "."));

@@ -7,6 +7,7 @@ public enum Station {
   LOOM("Loom"),
   POWER("Power"),
   MAP("Map"),
+  LEADS("Leads"),
   LOG("Log");
 
   private final String title;

@@ -104,8 +104,8 @@ public class BuildFileTest {
   Object[][] damage() {
     return new Object[][] {
       // the damage, and what the one line must name
-      {replace("\"version\": 6", "\"version\": 9"), "version: is 9, newer"},
-      {replace("\"version\": 6", "\"version\": 0"), "versions begin at 1"},
+      {replace("\"version\": " + BuildFile.VERSION, "\"version\": 9"), "version: is 9, newer"},
+      {replace("\"version\": " + BuildFile.VERSION, "\"version\": 0"), "versions begin at 1"},
       {replace("kumite-build", "shopping-list"), "format: is \"shopping-list\""},
       {replace("\"thickness_mm\"", "\"thicknes_mm\""), "panel.thickness_mm: is missing"},
       {replace("\"revision\"", "\"colour\": 1, \"revision\""), "colour: unknown key"},

@@ -1,0 +1,43 @@
+package kumite.lead;
+
+import kumite.measure.Check;
+
+/**
+ * The cable that a lead is made of.
+ *
+ * @param cores how many it has, used or not
+ * @param gaugeAwg of each core
+ * @param lengthMm of the finished lead from connector to connector, in mm
+ * @param jacketMm its outer diameter, in mm; 0 where it is not known
+ */
+public record Cable(int cores, int gaugeAwg, double lengthMm, double jacketMm) {
+  /** The longest that is taken for a lead and not for a slip of the keyboard. */
+  public static final double LONGEST_MM = 30_000;
+
+  public Cable {
+    Check.between(1, ConnectorKind.MOST_PINS, cores, "cores of the cable");
+    Check.between(16, 36, gaugeAwg, "gauge in AWG");
+    Check.between(20, LONGEST_MM, lengthMm, "length of the lead in mm");
+    Check.between(0, 40, jacketMm, "outer diameter of the cable in mm");
+  }
+
+  /** {@return a cable of a metre and a half with a spare core} */
+  public static Cable forCores(int used) {
+    return new Cable(Math.min(ConnectorKind.MOST_PINS, used + 1), 26, 1500, 0);
+  }
+
+  /** {@return the same with other cores} */
+  public Cable withCores(int newCores) {
+    return new Cable(newCores, gaugeAwg, lengthMm, jacketMm);
+  }
+
+  /** {@return the same of another gauge} */
+  public Cable withGauge(int awg) {
+    return new Cable(cores, awg, lengthMm, jacketMm);
+  }
+
+  /** {@return the same of another length} */
+  public Cable withLength(double mm) {
+    return new Cable(cores, gaugeAwg, mm, jacketMm);
+  }
+}

@@ -1,0 +1,230 @@
+package kumite.lead;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import kumite.kind.WireColour;
+import kumite.lead.LeadPart.Place;
+
+/**
+ * Everything that making a lead takes to the bench.
+ *
+ * @param rows a row a core, in order of the first end's pins
+ * @param cuts what is cut to which length
+ * @param tests what must beep and what must not, once it is made
+ * @param steps the work in its order
+ */
+public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<String> steps) {
+
+  /** The jacket is taken off so far at a plug: common practice, no source. */
+  static final double FAN_MM = 25;
+
+  /** So much is cut more at either end, for a joint made twice: common practice, no source. */
+  static final double AGAIN_MM = 10;
+
+  /** Tube over a soldered joint: common practice, no source. */
+  static final double TUBE_MM = 12;
+
+  /**
+   * A core.
+   *
+   * @param number 1 upward
+   * @param from its pin at the first end
+   * @param to its pin at the other end
+   * @param role what it is for; empty where that is not known
+   * @param colour of its insulation
+   * @param stripFromMm insulation taken off at the first end, in mm; 0 for none
+   * @param stripToMm and at the other end
+   * @param fromWords how it is put on at the first end
+   * @param toWords and at the other end
+   */
+  public record Row(
+      int number,
+      String from,
+      String to,
+      String role,
+      WireColour colour,
+      double stripFromMm,
+      double stripToMm,
+      String fromWords,
+      String toWords) {}
+
+  /**
+   * Something that is cut.
+   *
+   * @param what it
+   * @param count how many
+   * @param lengthMm each, in mm
+   */
+  public record Cut(String what, int count, double lengthMm) {}
+
+  /**
+   * A test with the meter.
+   *
+   * @param one where the one probe goes
+   * @param other where the other goes
+   * @param beep whether it must beep
+   */
+  public record Test(String one, String other, boolean beep) {}
+
+  public Chart {
+    rows = List.copyOf(rows);
+    cuts = List.copyOf(cuts);
+    tests = List.copyOf(tests);
+    steps = List.copyOf(steps);
+  }
+
+  /** {@return the chart of a lead} */
+  public static Chart of(Lead lead, Plugs plugs) {
+    return new Chart(rows(lead, plugs), cuts(lead, plugs), tests(lead, plugs), steps(lead, plugs));
+  }
+
+  private static Optional<Wired> wired(End end, Plugs plugs) {
+    return end instanceof End.Plug plug
+        ? plugs.connector(plug).map(kind -> kind.wired(plug.wired()))
+        : Optional.empty();
+  }
+
+  private static String words(End end, String pin, Plugs plugs) {
+    Optional<Wired> wired = wired(end, plugs);
+    if (wired.isEmpty()) {
+      return "board " + pin;
+    }
+    return wired.get().how() == Wired.How.SCREW ? "screw " + pin : wired.get().how().words();
+  }
+
+  private static double strip(End end, Plugs plugs) {
+    return wired(end, plugs).map(Wired::stripMm).orElse(4.0);
+  }
+
+  private static List<Row> rows(Lead lead, Plugs plugs) {
+    List<Row> rows = new ArrayList<>();
+    for (Core core : plugs.inOrder(lead)) {
+      rows.add(
+          new Row(
+              rows.size() + 1,
+              core.from(),
+              core.to(),
+              plugs.role(lead, core),
+              core.colour(),
+              strip(lead.from(), plugs),
+              strip(lead.to(), plugs),
+              words(lead.from(), core.from(), plugs),
+              words(lead.to(), core.to(), plugs)));
+    }
+    return rows;
+  }
+
+  private static List<Cut> cuts(Lead lead, Plugs plugs) {
+    List<Cut> cuts = new ArrayList<>();
+    double whole = lead.cable().lengthMm() + 2 * AGAIN_MM;
+    cuts.add(
+        new Cut(
+            lead.cable().cores() + "-core cable, " + lead.cable().gaugeAwg() + " AWG", 1, whole));
+    for (Where where : Where.values()) {
+      int joints =
+          (int) lead.cores().stream().map(core -> Lead.pin(core, where)).distinct().count();
+      if (joints > 0) {
+        cuts.add(new Cut("jacket taken off at the " + where.words(), 1, FAN_MM + AGAIN_MM));
+      }
+      boolean soldered = wired(lead.end(where), plugs).filter(w -> w.how().soldered()).isPresent();
+      if (soldered && joints > 0) {
+        cuts.add(new Cut("thin tube for the joints of the " + where.words(), joints, TUBE_MM));
+      }
+    }
+    for (LeadPart part : lead.parts()) {
+      cuts.add(new Cut("tube over " + part.words(), 1, 2 * TUBE_MM));
+    }
+    return cuts;
+  }
+
+  private static List<Test> tests(Lead lead, Plugs plugs) {
+    LeadNets nets = LeadNets.of(lead);
+    List<Test> tests = new ArrayList<>();
+    List<Set<Place>> groups = new ArrayList<>();
+    for (Core core : plugs.inOrder(lead)) {
+      Set<Place> net = nets.of(new Place(Where.FROM, core.from()));
+      if (groups.contains(net)) {
+        continue;
+      }
+      groups.add(net);
+      List<Place> places = List.copyOf(net);
+      Place first =
+          places.stream().filter(p -> p.end() == Where.FROM).findFirst().orElse(places.get(0));
+      places.stream()
+          .filter(place -> !place.equals(first))
+          .forEach(place -> tests.add(new Test(first.words(), place.words(), true)));
+    }
+    for (int i = 1; i < groups.size(); i++) {
+      tests.add(
+          new Test(
+              groups.get(i - 1).iterator().next().words(),
+              groups.get(i).iterator().next().words(),
+              false));
+    }
+    return tests;
+  }
+
+  private static List<String> steps(Lead lead, Plugs plugs) {
+    List<String> steps = new ArrayList<>();
+    steps.add(
+        String.format(
+            Locale.ROOT,
+            "Cut the cable to %.0f mm: the length and %.0f mm at either end for a joint made twice",
+            lead.cable().lengthMm() + 2 * AGAIN_MM,
+            AGAIN_MM));
+    for (Where where : Where.values()) {
+      List<String> slips =
+          lead.slips().stream()
+              .filter(slip -> slip.end() == where)
+              .map(slip -> slip.kind().words())
+              .toList();
+      if (!slips.isEmpty()) {
+        steps.add(
+            "Slide on first, over the " + where.words() + ": " + String.join(", then ", slips));
+      }
+    }
+    for (Where where : Where.values()) {
+      steps.addAll(end(lead, where, plugs));
+    }
+    for (LeadPart part : lead.parts()) {
+      steps.add("Solder in " + part.words() + ", tube over it");
+    }
+    steps.add("Dry fit: lay the printed face on the plug, and read each colour off it");
+    steps.add("Go through the list of tests with the meter, before any hood is closed");
+    steps.add("Close the hoods, pull at the cable, and go through the list again");
+    return steps;
+  }
+
+  private static List<String> end(Lead lead, Where where, Plugs plugs) {
+    Optional<Wired> wired = wired(lead.end(where), plugs);
+    List<String> steps = new ArrayList<>();
+    String end = "the " + where.words();
+    if (wired.isEmpty()) {
+      steps.add("At " + end + ": bring each core to its terminal of the board, as the chart says");
+      return steps;
+    }
+    Wired way = wired.get();
+    if (way.how() == Wired.How.BARE) {
+      steps.add("At " + end + ": label each core by the chart and keep the ends apart");
+      return steps;
+    }
+    steps.add(
+        String.format(
+            Locale.ROOT,
+            "At %s: take %.0f mm off the jacket%s",
+            end,
+            FAN_MM,
+            way.stripMm() > 0
+                ? String.format(Locale.ROOT, ", strip each core %.0f mm", way.stripMm())
+                : "; the cores keep their insulation"));
+    if (way.how().soldered()) {
+      steps.add("Push a piece of thin tube on each core, well back from the heat");
+    }
+    steps.add("Put each core on by the wire side of the drawing: " + way.tool());
+    steps.add("Tug each core" + (way.how().soldered() ? ", then shrink its tube" : ""));
+    return steps;
+  }
+}

@@ -1,0 +1,129 @@
+package kumite.lead;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import kumite.measure.Check;
+
+/**
+ * A cable or adapter that carries pins to pins.
+ *
+ * <pre>{@code
+ * Lead lead = Making.turning(Turn.degrees(90), plugs.pinout("nine-pin-direct").get(), plugs);
+ * LeadNets.of(lead).carried("1"); // [3]
+ * }</pre>
+ *
+ * @param name for people, unlike that of other leads of a build
+ * @param from what its first end is
+ * @param to what its other end is
+ * @param cores its wires; several may share a pin, but no two both pins
+ * @param parts what is soldered in
+ * @param cable what it is made of
+ * @param slips what goes over the cable before the joints
+ */
+public record Lead(
+    String name,
+    End from,
+    End to,
+    List<Core> cores,
+    List<LeadPart> parts,
+    Cable cable,
+    List<Slip> slips) {
+
+  /** More cores than this in one lead is taken for a damaged file. */
+  public static final int MOST_CORES = 256;
+
+  public Lead {
+    Check.writable(name, "name of a lead");
+    Objects.requireNonNull(from, "from");
+    Objects.requireNonNull(to, "to");
+    cores = List.copyOf(cores);
+    parts = List.copyOf(parts);
+    slips = List.copyOf(slips);
+    Objects.requireNonNull(cable, "cable");
+    Check.between(0, MOST_CORES, cores.size(), "number of cores");
+    Set<List<String>> ends = new HashSet<>();
+    for (Core core : cores) {
+      if (!ends.add(List.of(core.from(), core.to()))) {
+        throw new IllegalArgumentException(
+            "the core from " + core.words() + " is there twice; take one out");
+      }
+    }
+    for (LeadPart part : parts) {
+      if (part instanceof LeadPart.Series series
+          && !ends.contains(List.of(series.from(), series.to()))) {
+        throw new IllegalArgumentException(
+            series.words() + ": there is no such core; name the pins of a core");
+      }
+    }
+  }
+
+  /** {@return an end} */
+  public End end(Where where) {
+    return where == Where.FROM ? from : to;
+  }
+
+  /** {@return a core's pin at an end} */
+  public static String pin(Core core, Where where) {
+    return where == Where.FROM ? core.from() : core.to();
+  }
+
+  /** {@return this lead under another name} */
+  public Lead named(String newName) {
+    return new Lead(newName, from, to, cores, parts, cable, slips);
+  }
+
+  /** {@return this lead with other cores; a series resistor goes with its core} */
+  public Lead withCores(List<Core> newCores) {
+    List<LeadPart> left = new ArrayList<>();
+    for (LeadPart part : parts) {
+      boolean lost =
+          part instanceof LeadPart.Series series
+              && newCores.stream()
+                  .noneMatch(c -> c.from().equals(series.from()) && c.to().equals(series.to()));
+      if (!lost) {
+        left.add(part);
+      }
+    }
+    return new Lead(name, from, to, newCores, left, cable, slips);
+  }
+
+  /** {@return this lead between other ends} */
+  public Lead withEnds(End newFrom, End newTo) {
+    return new Lead(name, newFrom, newTo, cores, parts, cable, slips);
+  }
+
+  /** {@return this lead with one end changed} */
+  public Lead withEnd(Where where, End end) {
+    return where == Where.FROM ? withEnds(end, to) : withEnds(from, end);
+  }
+
+  /** {@return this lead with other parts} */
+  public Lead withParts(List<LeadPart> newParts) {
+    return new Lead(name, from, to, cores, newParts, cable, slips);
+  }
+
+  /** {@return this lead made of another cable} */
+  public Lead withCable(Cable newCable) {
+    return new Lead(name, from, to, cores, parts, newCable, slips);
+  }
+
+  /** {@return this lead with other things to slip on first} */
+  public Lead withSlips(List<Slip> newSlips) {
+    return new Lead(name, from, to, cores, parts, cable, newSlips);
+  }
+
+  /** {@return this lead used the other way round} */
+  public Lead turned() {
+    return new Lead(
+        name,
+        to,
+        from,
+        cores.stream().map(Core::turned).toList(),
+        LeadPart.turned(parts),
+        cable,
+        slips.stream().map(Slip::turned).toList());
+  }
+}

@@ -1,0 +1,56 @@
+package kumite.lead;
+
+import java.util.Objects;
+import kumite.measure.Check;
+
+/**
+ * One way to put a wire on a connector.
+ *
+ * @param how by what
+ * @param stripMm how far the insulation is taken off, in mm
+ * @param thickestAwg the thickest wire that goes in, AWG
+ * @param thinnestAwg the thinnest that holds, AWG; not below the thickest's number
+ * @param tool what it takes, in words
+ */
+public record Wired(How how, double stripMm, int thickestAwg, int thinnestAwg, String tool) {
+
+  /** By what a wire is held. */
+  public enum How {
+    SOLDER_CUP("solder cup"),
+    SOLDER("soldered tail"),
+    CRIMP("crimp"),
+    SCREW("screw"),
+    PIERCED("pierced insulation"),
+    /** A cut end: nothing holds it yet. */
+    BARE("bare end");
+
+    private final String words;
+
+    How(String words) {
+      this.words = words;
+    }
+
+    /** {@return it in words} */
+    public String words() {
+      return words;
+    }
+
+    /** {@return whether it takes an iron, so that tube goes on before the joint} */
+    public boolean soldered() {
+      return this == SOLDER_CUP || this == SOLDER;
+    }
+  }
+
+  public Wired {
+    Objects.requireNonNull(how, "how");
+    Objects.requireNonNull(tool, "tool");
+    Check.between(0, 30, stripMm, "strip length in mm");
+    Check.between(0, 40, thickestAwg, "thickest wire in AWG");
+    Check.between(thickestAwg, 40, thinnestAwg, "thinnest wire in AWG");
+  }
+
+  /** {@return whether a wire of a gauge can be put on so} */
+  public boolean takes(int awg) {
+    return awg >= thickestAwg && awg <= thinnestAwg;
+  }
+}

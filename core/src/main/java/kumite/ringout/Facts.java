@@ -1,0 +1,197 @@
+package kumite.ringout;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import kumite.lead.LeadPart.Place;
+import kumite.lead.Where;
+
+/**
+ * Which places are surely joined and which surely are not, whatever the cable is like.
+ *
+ * <p>A silent reading parts every place of the one probe from every place of the other. A beep
+ * joins some pair; once all pairs but one are parted, that one is joined. Being joined is
+ * transitive, and what is joined to one of two parted places is parted from the other.
+ */
+public final class Facts {
+  private final RingOut ringOut;
+  private final int[] group;
+  private final boolean[][] apart;
+  private boolean contradicted;
+
+  /** An answer that is not explained yet: it beeped, and several pairs may be why. */
+  record Unexplained(Reading reading, List<int[]> pairs) {}
+
+  private final List<Unexplained> unexplained = new ArrayList<>();
+
+  private Facts(RingOut ringOut, List<Reading> readings) {
+    this.ringOut = ringOut;
+    int all = ringOut.near().size() + ringOut.far().size();
+    group = new int[all];
+    apart = new boolean[all][all];
+    for (int i = 0; i < all; i++) {
+      group[i] = i;
+    }
+    boolean again = true;
+    while (again && !contradicted) {
+      again = round(readings);
+    }
+  }
+
+  static Facts of(RingOut ringOut) {
+    return new Facts(ringOut, ringOut.readings());
+  }
+
+  private boolean round(List<Reading> readings) {
+    unexplained.clear();
+    for (boolean[] row : apart) {
+      java.util.Arrays.fill(row, false);
+    }
+    for (Reading reading : readings) {
+      if (!reading.beep()) {
+        for (int a : numbers(reading.one())) {
+          for (int b : numbers(reading.other())) {
+            contradicted |= group[a] == group[b];
+            apart[group[a]][group[b]] = true;
+            apart[group[b]][group[a]] = true;
+          }
+        }
+      }
+    }
+    boolean learnt = false;
+    for (Reading reading : readings) {
+      if (reading.beep()) {
+        learnt |= explain(reading);
+      }
+    }
+    return learnt;
+  }
+
+  private boolean explain(Reading reading) {
+    List<int[]> pairs = new ArrayList<>();
+    java.util.Set<Long> seen = new java.util.HashSet<>();
+    for (int a : numbers(reading.one())) {
+      for (int b : numbers(reading.other())) {
+        if (group[a] == group[b]) {
+          return false;
+        }
+        boolean fresh =
+            seen.add((long) Math.min(group[a], group[b]) << 32 | Math.max(group[a], group[b]));
+        if (!apart[group[a]][group[b]] && fresh) {
+          pairs.add(new int[] {a, b});
+        }
+      }
+    }
+    if (pairs.isEmpty()) {
+      contradicted = true;
+      return false;
+    }
+    if (pairs.size() > 1) {
+      unexplained.add(new Unexplained(reading, pairs));
+      return false;
+    }
+    int gone = group[pairs.get(0)[1]];
+    int stays = group[pairs.get(0)[0]];
+    for (int i = 0; i < group.length; i++) {
+      if (group[i] == gone) {
+        group[i] = stays;
+      }
+    }
+    return true;
+  }
+
+  private int[] numbers(Set<Place> places) {
+    return places.stream().mapToInt(this::number).toArray();
+  }
+
+  private int number(Place place) {
+    return place.end() == Where.FROM
+        ? ringOut.near().indexOf(place.pin())
+        : ringOut.near().size() + ringOut.far().indexOf(place.pin());
+  }
+
+  /** {@return the place of a number: near ones first} */
+  Place place(int number) {
+    int near = ringOut.near().size();
+    return number < near
+        ? new Place(Where.FROM, ringOut.near().get(number))
+        : new Place(Where.TO, ringOut.far().get(number - near));
+  }
+
+  boolean same(int a, int b) {
+    return group[a] == group[b];
+  }
+
+  boolean apart(int a, int b) {
+    return apart[group[a]][group[b]];
+  }
+
+  int group(int a) {
+    return group[a];
+  }
+
+  List<Unexplained> unexplained() {
+    return unexplained;
+  }
+
+  /** {@return whether two places are joined; empty where that is not known} */
+  public Optional<Boolean> joined(Place a, Place b) {
+    if (same(number(a), number(b))) {
+      return Optional.of(true);
+    }
+    return apart(number(a), number(b)) ? Optional.of(false) : Optional.empty();
+  }
+
+  /**
+   * Answers that cannot all be true.
+   *
+   * @param readings a smallest set of them, by their places in the list
+   * @param repeat which of them to ask again first
+   */
+  public record Contradiction(List<Integer> readings, int repeat) {}
+
+  /**
+   * {@return answers that cannot all be true, if there are any}
+   *
+   * <p>To be repeated is one without which the others agree; a silent one before a beep, since a
+   * probe that slips is silent (common practice, no source), and the latest of those.
+   */
+  public Optional<Contradiction> contradiction() {
+    if (!contradicted) {
+      return Optional.empty();
+    }
+    List<Reading> all = ringOut.readings();
+    List<Integer> core = new ArrayList<>();
+    for (int i = 0; i < all.size(); i++) {
+      core.add(i);
+    }
+    for (int i = 0; i < all.size(); i++) {
+      List<Integer> fewer = new ArrayList<>(core);
+      fewer.remove(Integer.valueOf(i));
+      if (disagree(fewer)) {
+        core = fewer;
+      }
+    }
+    int repeat = core.get(core.size() - 1);
+    int best = -1;
+    for (int i : core) {
+      List<Integer> others = new ArrayList<>();
+      for (int k = 0; k < all.size(); k++) {
+        if (k != i) {
+          others.add(k);
+        }
+      }
+      int worth = (disagree(others) ? 0 : 2) + (all.get(i).beep() ? 0 : 1);
+      if (worth >= best) {
+        best = worth;
+        repeat = i;
+      }
+    }
+    return Optional.of(new Contradiction(core, repeat));
+  }
+
+  private boolean disagree(List<Integer> some) {
+    return new Facts(ringOut, some.stream().map(ringOut.readings()::get).toList()).contradicted;
+  }
+}

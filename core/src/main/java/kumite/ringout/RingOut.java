@@ -1,0 +1,210 @@
+package kumite.ringout;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import kumite.lead.ConnectorKind;
+import kumite.lead.End;
+import kumite.lead.LeadPart.Place;
+import kumite.lead.Where;
+import kumite.measure.Check;
+
+/**
+ * A cable that is being rung out: its two ends, what is thought likely, and every answer so far.
+ *
+ * @param name for people
+ * @param from what its near end is
+ * @param to what its far end is
+ * @param near the names of the places at the near end: pins, or colours of a cut end
+ * @param far those at the far end
+ * @param way how it is probed
+ * @param looksFor which faults are looked for
+ * @param likely pairs that are thought likely, near to far; never taken for a fact
+ * @param readings the answers, oldest first
+ */
+public record RingOut(
+    String name,
+    End.Plug from,
+    End.Plug to,
+    List<String> near,
+    List<String> far,
+    Way way,
+    Faults looksFor,
+    Map<String, String> likely,
+    List<Reading> readings) {
+
+  /** More readings than this is taken for a damaged file. */
+  public static final int MOST_READINGS = 5000;
+
+  /** More places at one end than this is no cable that is rung out by hand. */
+  public static final int MOST_PLACES = 64;
+
+  /** How a cable is probed. */
+  public enum Way {
+    ONE_BY_ONE("one core at a time"),
+    GROUPED("far ends clipped together in groups");
+
+    private final String words;
+
+    Way(String words) {
+      this.words = words;
+    }
+
+    /** {@return it in words} */
+    public String words() {
+      return words;
+    }
+  }
+
+  /** Which faults are looked for; what is not looked for is taken as absent. */
+  public enum Faults {
+    /** Every core goes through to one end of its own: the last one is known without a probe. */
+    NONE("none: every core is whole and by itself"),
+    BROKEN("broken cores"),
+    JOINED("broken cores, and cores that touch");
+
+    private final String words;
+
+    Faults(String words) {
+      this.words = words;
+    }
+
+    /** {@return it in words} */
+    public String words() {
+      return words;
+    }
+  }
+
+  public RingOut {
+    Check.writable(name, "name of a ring-out");
+    Objects.requireNonNull(from, "from");
+    Objects.requireNonNull(to, "to");
+    near = List.copyOf(near);
+    far = List.copyOf(far);
+    Objects.requireNonNull(way, "way");
+    Objects.requireNonNull(looksFor, "looksFor");
+    likely = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(likely));
+    readings = List.copyOf(readings);
+    named(near, "near");
+    named(far, "far");
+    Check.between(0, MOST_READINGS, readings.size(), "number of readings");
+    Set<String> partners = new HashSet<>();
+    for (Map.Entry<String, String> pair : likely.entrySet()) {
+      known(near, pair.getKey(), "near", "likely pair");
+      known(far, pair.getValue(), "far", "likely pair");
+      if (!partners.add(pair.getValue())) {
+        throw new IllegalArgumentException(
+            "two likely pairs end at \"" + pair.getValue() + "\"; keep one of them");
+      }
+    }
+    for (int i = 0; i < readings.size(); i++) {
+      Set<Place> all = new HashSet<>(readings.get(i).one());
+      all.addAll(readings.get(i).other());
+      for (Place place : all) {
+        boolean close = place.end() == Where.FROM;
+        known(close ? near : far, place.pin(), close ? "near" : "far", "reading " + (i + 1));
+      }
+    }
+  }
+
+  private static void named(List<String> names, String end) {
+    Check.between(1, MOST_PLACES, names.size(), "number of places at the " + end + " end");
+    Set<String> seen = new HashSet<>();
+    for (String name : names) {
+      Check.writable(name, "a place at the " + end + " end");
+      if (name.indexOf(',') >= 0) {
+        throw new IllegalArgumentException(
+            "\"" + name + "\" at the " + end + " end holds a comma; name places without");
+      }
+      if (!seen.add(name)) {
+        throw new IllegalArgumentException(
+            "two places at the " + end + " end are called \"" + name + "\"; tell them apart");
+      }
+    }
+  }
+
+  private static void known(List<String> names, String name, String end, String what) {
+    if (!names.contains(name)) {
+      throw new IllegalArgumentException(
+          what
+              + ": there is no place \""
+              + name
+              + "\" at the "
+              + end
+              + " end; there are "
+              + String.join(", ", names));
+    }
+  }
+
+  /** {@return a ring-out of two plugs, with the pins' names at both ends and nothing asked yet} */
+  public static RingOut of(String name, ConnectorKind from, ConnectorKind to) {
+    return new RingOut(
+        name,
+        End.Plug.of(from.id(), from.padGender()),
+        End.Plug.of(to.id(), to.padGender()),
+        from.names(),
+        to.names(),
+        Way.GROUPED,
+        Faults.BROKEN,
+        Map.of(),
+        List.of());
+  }
+
+  /** {@return the same with one more answer} */
+  public RingOut with(Reading reading) {
+    List<Reading> next = new ArrayList<>(readings);
+    next.add(reading);
+    return withReadings(next);
+  }
+
+  /** {@return the same with other answers} */
+  public RingOut withReadings(List<Reading> newReadings) {
+    return new RingOut(name, from, to, near, far, way, looksFor, likely, newReadings);
+  }
+
+  /** {@return the same without one answer, to ask it again} */
+  public RingOut without(int reading) {
+    List<Reading> next = new ArrayList<>(readings);
+    next.remove(reading);
+    return withReadings(next);
+  }
+
+  /** {@return the same probed another way, or with other faults looked for} */
+  public RingOut probed(Way newWay, Faults faults) {
+    return new RingOut(name, from, to, near, far, newWay, faults, likely, readings);
+  }
+
+  /** {@return the same with other pairs thought likely} */
+  public RingOut withLikely(Map<String, String> pairs) {
+    return new RingOut(name, from, to, near, far, way, looksFor, pairs, readings);
+  }
+
+  /**
+   * {@return the same between other ends; answers that name a place that is no more are dropped}
+   */
+  public RingOut between(
+      End.Plug newFrom, End.Plug newTo, List<String> newNear, List<String> newFar) {
+    Map<String, String> pairs = new LinkedHashMap<>(likely);
+    pairs.entrySet().removeIf(p -> !newNear.contains(p.getKey()) || !newFar.contains(p.getValue()));
+    List<Reading> kept =
+        readings.stream()
+            .filter(
+                r ->
+                    java.util.stream.Stream.concat(r.one().stream(), r.other().stream())
+                        .allMatch(
+                            p -> (p.end() == Where.FROM ? newNear : newFar).contains(p.pin())))
+            .toList();
+    return new RingOut(name, newFrom, newTo, newNear, newFar, way, looksFor, pairs, kept);
+  }
+
+  /** {@return pairs of the places that have the same name at both ends} */
+  public Map<String, String> sameNames() {
+    Map<String, String> pairs = new LinkedHashMap<>();
+    near.stream().filter(far::contains).forEach(name -> pairs.put(name, name));
+    return pairs;
+  }
+}

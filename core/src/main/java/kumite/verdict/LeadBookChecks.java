@@ -1,0 +1,334 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import kumite.build.Build;
+import kumite.build.Seat;
+import kumite.build.lead.BoardCable;
+import kumite.build.lead.LeadBook;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.lead.AtPin;
+import kumite.lead.Cable;
+import kumite.lead.Core;
+import kumite.lead.End;
+import kumite.lead.Ends;
+import kumite.lead.Function;
+import kumite.lead.Lead;
+import kumite.lead.LeadNets;
+import kumite.lead.LeadPart.Place;
+import kumite.lead.Nature;
+import kumite.lead.Plugs;
+import kumite.lead.Where;
+import kumite.name.Joint;
+import kumite.name.Jumper;
+import kumite.name.SeatId;
+import kumite.parts.Catalogue;
+import kumite.ringout.Facts;
+import kumite.ringout.Known;
+import kumite.ringout.RingOut;
+import kumite.wiring.CableLead;
+import kumite.wiring.Wiring;
+
+/** All leads, cables and ring-outs of a build. */
+final class LeadBookChecks {
+  private final Build build;
+  private final Catalogue catalogue;
+  private final List<Desk> desks;
+  private final Plugs plugs;
+
+  private LeadBookChecks(Build build, Catalogue catalogue, List<Desk> desks) {
+    this.build = build;
+    this.catalogue = catalogue;
+    this.desks = desks;
+    this.plugs = build.leads().plugs();
+  }
+
+  static List<Finding> of(Build build, Catalogue catalogue, List<Desk> desks) {
+    if (build.leads().equals(LeadBook.EMPTY)) {
+      return List.of();
+    }
+    LeadBookChecks checks = new LeadBookChecks(build, catalogue, desks);
+    List<Finding> findings = new ArrayList<>();
+    build.leads().leads().forEach(lead -> findings.addAll(checks.lead(lead)));
+    build.leads().cables().forEach(cable -> findings.addAll(checks.cable(cable)));
+    build.leads().ringOuts().forEach(ring -> findings.addAll(ringOut(ring)));
+    return findings;
+  }
+
+  // ---- leads
+
+  private List<Finding> lead(Lead lead) {
+    String name = lead.name();
+    LeadSubject.Edits edits =
+        change ->
+            b ->
+                b.withLeads(
+                    b.leads()
+                        .lead(name)
+                        .map(l -> b.leads().with(name, change.apply(l)))
+                        .orElse(b.leads()));
+    LeadSubject.CableEdits cable = change -> edits.of(l -> l.withCable(change.apply(l.cable())));
+    LeadSubject subject =
+        new LeadSubject(
+            lead, LeadNets.of(lead), ends(lead), plugs, Optional.of(edits), Optional.of(cable));
+    List<Finding> findings = new ArrayList<>(LeadChecks.of(subject));
+    findings.addAll(boards(subject));
+    return findings;
+  }
+
+  private Ends ends(Lead lead) {
+    Ends plain = Ends.of(lead, plugs);
+    return new Ends() {
+      @Override
+      public AtPin at(Where where, String pin) {
+        return board(lead.end(where))
+            .flatMap(
+                board ->
+                    board.terminals().stream()
+                        .filter(t -> t.name().equals(pin))
+                        .findFirst()
+                        .map(t -> terminal(board, t)))
+            .orElseGet(() -> plain.at(where, pin));
+      }
+
+      @Override
+      public List<String> pins(Where where) {
+        return board(lead.end(where))
+            .map(b -> b.terminals().stream().map(Terminal::name).toList())
+            .orElseGet(() -> plain.pins(where));
+      }
+
+      @Override
+      public String words(Where where) {
+        return board(lead.end(where)).map(BoardKind::name).orElseGet(() -> plain.words(where));
+      }
+    };
+  }
+
+  private Optional<BoardKind> board(End end) {
+    return end instanceof End.OfBoard there
+        ? seat(there.seat()).flatMap(Seat::board).flatMap(c -> catalogue.board(c.kind()))
+        : Optional.empty();
+  }
+
+  private Optional<Seat> seat(SeatId id) {
+    return build.seats().stream().filter(seat -> seat.id().equals(id)).findFirst();
+  }
+
+  private static AtPin terminal(BoardKind board, Terminal terminal) {
+    double bears = board.fiveVoltTolerant() ? Math.max(5, board.logicVolts()) : board.logicVolts();
+    return switch (terminal.role()) {
+      case GROUND -> new AtPin(Nature.GROUND, Optional.of(Function.Known.GROUND), 0, 0, false);
+      case SUPPLY ->
+          new AtPin(
+              Nature.GIVES_SUPPLY, Optional.of(Function.Known.SUPPLY), terminal.volts(), 0, false);
+      case INPUT, RETURN, COMMON ->
+          new AtPin(
+              Nature.LISTENS, Optional.of(new Function.Own(terminal.name())), 0, bears, false);
+      case OTHER -> AtPin.UNKNOWN;
+    };
+  }
+
+  /** A lead's end at a board lands beside the wires that are there already. */
+  private List<Finding> boards(LeadSubject subject) {
+    List<Finding> findings = new ArrayList<>();
+    Lead lead = subject.lead();
+    for (Where where : Where.values()) {
+      if (!(lead.end(where) instanceof End.OfBoard there)) {
+        continue;
+      }
+      if (board(there).isEmpty()) {
+        findings.add(
+            subject.found(
+                "LD-24",
+                Severity.STOP,
+                List.of(),
+                "the lead ends at a board that is not there",
+                "Seat " + there.seat() + " has no board; choose one at the Loom station"));
+        continue;
+      }
+      Optional<Wiring> wiring = wiring(there.seat());
+      for (Core core : lead.cores()) {
+        String pin = Lead.pin(core, where);
+        boolean signal = subject.ends().at(where, pin).nature().signal();
+        boolean taken =
+            signal
+                && wiring.isPresent()
+                && wiring.get().wires().keySet().stream().anyMatch(wire -> at(wire, pin));
+        if (taken) {
+          findings.add(
+              subject.found(
+                  "LD-23",
+                  Severity.STOP,
+                  List.of(new Place(where, pin)),
+                  "terminal " + pin + " is taken",
+                  "A wire of the loom lands there already, and the core from "
+                      + core.words()
+                      + " would join it. Put it on a free terminal, or lay the loom's wires through"
+                      + " a cable instead"));
+        }
+      }
+    }
+    return findings;
+  }
+
+  private static boolean at(Jumper wire, String terminal) {
+    Joint joint = new Joint(Joint.BOARD, terminal);
+    return wire.a().equals(joint) || wire.b().equals(joint);
+  }
+
+  private Optional<Wiring> wiring(SeatId id) {
+    return desk(id).flatMap(Desk::circuit).map(Bench.Wired::asBuilt);
+  }
+
+  private Optional<Desk> desk(SeatId id) {
+    return desks.stream().filter(d -> d.build().seat().id().equals(id)).findFirst();
+  }
+
+  // ---- cables
+
+  private List<Finding> cable(BoardCable cable) {
+    Optional<Lead> lead = lead(cable, desks, plugs);
+    String name = cable.name();
+    if (lead.isEmpty() || lead.get().cores().isEmpty()) {
+      return List.of(
+          Finding.of(
+              "LD-25",
+              Severity.LOOK,
+              Station.LEADS,
+              List.of(LeadSubject.about(name)),
+              name + ": no wire runs through this cable",
+              "Seat "
+                  + cable.seat()
+                  + " has no board yet, or the controls that are named have no wire to it"));
+    }
+    LeadSubject.CableEdits edits =
+        change ->
+            b ->
+                b.withLeads(
+                    b.leads()
+                        .withCables(
+                            b.leads().cables().stream()
+                                .map(c -> c.name().equals(name) ? changed(c, change) : c)
+                                .toList()));
+    return LeadChecks.ofCable(
+        new LeadSubject(
+            lead.get(),
+            LeadNets.of(lead.get()),
+            ends(lead.get()),
+            plugs,
+            Optional.empty(),
+            Optional.of(edits)));
+  }
+
+  private static BoardCable changed(BoardCable cable, UnaryOperator<Cable> change) {
+    return cable.withCable(change.apply(cable.cable()));
+  }
+
+  /** {@return a cable as a lead; empty before its seat has a board} */
+  static Optional<Lead> lead(BoardCable cable, List<Desk> desks, Plugs plugs) {
+    return desks.stream()
+        .filter(d -> d.build().seat().id().equals(cable.seat()))
+        .findFirst()
+        .flatMap(
+            desk ->
+                desk.circuit()
+                    .map(wired -> CableLead.of(cable, desk.loom(), wired.asBuilt(), plugs)));
+  }
+
+  // ---- ring-outs
+
+  private static List<Finding> ringOut(RingOut ringOut) {
+    Known known = Known.of(ringOut);
+    List<String> about = List.of("ring-out " + ringOut.name());
+    Optional<Facts.Contradiction> contradiction = known.facts().contradiction();
+    if (contradiction.isPresent()) {
+      List<Integer> readings = contradiction.get().readings();
+      int repeat = contradiction.get().repeat();
+      return List.of(
+          Finding.of(
+                  "LD-30",
+                  Severity.STOP,
+                  Station.LEADS,
+                  about,
+                  ringOut.name() + ": readings contradict each other",
+                  readings.stream()
+                          .map(i -> (i + 1) + " (" + ringOut.readings().get(i).words() + ")")
+                          .collect(Collectors.joining(" and "))
+                      + " cannot all be true. Repeat reading "
+                      + (repeat + 1)
+                      + " first")
+              .mendedBy(
+                  Fix.of(
+                      "Ask reading " + (repeat + 1) + " again",
+                      b ->
+                          b.withLeads(
+                              b.leads()
+                                  .ringOut(ringOut.name())
+                                  .filter(r -> r.readings().size() > repeat)
+                                  .map(r -> b.leads().with(r.name(), r.without(repeat)))
+                                  .orElse(b.leads())))));
+    }
+    List<Finding> findings = new ArrayList<>();
+    List<Known.Fate> fates = known.fates();
+    List<String> open = fates.stream().filter(Known.Fate::open).map(Known.Fate::near).toList();
+    if (!open.isEmpty()) {
+      findings.add(
+          Finding.of(
+              "LD-31",
+              Severity.STOP,
+              Station.LEADS,
+              about,
+              ringOut.name() + ": broken: " + String.join(", ", open),
+              "No place of the other end answered. Bend the cable while you touch both ends: a beep"
+                  + " that comes and goes is a break near the plug; cut there, or use a spare core"));
+    }
+    List<Known.Fate> joined =
+        fates.stream().filter(f -> !f.touching().isEmpty() || f.far().size() > 1).toList();
+    if (!joined.isEmpty()) {
+      findings.add(
+          Finding.of(
+              "LD-32",
+              Severity.STOP,
+              Station.LEADS,
+              about,
+              ringOut.name()
+                  + ": joined: "
+                  + joined.stream().map(Known.Fate::near).collect(Collectors.joining(", ")),
+              "These cores touch each other, or one goes to two places, so which goes where cannot"
+                  + " be told before they are parted: look into the plug for a whisker or a bridge"));
+    }
+    List<String> crossed =
+        fates.stream()
+            .filter(f -> f.far().size() == 1 && ringOut.likely().containsKey(f.near()))
+            .filter(f -> !f.far().contains(ringOut.likely().get(f.near())))
+            .map(f -> f.near() + " goes to " + f.far().get(0))
+            .toList();
+    if (!crossed.isEmpty()) {
+      findings.add(
+          Finding.of(
+              "LD-33",
+              Severity.LOOK,
+              Station.LEADS,
+              about,
+              ringOut.name() + ": not as expected",
+              String.join(", ", crossed) + "; the readings count, not what was thought likely"));
+    }
+    long left = fates.stream().filter(f -> !f.settled()).count();
+    if (left > 0) {
+      findings.add(
+          Finding.of(
+              "LD-34",
+              Severity.LOOK,
+              Station.LEADS,
+              about,
+              ringOut.name() + ": " + left + (left == 1 ? " core is" : " cores are") + " left",
+              "Go on with it at Leads, Ring-out"));
+    }
+    return findings;
+  }
+}

@@ -115,7 +115,8 @@ public final class RandomBuilds {
     // Of its own seed, so that what else a seed gives stays as it was.
     wired =
         width > 300
-            ? wired.withLeads(kumite.lead.RandomLeads.book(wired, new SplittableRandom((long) (width * 1e6))))
+            ? wired.withLeads(
+                kumite.lead.RandomLeads.book(wired, new SplittableRandom((long) (width * 1e6))))
             : wired;
     return random.nextInt(3) == 0 ? spoiled(wired, random) : wired;
   }

@@ -33,7 +33,9 @@ import picocli.CommandLine.Spec;
       BoardsCommand.class,
       ExportCommand.class,
       SumCommand.class,
-      HidCommand.class
+      HidCommand.class,
+      LeadCommand.class,
+      RingOutCommand.class
     })
 public final class KumiteCommand implements Runnable {
   @Spec private CommandSpec spec;
@@ -52,6 +54,12 @@ public final class KumiteCommand implements Runnable {
   static CommandLine commandLine() {
     CommandLine line = new CommandLine(new KumiteCommand());
     SumCommand.addTo(line.getSubcommands().get("sum"));
+    // A turn of -90 degrees is no option.
+    line.getSubcommands()
+        .get("lead")
+        .getSubcommands()
+        .get("turn")
+        .setUnmatchedOptionsArePositionalParams(true);
     line.setParameterExceptionHandler(
         (e, args) -> {
           CommandLine at = e.getCommandLine();

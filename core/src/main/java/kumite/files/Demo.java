@@ -18,7 +18,7 @@ public final class Demo {
 
   /** {@return the names of all demos} */
   public static List<String> names() {
-    return List.of(USUAL, "lantern-duel", "one-hand");
+    return List.of(USUAL, "lantern-duel", "one-hand", "quarter-turn");
   }
 
   /** {@return the text of a demo's file, if there is one of that name} */

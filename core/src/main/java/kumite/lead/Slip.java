@@ -14,7 +14,7 @@ public record Slip(Where end, Kind kind) {
   public enum Kind {
     HOOD("hood"),
     BOOT("boot"),
-    GLAND("gland or the hole of the case"),
+    GLAND("gland or case hole"),
     TUBE("wide tube over the jacket");
 
     private final String words;

@@ -226,8 +226,7 @@ public enum Export {
         for (int n = 2; files.containsKey(fresh + LeadFile.LEAD_ENDING); n++) {
           fresh = name + "-" + n;
         }
-        files.put(
-            fresh + LeadFile.LEAD_ENDING, utf8(LeadFile.text(lead, bench.build().leads())));
+        files.put(fresh + LeadFile.LEAD_ENDING, utf8(LeadFile.text(lead, bench.build().leads())));
       }
     }
     if (this == HOST_CHART) {

@@ -88,8 +88,7 @@ public class ConnectorTest {
     ConnectorKind nine = PLUGS.needed("nine-pin");
     assertThat(row(nine.seen(Gender.MALE, Side.MATING), true))
         .containsExactly("1", "2", "3", "4", "5");
-    assertThat(row(nine.seen(Gender.MALE, Side.MATING), false))
-        .containsExactly("6", "7", "8", "9");
+    assertThat(row(nine.seen(Gender.MALE, Side.MATING), false)).containsExactly("6", "7", "8", "9");
     assertThat(row(nine.seen(Gender.FEMALE, Side.MATING), true))
         .containsExactly("5", "4", "3", "2", "1");
     assertThat(row(nine.seen(Gender.MALE, Side.WIRES), true))
@@ -113,7 +112,14 @@ public class ConnectorTest {
   public void pinoutsAreAsTheTradeHasThem() {
     assertThat(functions("nine-pin-direct"))
         .containsExactly(
-            "1 up", "2 down", "3 left", "4 right", "5 pot y", "6 fire", "7 supply", "8 ground",
+            "1 up",
+            "2 down",
+            "3 left",
+            "4 right",
+            "5 pot y",
+            "6 fire",
+            "7 supply",
+            "8 ground",
             "9 pot x");
     assertThat(functions("nine-pin-select")).contains("5 supply", "7 select", "8 ground");
     assertThat(functions("game-port"))
@@ -135,7 +141,8 @@ public class ConnectorTest {
 
   @Test
   public void anUnknownConnectorNamesThoseThatThereAre() {
-    for (String id : List.of("ten-pin", "header-41", "header-0", "header-", "strip-x", "", "bare")) {
+    for (String id :
+        List.of("ten-pin", "header-41", "header-0", "header-", "strip-x", "", "bare")) {
       assertThat(PLUGS.connector(id)).isEmpty();
     }
     org.assertj.core.api.Assertions.assertThatThrownBy(() -> PLUGS.needed("ten-pin"))

@@ -79,10 +79,7 @@ public class LeadLawTest {
       assertThat(array(undone)).isEqualTo(array(turning(0, false)));
       assertThat(one.then(one.inverse())).isEqualTo(Turn.PLAIN);
     }
-    assertThat(
-            Told.of(
-                    Making.joined(List.of(turning(1, false), turning(2, false))), PLUGS)
-                .words())
+    assertThat(Told.of(Making.joined(List.of(turning(1, false), turning(2, false))), PLUGS).words())
         .contains("three quarters to the left");
   }
 
@@ -185,7 +182,8 @@ public class LeadLawTest {
     for (Core core : lead.cores()) {
       Set<String> there = new HashSet<>();
       for (String place : net(lead.turned(), Where.TO, core.from())) {
-        there.add(place.startsWith("to ") ? "from" + place.substring(2) : "to" + place.substring(4));
+        there.add(
+            place.startsWith("to ") ? "from" + place.substring(2) : "to" + place.substring(4));
       }
       assertThat(there).isEqualTo(net(lead, Where.FROM, core.from()));
     }
@@ -267,12 +265,12 @@ public class LeadLawTest {
     assertThatThrownBy(() -> Making.joined(List.of(nine, usb)))
         .hasMessageContaining("nine-pin")
         .hasMessageContaining("usb");
-    assertThatThrownBy(
-            () -> Making.turning(Turn.PLAIN, PLUGS.neededPinout("game-port"), PLUGS))
+    assertThatThrownBy(() -> Making.turning(Turn.PLAIN, PLUGS.neededPinout("game-port"), PLUGS))
         .hasMessageContaining("no pins for up, down, left and right");
     Lead joining =
         nine.withCores(
-            List.of(nine.cores().get(0), nine.cores().get(1).between("2", nine.cores().get(0).to())));
+            List.of(
+                nine.cores().get(0), nine.cores().get(1).between("2", nine.cores().get(0).to())));
     assertThatThrownBy(() -> Making.making(joining, nine))
         .hasMessageContaining("no lead after it can part them");
   }

@@ -183,8 +183,7 @@ public final class RandomLeads {
     List<Reading> readings = new ArrayList<>();
     for (int i = random.nextInt(5); i > 0; i--) {
       LeadPart.Place near =
-          new LeadPart.Place(
-              Where.FROM, ringOut.near().get(random.nextInt(ringOut.near().size())));
+          new LeadPart.Place(Where.FROM, ringOut.near().get(random.nextInt(ringOut.near().size())));
       LeadPart.Place far =
           new LeadPart.Place(Where.TO, ringOut.far().get(random.nextInt(ringOut.far().size())));
       readings.add(new Reading(Set.of(near), Set.of(far), random.nextBoolean()));

@@ -12,6 +12,7 @@ import javafx.scene.Scene;
 import javafx.stage.Stage;
 import kumite.build.Build;
 import kumite.desktop.brief.BriefStation;
+import kumite.desktop.leads.LeadsStation;
 import kumite.desktop.log.LogStation;
 import kumite.desktop.loom.LoomStation;
 import kumite.desktop.map.MapStation;
@@ -133,6 +134,7 @@ public final class KumiteApp extends Application {
     makers.put(Station.LOOM, LoomStation::new);
     makers.put(Station.POWER, PowerStation::new);
     makers.put(Station.MAP, MapStation::new);
+    makers.put(Station.LEADS, LeadsStation::new);
     makers.put(Station.LOG, (bench, frame) -> new LogStation(bench, Clock.systemDefaultZone()));
     return makers;
   }

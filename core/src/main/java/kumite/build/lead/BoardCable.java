@@ -39,6 +39,11 @@ public record BoardCable(
     pins = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(pins));
   }
 
+  /** {@return the same under another name} */
+  public BoardCable named(String newName) {
+    return new BoardCable(newName, seat, controls, plug, cable, pins);
+  }
+
   /** {@return the same made of another cable} */
   public BoardCable withCable(Cable newCable) {
     return new BoardCable(name, seat, controls, plug, newCable, pins);

@@ -149,6 +149,9 @@ final class FindingsPane extends VBox {
     if (station == Station.LOG) {
       return "The log judges nothing; it keeps what you did and measured.";
     }
+    if (station == Station.LEADS) {
+      return "No leads to judge. Make one, or ring out a cable.";
+    }
     return bench.build().controls().isEmpty()
         ? "Nothing to judge yet. Add a control to the panel first."
         : "Nothing to judge here.";

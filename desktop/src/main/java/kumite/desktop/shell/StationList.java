@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Seat;
+import kumite.build.lead.LeadBook;
 import kumite.build.map.Profile;
 import kumite.desktop.field.Head;
 import kumite.verdict.Bench;
@@ -138,6 +139,7 @@ final class StationList extends VBox {
     return switch (station) {
       case LOG -> bench.build().log().size() + " notes";
       case BRIEF -> "settled";
+      case LEADS -> bench.build().leads().equals(LeadBook.EMPTY) ? "none" : "settled";
       default -> bench.build().controls().isEmpty() ? "nothing yet" : "settled";
     };
   }

@@ -1,0 +1,224 @@
+package kumite.desktop.leads;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import kumite.build.lead.LeadBook;
+import kumite.desktop.field.Choice;
+import kumite.desktop.field.Em;
+import kumite.desktop.field.Head;
+import kumite.desktop.field.Segments;
+import kumite.desktop.shell.Shell;
+import kumite.desktop.shell.StationView;
+import kumite.desktop.shell.Workbench;
+import kumite.lead.Lead;
+import kumite.lead.Told;
+import kumite.sheet.Export;
+import kumite.verdict.Bench;
+import kumite.verdict.Station;
+
+/** Which pin goes to which. */
+public final class LeadsStation implements StationView {
+  private enum View {
+    PINS("Pins"),
+    FACES("Faces"),
+    MAKE("Make"),
+    JOIN("Join"),
+    RING_OUT("Ring-out");
+
+    private final String words;
+
+    View(String words) {
+      this.words = words;
+    }
+  }
+
+  private final LeadDesk desk;
+  private final VBox root = new VBox();
+  private final Head head;
+  private final Segments<View> tabs;
+  private final Choice<String> which;
+  private final TextField name = new TextField();
+  private final HBox bar;
+  private final StackPane body = new StackPane();
+  private final PinsTab pins;
+  private final FacesTab faces;
+  private final MakeTab make;
+  private final JoinTab join;
+  private final RingOutTab ringOut;
+  private View view = View.PINS;
+  private boolean showing;
+
+  /** The station's room. */
+  public LeadsStation(Workbench workbench, Shell.Frame frame) {
+    desk = new LeadDesk(workbench);
+    root.getStyleClass().add("station-room");
+    tabs = new Segments<>(v -> v.words, this::go, View.values());
+    head = new Head("Leads", tabs);
+    which =
+        new Choice<>(
+            "lead",
+            List.of(),
+            n -> n,
+            n -> {
+              desk.look(n);
+              show(workbench.bench().get());
+            });
+    which.setId("lead-which");
+    which.wide(15);
+    name.setId("lead-name");
+    name.setAccessibleText("name of the lead");
+    Em.pref(name, 170);
+    name.setOnAction(event -> rename());
+    name.focusedProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!is && !showing) {
+                rename();
+              }
+            });
+    Button more = Plain.button("New lead", "lead-new", () -> go(View.MAKE));
+    Button chart =
+        Plain.button("Wiring chart", "lead-chart", () -> frame.commands().export(Export.LEADS));
+    Button gone = Plain.button("Delete", "lead-delete", this::delete);
+    bar =
+        new HBox(
+            Head.named("lead", which),
+            Head.named("name", name),
+            Head.named(" ", more),
+            Head.named(" ", chart),
+            Head.named(" ", gone));
+    bar.getStyleClass().add("lead-bar");
+    pins = new PinsTab(desk);
+    faces = new FacesTab(desk, frame);
+    Runnable toPins = () -> go(View.PINS);
+    make = new MakeTab(desk, toPins, () -> begun(workbench.build().get().leads()));
+    join = new JoinTab(desk, toPins);
+    ringOut = new RingOutTab(desk, () -> go(View.MAKE), toPins);
+    VBox.setVgrow(body, Priority.ALWAYS);
+    root.getChildren().addAll(head, bar, body);
+    for (View v : View.values()) {
+      frame
+          .commands()
+          .offer(
+              "Leads: " + v.words,
+              "",
+              () -> {
+                workbench.station().set(Station.LEADS);
+                go(v);
+              });
+    }
+  }
+
+  private void begun(LeadBook book) {
+    ringOut.look(book.ringOuts().get(book.ringOuts().size() - 1).name());
+    go(View.RING_OUT);
+  }
+
+  private void go(View next) {
+    view = next;
+    show(desk.workbench().bench().get());
+    if (view == View.RING_OUT) {
+      ringOut.lookup("#ringout-beep").requestFocus();
+    }
+  }
+
+  private void rename() {
+    Optional<Lead> lead = desk.lead();
+    String typed = name.getText().strip();
+    if (lead.isEmpty() || typed.equals(lead.get().name()) || typed.isEmpty()) {
+      return;
+    }
+    String old = lead.get().name();
+    if (desk.ofBoard()) {
+      desk.edit(
+          "Call it " + typed,
+          book ->
+              book.withCables(
+                  book.cables().stream()
+                      .map(c -> c.name().equals(old) ? c.named(typed) : c)
+                      .toList()));
+    } else {
+      desk.edit("Call it " + typed, book -> book.with(old, lead.get().named(typed)));
+    }
+    desk.look(typed);
+    show(desk.workbench().bench().get());
+  }
+
+  private void delete() {
+    desk.lead()
+        .ifPresent(lead -> desk.edit("Delete " + lead.name(), book -> book.without(lead.name())));
+  }
+
+  @Override
+  public Station station() {
+    return Station.LEADS;
+  }
+
+  @Override
+  public Node node() {
+    return root;
+  }
+
+  @Override
+  public void show(Bench bench) {
+    showing = true;
+    Optional<Lead> lead = desk.lead();
+    boolean ofLead = view == View.PINS || view == View.FACES;
+    if (ofLead && lead.isEmpty()) {
+      view = bench.build().leads().ringOuts().isEmpty() ? View.MAKE : View.RING_OUT;
+      ofLead = false;
+    }
+    tabs.choose(view);
+    bar.setVisible(ofLead);
+    bar.setManaged(ofLead);
+    which.getItems().setAll(desk.all().stream().map(Lead::name).toList());
+    which.show(lead.map(Lead::name));
+    if (!name.isFocused()) {
+      name.setText(lead.map(Lead::name).orElse(""));
+    }
+    head.facts(facts(bench, lead));
+    Node content =
+        switch (view) {
+          case PINS -> {
+            pins.show(lead.orElseThrow());
+            yield pins;
+          }
+          case FACES -> {
+            faces.show(lead.orElseThrow());
+            yield faces;
+          }
+          case MAKE -> make;
+          case JOIN -> {
+            join.show();
+            yield join;
+          }
+          case RING_OUT -> {
+            ringOut.show();
+            yield ringOut;
+          }
+        };
+    if (!body.getChildren().equals(List.of(content))) {
+      body.getChildren().setAll(content);
+    }
+    showing = false;
+  }
+
+  private String facts(Bench bench, Optional<Lead> lead) {
+    int leads = desk.all().size();
+    int rings = bench.build().leads().ringOuts().size();
+    return switch (view) {
+      case PINS, FACES -> lead.map(l -> Told.of(l, desk.plugs()).words()).orElse("");
+      case MAKE -> leads == 0 ? "no leads yet: make one" : "another lead";
+      case JOIN -> leads + (leads == 1 ? " lead" : " leads");
+      case RING_OUT -> rings == 0 ? "" : String.format(Locale.ROOT, "%d begun", rings);
+    };
+  }
+}

@@ -1,0 +1,2 @@
+/** The Leads station: pins to pins, faces, joining, and ringing out. */
+package kumite.desktop.leads;

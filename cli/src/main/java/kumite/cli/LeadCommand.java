@@ -3,7 +3,9 @@ package kumite.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,8 +17,8 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import kumite.build.lead.LeadBook;
 import kumite.files.BuildFileException;
-import kumite.files.ExportFolder;
 import kumite.files.LeadFile;
+import kumite.files.WholeFile;
 import kumite.lead.Chart;
 import kumite.lead.Drawer;
 import kumite.lead.Lead;
@@ -90,6 +92,7 @@ final class LeadCommand implements Runnable {
       LeadSource.Named named = lead();
       List<Finding> findings = LeadChecks.alone(named.lead(), named.book().plugs());
       if (out != null) {
+        claim(out, "{");
         LeadFile.write(out, LeadFile.text(named.lead(), named.book()));
       }
       if (json) {
@@ -108,6 +111,20 @@ final class LeadCommand implements Runnable {
     /** {@return the exit code of a lead with these findings} */
     int exit(List<Finding> findings) {
       return 0;
+    }
+  }
+
+  /** A file that is there already is replaced only if it is of the kind that is written. */
+  private static void claim(Path file, String begins) throws IOException {
+    if (Files.isRegularFile(file) && Files.size(file) > 0) {
+      byte[] head;
+      try (InputStream in = Files.newInputStream(file)) {
+        head = in.readNBytes(begins.length());
+      }
+      if (!new String(head, StandardCharsets.ISO_8859_1).equals(begins)) {
+        throw new IllegalArgumentException(
+            file + " is there already and is another kind of file; choose another name");
+      }
     }
   }
 
@@ -159,7 +176,7 @@ final class LeadCommand implements Runnable {
     private String turn;
 
     @Override
-    LeadSource.Named lead() {
+    LeadSource.Named lead() throws BuildFileException {
       Turn asked =
           LeadSource.turn(turn)
               .orElseThrow(
@@ -263,12 +280,12 @@ final class LeadCommand implements Runnable {
     }
 
     private LeadSource.Named solved() throws BuildFileException {
-      Plugs plugs = Plugs.standard();
+      Plugs plugs = source.plugs();
       Optional<Pinout> pad = plugs.pinout(from);
       Optional<Pinout> host = plugs.pinout(to);
       if (pad.isPresent() && host.isPresent()) {
         return new LeadSource.Named(
-            Making.byFunctions(pad.get(), host.get(), plugs), LeadBook.EMPTY);
+            Making.byFunctions(pad.get(), host.get(), plugs), source.book());
       }
       LeadSource.Named first = source.named(from);
       LeadSource.Named wanted = source.named(to);
@@ -343,10 +360,10 @@ final class LeadCommand implements Runnable {
         throw new IllegalArgumentException(out + " is a folder; name a file with --out");
       }
       Files.createDirectories(folder);
-      String name = single ? out.getFileName().toString() : "lead.pdf";
-      new ExportFolder(folder)
-          .write(Map.of(name, pdf))
-          .forEach(spec.commandLine().getOut()::println);
+      Path file = single ? out : out.resolve("lead.pdf");
+      claim(file, "%PDF");
+      WholeFile.write(file, pdf);
+      spec.commandLine().getOut().println(file);
       return 0;
     }
   }
@@ -358,10 +375,16 @@ final class LeadCommand implements Runnable {
   static final class Kinds implements Callable<Integer> {
     @Spec private CommandSpec spec;
 
+    @Option(
+        names = "--own",
+        paramLabel = "FILE",
+        description = "A file with connectors and pinouts of your own, to read and list as well.")
+    private Path own;
+
     @Override
-    public Integer call() {
+    public Integer call() throws BuildFileException {
       PrintWriter out = spec.commandLine().getOut();
-      Plugs plugs = Plugs.standard();
+      Plugs plugs = LeadSource.with(own).plugs();
       plugs
           .connectors()
           .forEach(

@@ -15,12 +15,14 @@ import kumite.files.BuildFileException;
 import kumite.files.Demo;
 import kumite.files.LeadFile;
 import kumite.files.TextFile;
+import kumite.json.Misfit;
 import kumite.lead.Beyond;
 import kumite.lead.ConnectorKind;
 import kumite.lead.End;
 import kumite.lead.Lead;
 import kumite.lead.LeadTable;
 import kumite.lead.Making;
+import kumite.lead.OwnPlugs;
 import kumite.lead.Pinout;
 import kumite.lead.Plugs;
 import kumite.lead.Turn;
@@ -30,7 +32,6 @@ import picocli.CommandLine.Option;
 
 /** Leads as they are named on the command line. */
 final class LeadSource {
-  private static final Plugs PLUGS = Plugs.standard();
 
   @Option(
       names = "--kind",
@@ -51,6 +52,47 @@ final class LeadSource {
       description = "What the pins do (default: the first pinout known for the connector).")
   private String pinout = "";
 
+  @Option(
+      names = "--own",
+      paramLabel = "FILE",
+      description = "A file with connectors and pinouts of your own, like connectors.json.")
+  private Path own;
+
+  private Plugs plugs;
+
+  /** {@return a source that knows what a file brings as well} */
+  static LeadSource with(Path own) {
+    LeadSource source = new LeadSource();
+    source.own = own;
+    return source;
+  }
+
+  /** {@return the connectors and pinouts that can be named} */
+  Plugs plugs() throws BuildFileException {
+    if (plugs == null) {
+      OwnPlugs mine = mine();
+      plugs = Plugs.standard().with(mine.connectors(), mine.pinouts());
+    }
+    return plugs;
+  }
+
+  private OwnPlugs mine() throws BuildFileException {
+    if (own == null) {
+      return new OwnPlugs(List.of(), List.of());
+    }
+    try {
+      return OwnPlugs.read(TextFile.read(own));
+    } catch (Misfit e) {
+      throw new BuildFileException(own.toString(), e.place(), e.what(), e.remedy());
+    }
+  }
+
+  /** {@return what is the builder's own, to go with a lead that may use it} */
+  LeadBook book() throws BuildFileException {
+    OwnPlugs mine = mine();
+    return LeadBook.EMPTY.withOwn(mine.connectors(), mine.pinouts());
+  }
+
   /**
    * A lead with the connectors and pinouts it may use.
    *
@@ -59,10 +101,10 @@ final class LeadSource {
   record Named(Lead lead, LeadBook book) {}
 
   /** {@return what its pins do: as asked, else the first that is known for the connector} */
-  Pinout pins() {
-    ConnectorKind connector = PLUGS.needed(kind);
+  Pinout pins() throws BuildFileException {
+    ConnectorKind connector = plugs().needed(kind);
     if (!pinout.isEmpty()) {
-      Pinout asked = PLUGS.neededPinout(pinout);
+      Pinout asked = plugs().neededPinout(pinout);
       if (!asked.connector().equals(connector.id())) {
         throw new IllegalArgumentException(
             "pinout "
@@ -75,7 +117,7 @@ final class LeadSource {
       }
       return asked;
     }
-    return PLUGS.of(connector).stream()
+    return plugs().of(connector).stream()
         .findFirst()
         .orElseThrow(
             () ->
@@ -85,8 +127,8 @@ final class LeadSource {
                         + "; name one with --pinout, or write a table of pins"));
   }
 
-  Named turning(Turn turn) {
-    return new Named(Making.turning(turn, pins(), PLUGS), LeadBook.EMPTY);
+  Named turning(Turn turn) throws BuildFileException {
+    return new Named(Making.turning(turn, pins(), plugs()), book());
   }
 
   /** {@return the turn of a word or a number of degrees, if it is one} */
@@ -131,7 +173,7 @@ final class LeadSource {
       return turning(turn.get());
     }
     if (LeadTable.isShort(text)) {
-      return new Named(table(text, text, true), LeadBook.EMPTY);
+      return new Named(table(text, text, true), book());
     }
     int hash = text.lastIndexOf('#');
     if (hash > 0) {
@@ -176,7 +218,7 @@ final class LeadSource {
     if (bare.startsWith("{") || bare.startsWith("[") || shown.endsWith(".json")) {
       return of(BuildFile.parse(text, shown, Catalogue.standard()), shown, name);
     }
-    return new Named(table(text, shown, LeadTable.isShort(text)), LeadBook.EMPTY);
+    return new Named(table(text, shown, LeadTable.isShort(text)), book());
   }
 
   private static Named of(Build build, String file, String name) {
@@ -205,9 +247,9 @@ final class LeadSource {
         : BuildFile.parse(text, file.toString(), Catalogue.standard()).leads().leads();
   }
 
-  private Lead table(String text, String name, boolean brief) {
-    ConnectorKind from = PLUGS.needed(kind);
-    ConnectorKind to = PLUGS.needed(kindTo.isEmpty() ? kind : kindTo);
+  private Lead table(String text, String name, boolean brief) throws BuildFileException {
+    ConnectorKind from = plugs().needed(kind);
+    ConnectorKind to = plugs().needed(kindTo.isEmpty() ? kind : kindTo);
     Optional<Pinout> one = pinout(from);
     Optional<Pinout> other = pinout(to);
     LeadTable table = new LeadTable(from, one, to, other);
@@ -221,20 +263,20 @@ final class LeadSource {
           one.map(p -> first.into(Beyond.PAD, p)).orElse(first),
           other.map(p -> last.into(Beyond.HOST, p)).orElse(last),
           cores,
-          PLUGS);
+          plugs());
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException(brief ? e.getMessage() : name + ": " + e.getMessage(), e);
     }
   }
 
-  private Optional<Pinout> pinout(ConnectorKind connector) {
+  private Optional<Pinout> pinout(ConnectorKind connector) throws BuildFileException {
     if (!pinout.isEmpty()) {
-      Pinout asked = PLUGS.neededPinout(pinout);
+      Pinout asked = plugs().neededPinout(pinout);
       if (asked.connector().equals(connector.id())) {
         return Optional.of(asked);
       }
     }
-    return PLUGS.of(connector).stream().findFirst();
+    return plugs().of(connector).stream().findFirst();
   }
 
   static byte[] utf8(String text) {

@@ -10,12 +10,15 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
+import kumite.build.Build;
 import kumite.build.lead.LeadBook;
+import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.LeadFile;
 import kumite.lead.ConnectorKind;
 import kumite.lead.Lead;
 import kumite.lead.Plugs;
+import kumite.parts.Catalogue;
 import kumite.ringout.Facts;
 import kumite.ringout.Known;
 import kumite.ringout.NextProbe;
@@ -220,11 +223,47 @@ final class RingOutCommand implements Runnable {
   abstract static class OfFile implements Callable<Integer> {
     @Spec CommandSpec spec;
 
-    @Parameters(index = "0", paramLabel = "FILE", description = "A ring-out, NAME.ringout.json.")
-    Path file;
+    @Parameters(
+        index = "0",
+        paramLabel = "FILE",
+        description = "A ring-out, NAME.ringout.json, or one of a build: FILE#NAME.")
+    String file;
 
     RingOut ringOut() throws BuildFileException {
-      return LeadFile.ringOut(file);
+      return ofBuild()
+          ? build()
+              .leads()
+              .ringOut(name())
+              .orElseThrow(
+                  () ->
+                      new IllegalArgumentException(
+                          file + ": the build has no ring-out of that name"))
+          : LeadFile.ringOut(Path.of(file));
+    }
+
+    private boolean ofBuild() {
+      return file.lastIndexOf('#') > 0 && !Files.exists(Path.of(file));
+    }
+
+    private Path path() {
+      return Path.of(ofBuild() ? file.substring(0, file.lastIndexOf('#')) : file);
+    }
+
+    private String name() {
+      return file.substring(file.lastIndexOf('#') + 1);
+    }
+
+    private Build build() throws BuildFileException {
+      return BuildFile.read(path(), Catalogue.standard());
+    }
+
+    void write(RingOut ringOut) throws BuildFileException {
+      if (ofBuild()) {
+        Build build = build();
+        BuildFile.write(build.withLeads(build.leads().with(name(), ringOut)), path());
+      } else {
+        LeadFile.write(path(), LeadFile.text(ringOut));
+      }
     }
 
     PrintWriter printer() {
@@ -342,7 +381,7 @@ final class RingOutCommand implements Runnable {
                       new IllegalArgumentException(
                           file + ": nothing is left to ask; see kumite ringout next"));
       RingOut told = ringOut.with(next.answered(beep));
-      LeadFile.write(file, LeadFile.text(told));
+      write(told);
       print(printer(), told);
       return 0;
     }

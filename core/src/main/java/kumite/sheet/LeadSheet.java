@@ -216,7 +216,7 @@ public final class LeadSheet {
 
   // ---- faces
 
-  private static final double SCALE = 2.6;
+  private static final double SCALE = 3.6;
 
   /** Both ends from their wire side, enlarged, as they lie before one who solders. */
   private void wireSides(Lead lead) throws IOException {

@@ -51,13 +51,13 @@ public final class LeadChecks {
     LeadChecks checks = new LeadChecks(subject);
     checks.pins();
     checks.findings.addAll(LeadNetChecks.of(subject));
-    checks.carried();
     checks.identity();
     checks.mates();
     checks.cable();
     checks.colours();
     checks.parts();
     checks.suspects();
+    checks.carried();
     checks.told();
     return checks.findings;
   }

@@ -80,7 +80,8 @@ public final class CableLead {
     List<String> names =
         new ArrayList<>(
             plugs.connector(cable.plug().connector()).map(ConnectorKind::names).orElse(List.of()));
-    for (int extra = names.size() + 1; extra <= through.size() + names.size(); extra++) {
+    int enough = names.size() + through.size();
+    for (int extra = names.size() + 1; names.size() < enough; extra++) {
       if (!names.contains(String.valueOf(extra))) {
         names.add(String.valueOf(extra));
       }

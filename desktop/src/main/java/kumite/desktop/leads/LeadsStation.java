@@ -195,7 +195,10 @@ public final class LeadsStation implements StationView {
             faces.show(lead.orElseThrow());
             yield faces;
           }
-          case MAKE -> make;
+          case MAKE -> {
+            make.show();
+            yield make;
+          }
           case JOIN -> {
             join.show();
             yield join;

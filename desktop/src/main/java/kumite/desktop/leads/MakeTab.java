@@ -38,6 +38,7 @@ final class MakeTab extends ScrollPane {
   private final Choice<ConnectorKind> far;
   private final Choice<ConnectorKind> lid;
   private final TextArea table = new TextArea();
+  private final OwnForm own;
 
   /**
    * The tab.
@@ -53,6 +54,7 @@ final class MakeTab extends ScrollPane {
     getStyleClass().add("quiet-scroll");
     setFitToWidth(true);
     setFocusTraversable(false);
+    own = new OwnForm(desk, this::show);
     stick = pinouts("stick");
     turn = new Choice<>("turn", Turn.all(), Turn::title, t -> {});
     turn.show(Optional.of(new Turn(1, false)));
@@ -112,9 +114,25 @@ final class MakeTab extends ScrollPane {
                 "From lid to base, or from an old pad to its board. Its cores are the wires of the"
                     + " Loom that run to the board: of the selected controls, or of all.",
                 Head.named("connector at the lid", lid),
-                Head.named(" ", Plain.button("Lay it", "make-cable", this::cable))));
+                Head.named(" ", Plain.button("Lay it", "make-cable", this::cable))),
+            own);
     all.getStyleClass().add("make-ways");
     setContent(all);
+  }
+
+  /** Offers the connectors and pinouts that are known now. */
+  void show() {
+    for (Choice<Pinout> choice : List.of(stick, pad, host)) {
+      Pinout was = choice.getValue();
+      choice.getItems().setAll(desk.plugs().pinouts());
+      choice.show(Optional.ofNullable(was));
+    }
+    for (Choice<ConnectorKind> choice : List.of(from, to, near, far, lid)) {
+      ConnectorKind was = choice.getValue();
+      choice.getItems().setAll(Plain.kinds(desk.plugs()));
+      choice.show(Optional.ofNullable(was));
+    }
+    own.show();
   }
 
   private Choice<Pinout> pinouts(String name) {

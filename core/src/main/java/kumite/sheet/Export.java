@@ -291,6 +291,9 @@ public enum Export {
       Bench bench, Choices choices, BiConsumer<Export, String> left) {
     Map<String, byte[]> files = new LinkedHashMap<>();
     for (Export export : values()) {
+      if (export == LEADS && bench.leads().isEmpty()) {
+        continue; // most builds have none, and lack nothing
+      }
       try {
         String folder = export == FIRMWARE ? "firmware/" : "";
         export.files(bench, choices).forEach((name, bytes) -> files.put(folder + name, bytes));

@@ -88,7 +88,6 @@ final class Pictures {
                   .getSelectionModel()
                   .select(1);
             }));
-    shots.add(new Shot("panel-drill", () -> press("Drill")));
     shots.add(
         new Shot(
             "loom",
@@ -97,7 +96,6 @@ final class Pictures {
               workbench.station().set(Station.LOOM);
               workbench.select(ContactId.parse("horn"));
             }));
-    shots.add(new Shot("loom-strands", () -> press("By strand")));
     shots.add(new Shot("loom-what-if", () -> press("What if")));
     shots.add(new Shot("loom-boards", () -> press("Boards")));
     shots.add(
@@ -135,16 +133,6 @@ final class Pictures {
             }));
     shots.add(
         new Shot(
-            "panel-layout",
-            () -> {
-              press("Hand");
-              ((javafx.scene.control.Button) shell.lookup("#set-rests")).fire();
-              press("Lay out");
-              press("Arc of the hand");
-              ((javafx.scene.control.Button) shell.lookup("#layout-fit")).fire();
-            }));
-    shots.add(
-        new Shot(
             "map-layers",
             () -> {
               demo("one-hand");
@@ -169,6 +157,15 @@ final class Pictures {
               workbench.select(ContactId.parse("dash"));
               press("Firmware");
             }));
+    shots.add(
+        new Shot(
+            "leads",
+            () -> {
+              demo("quarter-turn");
+              workbench.station().set(Station.LEADS);
+            }));
+    shots.add(new Shot("leads-faces", () -> press("Faces")));
+    shots.add(new Shot("leads-ringout", () -> press("Ring-out")));
     next(new ArrayDeque<>(shots));
   }
 

@@ -78,6 +78,7 @@ public class AccessTest {
       },
       {"power", List.of("Circuits", "Budget")},
       {"map", List.of("Contacts", "Rules", "Axes", "Play", "Compare", "Chart", "Timing", "Report")},
+      {"leads", List.of("Pins", "Faces", "Make", "Join", "Ring-out")},
       {"log", List.of()},
     };
   }

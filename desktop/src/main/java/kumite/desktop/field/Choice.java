@@ -50,6 +50,17 @@ public final class Choice<T> extends ComboBox<T> {
     setStyle("-fx-pref-width: " + letters + "em;");
   }
 
+  /** Offers other choices without telling anybody; what was chosen stays, where it still can. */
+  public void offer(List<T> choices) {
+    if (!getItems().equals(choices)) {
+      T was = getValue();
+      showing = true;
+      getItems().setAll(choices);
+      setValue(was != null && choices.contains(was) ? was : null);
+      showing = false;
+    }
+  }
+
   /** Shows a choice, or none, without telling anybody. */
   public void show(Optional<T> value) {
     showing = true;

@@ -201,18 +201,15 @@ final class CoreTable extends VBox {
         return;
       }
       boolean fixed = desk.ofBoard();
-      from.getItems().setAll(desk.pins(shown, Where.FROM));
+      from.offer(desk.pins(shown, Where.FROM));
       from.show(Optional.of(item.from()));
-      to.getItems().setAll(desk.pins(shown, Where.TO));
+      to.offer(desk.pins(shown, Where.TO));
       to.show(Optional.of(item.to()));
-      colour
-          .getItems()
-          .setAll(
-              Stream.concat(
-                      Stream.of(item.colour()),
-                      Stream.of(WireColour.Hue.values()).map(WireColour::of))
-                  .distinct()
-                  .toList());
+      colour.offer(
+          Stream.concat(
+                  Stream.of(item.colour()), Stream.of(WireColour.Hue.values()).map(WireColour::of))
+              .distinct()
+              .toList());
       colour.show(Optional.of(item.colour()));
       role.setText(desk.plugs().role(shown, item));
       for (var field : List.of(from, to, colour, role, gone)) {

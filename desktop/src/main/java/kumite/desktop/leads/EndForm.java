@@ -149,9 +149,7 @@ final class EndForm extends VBox {
         .get()
         .seats()
         .forEach(seat -> targets.add(new Target(Optional.empty(), Optional.of(seat.id()))));
-    if (!connector.getItems().equals(targets)) {
-      connector.getItems().setAll(targets);
-    }
+    connector.offer(targets);
     setDisable(desk.ofBoard());
     boolean plugged = lead.end(where) instanceof End.Plug;
     for (var choice : List.of(gender, beyond, pinout, wired)) {
@@ -170,9 +168,9 @@ final class EndForm extends VBox {
     List<Optional<Pinout>> pinouts = new ArrayList<>();
     pinouts.add(Optional.empty());
     desk.plugs().of(kind).forEach(p -> pinouts.add(Optional.of(p)));
-    pinout.getItems().setAll(pinouts);
+    pinout.offer(pinouts);
     pinout.show(Optional.of(desk.plugs().pinout(plug)));
-    wired.getItems().setAll(kind.wired().stream().map(Wired::how).toList());
+    wired.offer(kind.wired().stream().map(Wired::how).toList());
     wired.show(Optional.of(kind.wired(plug.wired()).how()));
   }
 

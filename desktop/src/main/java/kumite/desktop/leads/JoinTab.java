@@ -119,7 +119,7 @@ final class JoinTab extends ScrollPane {
     }
     for (Choice<Lead> choice : List.of(more, undo, have, want)) {
       String was = choice.getValue() == null ? "" : choice.getValue().name();
-      choice.getItems().setAll(leads);
+      choice.offer(leads);
       choice.show(leads.stream().filter(l -> l.name().equals(was)).findFirst());
     }
     more.show(Optional.empty());

@@ -1,5 +1,6 @@
 package kumite.desktop.leads;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -41,7 +42,10 @@ final class LeadDesk {
 
   /** {@return all leads, the build's cables among them} */
   List<Lead> all() {
-    return workbench.bench().get().leads();
+    // Of the build as it is now: its bench may still be worked out.
+    List<Lead> all = new ArrayList<>(book().leads());
+    book().cables().forEach(cable -> workbench.bench().get().lead(cable).ifPresent(all::add));
+    return all;
   }
 
   /** {@return the lead looked at; the first where that is gone} */

@@ -171,22 +171,23 @@ public final class LeadsStation implements StationView {
   public void show(Bench bench) {
     showing = true;
     Optional<Lead> lead = desk.lead();
-    boolean ofLead = view == View.PINS || view == View.FACES;
-    if (ofLead && lead.isEmpty()) {
-      view = bench.build().leads().ringOuts().isEmpty() ? View.MAKE : View.RING_OUT;
-      ofLead = false;
-    }
-    tabs.choose(view);
+    boolean wanted = view == View.PINS || view == View.FACES;
+    boolean ofLead = wanted && lead.isPresent();
+    View now =
+        wanted && lead.isEmpty()
+            ? desk.book().ringOuts().isEmpty() ? View.MAKE : View.RING_OUT
+            : view;
+    tabs.choose(now);
     bar.setVisible(ofLead);
     bar.setManaged(ofLead);
-    which.getItems().setAll(desk.all().stream().map(Lead::name).toList());
+    which.offer(desk.all().stream().map(Lead::name).toList());
     which.show(lead.map(Lead::name));
     if (!name.isFocused()) {
       name.setText(lead.map(Lead::name).orElse(""));
     }
-    head.facts(facts(bench, lead));
+    head.facts(facts(now, lead));
     Node content =
-        switch (view) {
+        switch (now) {
           case PINS -> {
             pins.show(lead.orElseThrow());
             yield pins;
@@ -214,10 +215,10 @@ public final class LeadsStation implements StationView {
     showing = false;
   }
 
-  private String facts(Bench bench, Optional<Lead> lead) {
+  private String facts(View now, Optional<Lead> lead) {
     int leads = desk.all().size();
-    int rings = bench.build().leads().ringOuts().size();
-    return switch (view) {
+    int rings = desk.book().ringOuts().size();
+    return switch (now) {
       case PINS, FACES -> lead.map(l -> Told.of(l, desk.plugs()).words()).orElse("");
       case MAKE -> leads == 0 ? "no leads yet: make one" : "another lead";
       case JOIN -> leads + (leads == 1 ? " lead" : " leads");

@@ -124,12 +124,12 @@ final class MakeTab extends ScrollPane {
   void show() {
     for (Choice<Pinout> choice : List.of(stick, pad, host)) {
       Pinout was = choice.getValue();
-      choice.getItems().setAll(desk.plugs().pinouts());
+      choice.offer(desk.plugs().pinouts());
       choice.show(Optional.ofNullable(was));
     }
     for (Choice<ConnectorKind> choice : List.of(from, to, near, far, lid)) {
       ConnectorKind was = choice.getValue();
-      choice.getItems().setAll(Plain.kinds(desk.plugs()));
+      choice.offer(Plain.kinds(desk.plugs()));
       choice.show(Optional.ofNullable(was));
     }
     own.show();

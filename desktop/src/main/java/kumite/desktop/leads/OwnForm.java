@@ -138,7 +138,7 @@ final class OwnForm extends VBox {
 
   void show() {
     ConnectorKind was = kind.getValue();
-    kind.getItems().setAll(Plain.kinds(desk.plugs()));
+    kind.offer(Plain.kinds(desk.plugs()));
     kind.show(Optional.ofNullable(was));
   }
 }

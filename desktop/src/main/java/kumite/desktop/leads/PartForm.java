@@ -111,7 +111,7 @@ final class PartForm extends VBox {
         series
             ? shown.cores().stream().map(Core::from).distinct().toList()
             : desk.pins(shown, end.getValue());
-    pin.getItems().setAll(pins);
+    pin.offer(pins);
     pin.show(pins.contains(was) ? Optional.of(was) : pins.stream().findFirst());
     value.setPromptText(
         switch (kind.getValue()) {

@@ -303,7 +303,7 @@ final class RingOutTab extends HBox {
             .findFirst()
             .or(() -> all.stream().findFirst());
     getChildren().setAll(shown.isPresent() ? work : none);
-    which.getItems().setAll(all);
+    which.offer(all);
     which.show(shown);
     next = Optional.empty();
     shown.ifPresent(this::show);

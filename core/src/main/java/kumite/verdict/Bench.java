@@ -143,7 +143,9 @@ public record Bench(
             }));
     desks.forEach(d -> findings.addAll(d.findings()));
     findings.addAll(SeatChecks.between(home, catalogue, desks));
-    findings.addAll(LeadBookChecks.of(home, catalogue, desks));
+    findings.addAll(
+        kept.ifLeads(
+            bench -> bench.from(Station.LEADS), () -> LeadBookChecks.of(home, catalogue, desks)));
     List<Finding> joined = new ArrayList<>(Alike.joined(findings));
     joined.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
     Trial trial = new Trial();
@@ -205,6 +207,13 @@ public record Bench(
 
     <T> T ifPanel(Function<Bench, T> keep, Supplier<T> work) {
       return keptIf(Kept::samePanel, keep, work);
+    }
+
+    <T> T ifLeads(Function<Bench, T> keep, Supplier<T> work) {
+      return keptIf(
+          (one, other) -> one.leads().equals(other.leads()) && one.leads().standsAlone(),
+          keep,
+          work);
     }
 
     boolean sameLoom(Build other) {

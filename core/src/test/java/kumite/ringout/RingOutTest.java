@@ -9,7 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import kumite.lead.Lead;
 import kumite.lead.LeadPart.Place;
+import kumite.lead.Making;
+import kumite.lead.Plugs;
+import kumite.lead.Turn;
 import kumite.lead.Where;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -339,5 +343,32 @@ public class RingOutTest {
       assertThat(NextProbe.left(Known.of(half), 0).worst())
           .isGreaterThanOrEqualTo(whole.readings().size() - i);
     }
+  }
+
+  /**
+   * What another lead has makes pairs likely, by pins and by colours; it is never taken as true.
+   */
+  @Test
+  public void anotherLeadSaysWhatIsLikely() {
+    Plugs plugs = Plugs.standard();
+    Lead quarter = Making.turning(Turn.degrees(90), plugs.neededPinout("nine-pin-direct"), plugs);
+    RingOut pins = RingOut.of("pins", plugs.needed("nine-pin"), plugs.needed("nine-pin"));
+    assertThat(Likely.asIn(quarter, pins))
+        .containsEntry("1", "3")
+        .containsEntry("4", "1")
+        .containsEntry("9", "9");
+    RingOut cut = RingOut.of("cut", plugs.needed("nine-pin"), plugs.needed("bare-9"));
+    List<String> colours = List.of("WH", "BK", "RD", "TQ", "PK", "OG", "GN", "BU", "BN");
+    RingOut named = cut.between(cut.from(), cut.to(), cut.near(), colours);
+    Map<String, String> pairs = Likely.asIn(quarter, named);
+    assertThat(pairs).containsEntry("1", "BN").containsEntry("8", "BK").hasSize(9);
+    RingOut guessed = named.withLikely(pairs);
+    Place one = new Place(Where.FROM, "1");
+    NextProbe first = NextProbe.of(Known.of(guessed)).orElseThrow();
+    assertThat(first.other())
+        .contains(new Place(Where.TO, pairs.get(first.one().iterator().next().pin())));
+    Reading silent =
+        new Reading(java.util.Set.of(one), java.util.Set.of(new Place(Where.TO, "BN")), false);
+    assertThat(Known.of(guessed.with(silent)).fates().get(0).may()).hasSize(8).doesNotContain("BN");
   }
 }

@@ -27,6 +27,7 @@ import kumite.ringout.RingOut;
 import kumite.verdict.Station;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** The Leads station in a real window, from an empty build. */
@@ -227,6 +228,27 @@ public class LeadsWindowTest {
     assertThat(book().connectors()).hasSize(1);
     assertThat(book().connectors().get(0).pins().get(1).at().xMm()).isBetween(2.53, 2.55);
     assertThat(window.news()).contains("1 connector");
+  }
+
+  @DataProvider
+  public Object[][] sizes() {
+    return new Object[][] {{1100, 700, 13}, {1280, 800, 13}, {1280, 800, 16}, {1920, 1080, 13}};
+  }
+
+  /** Nothing is cut or pushed out of the window, in any tab, with a lead and a ring-out to show. */
+  @Test(dataProvider = "sizes")
+  public void everyTabFits(int width, int height, int font) throws Exception {
+    window.close();
+    Path state = Files.createTempDirectory("kumite-leads").resolve("state");
+    window = Window.sized(state, width, height, font, "--demo", "quarter-turn");
+    window.click("#station-leads");
+    for (String tab : List.of("Pins", "Faces", "Make", "Join", "Ring-out")) {
+      window.choose(tab);
+      assertThat(window.cutTexts()).as(tab).isEmpty();
+      Node station = window.find("#station-brief");
+      double top = Window.onFx(() -> station.localToScene(station.getBoundsInLocal()).getMinY());
+      assertThat(top).as(tab + ": the top bar is still there").isGreaterThan(40);
+    }
   }
 
   /** A cable to the board has the wires of the loom as its cores. */

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import kumite.lead.ConnectorKind;
+import kumite.lead.End;
 import kumite.lead.Lead;
 import kumite.lead.Pinout;
 import kumite.lead.Plugs;
@@ -61,6 +62,14 @@ public record LeadBook(
             throw new IllegalArgumentException("two " + what + " \"" + name + "\"");
           }
         });
+  }
+
+  /**
+   * {@return whether nothing here ends at a board, so that the rest of the build is nothing to it}
+   */
+  public boolean standsAlone() {
+    return cables.isEmpty()
+        && leads.stream().allMatch(l -> l.from() instanceof End.Plug && l.to() instanceof End.Plug);
   }
 
   /** {@return the connectors and pinouts that its leads may use} */

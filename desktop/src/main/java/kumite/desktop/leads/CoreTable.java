@@ -41,6 +41,7 @@ final class CoreTable extends VBox {
     HBox.setHgrow(gap, Priority.ALWAYS);
     add.setId("core-add");
     add.getStyleClass().add("small");
+    add.setMinWidth(Region.USE_PREF_SIZE);
     add.setOnAction(event -> add());
     HBox head = new HBox(from, to, colour, role, gap, add);
     head.getStyleClass().add("core-row");
@@ -68,7 +69,8 @@ final class CoreTable extends VBox {
     Label label = new Label(words);
     label.getStyleClass().add("field-name");
     Em.pref(label, px);
-    label.setMinWidth(Region.USE_PREF_SIZE);
+    label.setMinWidth(0);
+    label.setTooltip(new Tooltip(words));
     return label;
   }
 
@@ -167,6 +169,8 @@ final class CoreTable extends VBox {
                 }
               });
       gone.getStyleClass().addAll("quiet", "small");
+      gone.setMinWidth(Region.USE_PREF_SIZE);
+      role.setMinWidth(40);
       gone.setAccessibleText("Take the core out");
       gone.setTooltip(new Tooltip("Take the core out"));
       gone.setOnAction(event -> StrandsView.toggleCore(desk, getItem().from(), getItem().to()));

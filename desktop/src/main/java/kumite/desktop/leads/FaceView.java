@@ -29,8 +29,8 @@ final class FaceView extends Pane {
     this.where = where;
     setAccessibleRole(AccessibleRole.IMAGE_VIEW);
     getStyleClass().add("lead-face");
-    setMinHeight(110);
-    setPrefHeight(150);
+    setMinHeight(56);
+    setPrefHeight(120);
     widthProperty().addListener((o, was, is) -> draw());
     heightProperty().addListener((o, was, is) -> draw());
     desk.lit().addListener((o, was, is) -> draw());

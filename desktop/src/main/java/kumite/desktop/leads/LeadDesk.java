@@ -143,8 +143,8 @@ final class LeadDesk {
               : ", " + plug.gender().words())
           + "\n"
           + (plug.beyond() == kumite.lead.Beyond.OPEN
-              ? "plugs into: not said"
-              : "plugs into the " + plug.beyond().words());
+              ? "into: not said"
+              : "into the " + plug.beyond().words());
     }
     return "Board of the build\nterminals by name";
   }

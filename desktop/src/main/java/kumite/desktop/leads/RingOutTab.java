@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -26,9 +25,11 @@ import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.StrandLine;
 import kumite.kind.WireColour;
+import kumite.lead.Lead;
 import kumite.lead.LeadPart.Place;
 import kumite.ringout.Facts;
 import kumite.ringout.Known;
+import kumite.ringout.Likely;
 import kumite.ringout.NextProbe;
 import kumite.ringout.Reading;
 import kumite.ringout.Result;
@@ -37,6 +38,9 @@ import kumite.ringout.RingOutPlan;
 
 /** The partner who holds the other probe: what to touch, one key for the answer, what is known. */
 final class RingOutTab extends HBox {
+  /** Pairs that are thought likely, and why. */
+  private record Guess(String words, Map<String, String> pairs) {}
+
   private final LeadDesk desk;
   private final Runnable made;
   private final Choice<RingOut> which;
@@ -44,7 +48,7 @@ final class RingOutTab extends HBox {
   private final TextField far = names("far");
   private final Segments<RingOut.Way> way;
   private final Choice<RingOut.Faults> faults;
-  private final CheckBox likely = new CheckBox("same names are likely pairs");
+  private final Choice<Guess> likely;
   private final Label title = new Label();
   private final HBox probes = new HBox();
   private final Label why = new Label();
@@ -82,7 +86,7 @@ final class RingOutTab extends HBox {
               name = r.name();
               show();
             });
-    which.wide(14);
+    which.wide(15);
     way =
         new Segments<>(
             w -> w == RingOut.Way.GROUPED ? "in groups" : "one by one",
@@ -94,13 +98,15 @@ final class RingOutTab extends HBox {
             List.of(RingOut.Faults.values()),
             RingOut.Faults::words,
             f -> change("Look for " + f.words(), r -> r.probed(r.way(), f)));
-    faults.wide(17);
+    faults.wide(15);
+    likely =
+        new Choice<>(
+            "thought likely",
+            List.of(),
+            Guess::words,
+            guess -> change("Likely: " + guess.words(), r -> r.withLikely(guess.pairs())));
     likely.setId("ringout-likely");
-    likely.setOnAction(
-        event ->
-            change(
-                "What is likely",
-                r -> r.withLikely(likely.isSelected() ? r.sameNames() : Map.of())));
+    likely.wide(13);
     near.setOnAction(event -> rename());
     far.setOnAction(event -> rename());
     FlowPane setup =
@@ -110,7 +116,7 @@ final class RingOutTab extends HBox {
             Head.named("far places", far),
             Head.named("probe", way),
             Head.named("look for", faults),
-            Head.named(" ", likely));
+            Head.named("thought likely, never a fact", likely));
     setup.getStyleClass().add("lead-fields");
     prompt();
     fates.setId("ringout-known");
@@ -158,7 +164,7 @@ final class RingOutTab extends HBox {
     field.setId("ringout-" + end);
     field.setAccessibleText("names of the " + end + " places, with commas between");
     field.getStyleClass().add("mono");
-    Em.pref(field, 290);
+    Em.pref(field, 224);
     return field;
   }
 
@@ -320,8 +326,7 @@ final class RingOutTab extends HBox {
     }
     way.choose(ringOut.way());
     faults.show(Optional.of(ringOut.looksFor()));
-    likely.setSelected(!ringOut.likely().isEmpty());
-    likely.setDisable(ringOut.sameNames().isEmpty() && ringOut.likely().isEmpty());
+    guesses(ringOut);
     Optional<Facts.Contradiction> contradiction = known.facts().contradiction();
     probes.getChildren().clear();
     if (contradiction.isPresent()) {
@@ -362,6 +367,29 @@ final class RingOutTab extends HBox {
           (i + 1) + "  " + reading.words() + (repeat ? "  ← repeat" : odd ? "  ← or this" : ""));
     }
     readings.getItems().setAll(lines);
+  }
+
+  /** Pairs that may be thought likely, each set once. */
+  private void guesses(RingOut ringOut) {
+    List<Guess> guesses = new ArrayList<>();
+    guesses.add(new Guess("nothing", Map.of()));
+    if (!ringOut.sameNames().isEmpty()) {
+      guesses.add(new Guess("same names", ringOut.sameNames()));
+    }
+    for (Lead lead : desk.book().leads()) {
+      Map<String, String> pairs = Likely.asIn(lead, ringOut);
+      if (!pairs.isEmpty()) {
+        guesses.add(new Guess("as in " + lead.name(), pairs));
+      }
+    }
+    Optional<Guess> chosen =
+        guesses.stream().filter(g -> g.pairs().equals(ringOut.likely())).findFirst();
+    if (chosen.isEmpty()) {
+      chosen = Optional.of(new Guess("as noted", ringOut.likely()));
+      guesses.add(chosen.get());
+    }
+    likely.offer(guesses);
+    likely.show(chosen);
   }
 
   private void probe(String words, java.util.Set<Place> places) {

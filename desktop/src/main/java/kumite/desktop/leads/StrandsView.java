@@ -122,6 +122,7 @@ final class StrandsView extends Pane {
     label.getStyleClass().add("lead-end");
     label.setId(where == Where.FROM ? "lead-from" : "lead-to");
     label.setMaxWidth(getWidth() / 2 - 16);
+    label.setTooltip(new javafx.scene.control.Tooltip(label.getText()));
     getChildren().add(label);
     label.applyCss();
     double width = Math.min(label.prefWidth(-1), getWidth() / 2 - 16);
@@ -235,12 +236,6 @@ final class StrandsView extends Pane {
     Label code = new Label(core.colour().code());
     code.getStyleClass().addAll("mono", "strand-label");
     code.setManaged(false);
-    double share = 0.1;
-    code.resizeRelocate(
-        x(Where.FROM) + 22,
-        bend(from, to, share) - 9,
-        16 + 8.0 * core.colour().code().length(),
-        18);
     all.getChildren().add(code);
     all.setOpacity(back ? 0.25 : 1);
     all.setAccessibleRole(AccessibleRole.TEXT);
@@ -248,6 +243,9 @@ final class StrandsView extends Pane {
         core.colour().words() + " core from pin " + core.from() + " to pin " + core.to());
     all.setOnMouseClicked(event -> desk.toggle(Where.FROM, core.from()));
     strands.getChildren().add(all);
+    code.applyCss(); // in the scene only now, and its type is known
+    code.autosize();
+    code.relocate(x(Where.FROM) + 22, bend(from, to, 0.1) - code.getHeight() / 2);
   }
 
   private static double bend(double from, double to, double t) {

@@ -125,4 +125,9 @@ public final class Builds {
         .terminal()
         .name();
   }
+
+  /** {@return the names of the demos that have a board; one is of leads alone} */
+  public static List<String> demosWithBoards() {
+    return Demo.names().stream().filter(name -> !name.equals("quarter-turn")).toList();
+  }
 }

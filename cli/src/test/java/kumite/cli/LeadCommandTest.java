@@ -7,9 +7,13 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.stream.IntStream;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -279,5 +283,67 @@ public class LeadCommandTest {
     assertThat(now.at("/contradiction/repeat").asInt()).isEqualTo(3);
     assertThat(now.get("done").asBoolean()).isFalse();
     assertThat(Ran.run("ringout", "next", file.toString()).out()).contains("Repeat reading 3");
+  }
+
+  @DataProvider
+  public Object[][] seeds() {
+    return IntStream.range(0, 40).mapToObj(i -> new Object[] {i}).toArray(Object[][]::new);
+  }
+
+  private static String brief(int[] to) {
+    List<String> pairs = new ArrayList<>();
+    for (int i = 0; i < to.length; i++) {
+      pairs.add(i + 1 + ">" + (to[i] + 1));
+    }
+    return String.join(" ", pairs);
+  }
+
+  private static int[] shuffled(Random random) {
+    List<Integer> order = new ArrayList<>(IntStream.range(0, 9).boxed().toList());
+    Collections.shuffle(order, random);
+    return order.stream().mapToInt(i -> i).toArray();
+  }
+
+  private static List<Integer> printed(int[] to) {
+    return Arrays.stream(to).mapToObj(i -> i + 1).toList();
+  }
+
+  /** Any permutations, composed, undone and solved by hand as arrays and by the command. */
+  @Test(dataProvider = "seeds")
+  public void anyPermutationsAreComposedUndoneAndSolved(int seed) throws Exception {
+    Random random = new Random(seed);
+    int[] a = shuffled(random);
+    int[] b = shuffled(random);
+    int[] both = new int[9];
+    int[] undone = new int[9];
+    int[] between = new int[9];
+    for (int i = 0; i < 9; i++) {
+      both[i] = b[a[i]];
+      undone[a[i]] = i;
+      between[a[i]] = b[i];
+    }
+    JsonNode composed = Ran.run("lead", "compose", brief(a), brief(b), "--json").json();
+    assertThat(pins(composed)).isEqualTo(printed(both));
+    assertThat(pins(Ran.run("lead", "invert", brief(a), "--json").json()))
+        .isEqualTo(printed(undone));
+    assertThat(pins(Ran.run("lead", "solve", brief(a), brief(b), "--json").json()))
+        .isEqualTo(printed(between));
+    // A turn is told where the four directions run round, whatever the others do.
+    int[] quarter = {2, 3, 1, 0};
+    boolean turned = true;
+    int[] now = {0, 1, 2, 3};
+    Integer degrees = null;
+    for (int quarters = 0; quarters < 4; quarters++) {
+      turned = true;
+      for (int i = 0; i < 4; i++) {
+        turned &= both[i] == now[i];
+      }
+      degrees = turned ? Integer.valueOf(quarters * 90) : degrees;
+      for (int i = 0; i < 4; i++) {
+        now[i] = quarter[now[i]];
+      }
+    }
+    assertThat(composed.has("turn") ? Integer.valueOf(composed.get("turn").asInt()) : null)
+        .isEqualTo(degrees);
   }
 }

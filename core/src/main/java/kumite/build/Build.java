@@ -56,7 +56,7 @@ import kumite.name.SeatId;
  * @param log dated notes, oldest first
  * @param own kinds of controls that belong to this build and are not in the shipped catalogue
  * @param ownBoards kinds of boards that belong to this build alone
- * @param leads its leads, cables and ring-outs
+ * @param leads its leads, cables and ring-outs; a cable of a seat that is gone goes with it
  * @param at which seat is looked at, from 0; not saved
  */
 public record Build(
@@ -119,6 +119,11 @@ public record Build(
       if (!chairs.add(seat.id())) {
         throw new IllegalArgumentException("two seats are called \"" + seat.id() + "\"");
       }
+    }
+    if (!leads.cables().isEmpty()) {
+      Set<ControlId> hands = new HashSet<>();
+      controls.forEach(control -> hands.add(control.id()));
+      leads = leads.within(chairs, hands);
     }
     for (Link link : links) {
       for (SeatId end : List.of(link.from().seat(), link.to().seat())) {
@@ -320,7 +325,6 @@ public record Build(
     return withControls(next)
         .withSeats(seats.stream().map(seat -> seat.without(id)).toList())
         .withTuning(tuning.without(id))
-        .withLeads(leads.without(id))
         .withScripts(
             scripts.stream()
                 .map(

@@ -91,7 +91,7 @@ public record Told(Optional<Turn> turn, boolean straight, List<String> moved, Li
     } else if (plain && !others) {
       said.add("the same functions at other pins");
     } else {
-      turn.ifPresent(t -> said.add(t.words()));
+      turn.filter(t -> !t.equals(Turn.PLAIN)).ifPresent(t -> said.add(t.words()));
     }
     said.addAll(moved);
     if (!lost.isEmpty()) {

@@ -217,6 +217,7 @@ public final class LeadSheet {
   // ---- faces
 
   private static final double SCALE = 3.6;
+  private static final double LEAST_WITH_COLOUR_MM = 5;
 
   /** Both ends from their wire side, enlarged, as they lie before one who solders. */
   private void wireSides(Lead lead) throws IOException {
@@ -228,18 +229,16 @@ public final class LeadSheet {
       if (kind.isPresent()) {
         shown.add(where);
         high = Math.max(high, Extent.of(kind.get().seen(Gender.MALE, Side.WIRES)).high());
-        wide += Extent.of(kind.get().seen(Gender.MALE, Side.WIRES)).wide();
+        wide = Math.max(wide, Extent.of(kind.get().seen(Gender.MALE, Side.WIRES)).wide());
       }
     }
     if (shown.isEmpty()) {
       return;
     }
-    double scale =
-        Math.min(
-            SCALE, (flow.widthMm() - 20) / Math.max(1, Math.max(wide, 2 * wide / shown.size())));
+    double column = flow.widthMm() / shown.size();
+    double scale = Math.min(SCALE, (column - 6) / wide);
     flow.room(high * scale + 20);
     double top = flow.y();
-    double column = flow.widthMm() / shown.size();
     for (int i = 0; i < shown.size(); i++) {
       Where where = shown.get(i);
       End.Plug plug = (End.Plug) lead.end(where);
@@ -298,11 +297,16 @@ public final class LeadSheet {
         first = false;
       }
       pen.circle(px, py, size);
-      double points = Math.min(8, size * 1.5);
-      pen.textCentred(Face.MONO, points, px, py + points * 0.12, pin.name());
-      WireColour colour = colours.get(pin.name());
-      if (colour != null && scale > 1) {
-        pen.textCentred(Face.MONO, 5, px, py + size * 0.5 + 1.9, colour.code());
+      // The colour stands under the number, inside of the pin, so that it is no other pin's.
+      Optional<WireColour> colour =
+          size < LEAST_WITH_COLOUR_MM
+              ? Optional.empty()
+              : Optional.ofNullable(colours.get(pin.name()));
+      double points = Math.min(colour.isPresent() ? 7 : 8, size * 1.5);
+      double down = colour.isPresent() ? -size * 0.05 : points * 0.12;
+      pen.textCentred(Face.MONO, points, px, py + down, pin.name());
+      if (colour.isPresent()) {
+        pen.textCentred(Face.MONO, 4.5, px, py + size * 0.33, colour.get().code());
       }
     }
   }

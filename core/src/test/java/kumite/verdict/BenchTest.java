@@ -705,7 +705,7 @@ public class BenchTest {
   @DataProvider
   Object[][] wrongWirings() {
     List<Object[]> rows = new ArrayList<>();
-    for (String demo : kumite.files.Demo.names()) {
+    for (String demo : Builds.demosWithBoards()) {
       boolean ferry = demo.equals("ferry-bridge");
       boolean hand = demo.equals("one-hand");
       String button = ferry ? "bilge" : hand ? "hop" : "left-light";

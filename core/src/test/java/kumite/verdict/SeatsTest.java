@@ -17,6 +17,7 @@ import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Link;
 import kumite.build.Seat;
+import kumite.build.lead.LeadBook;
 import kumite.build.map.Chord;
 import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
@@ -47,7 +48,9 @@ public class SeatsTest {
   @Test(dataProvider = "seeds")
   public void aSeatIsABuildOfItsOwn(int seed) throws Exception {
     SplittableRandom random = new SplittableRandom(seed);
-    Build two = RandomBuilds.seated(RandomBuilds.any(random), random);
+    // Leads belong to no seat.
+    Build any = RandomBuilds.any(random).withLeads(LeadBook.EMPTY);
+    Build two = RandomBuilds.seated(any, random);
     assertThat(BuildFile.parse(BuildFile.text(two), "two", CATALOGUE)).isEqualTo(two);
     for (Seat seat : two.seats()) {
       Build faced = two.facing(Aspect.of(seat));

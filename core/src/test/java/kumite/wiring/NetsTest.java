@@ -77,7 +77,7 @@ public class NetsTest {
 
   @Test
   public void theDemosAreSoundAsPlanned() throws Exception {
-    for (String name : kumite.files.Demo.names()) {
+    for (String name : kumite.Builds.demosWithBoards()) {
       Build build = kumite.files.Demo.open(name, CATALOGUE);
       assertThat(faults(build)).as(name).isEmpty();
     }

@@ -3,6 +3,7 @@ package kumite.build.lead;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import kumite.lead.Cable;
@@ -62,13 +63,15 @@ public record BoardCable(
     return new BoardCable(name, seat, controls, newPlug, cable, Map.of());
   }
 
-  /** {@return the same without a control's wires} */
-  BoardCable without(ControlId id) {
-    if (!controls.contains(id) || controls.size() == 1) {
-      return this;
+  /** {@return the same with the controls that there are; empty where all it names are gone} */
+  Optional<BoardCable> within(Set<ControlId> there) {
+    if (there.containsAll(controls)) {
+      return Optional.of(this);
     }
     Set<ControlId> left = new TreeSet<>(controls);
-    left.remove(id);
-    return new BoardCable(name, seat, left, plug, cable, pins);
+    left.retainAll(there);
+    return left.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new BoardCable(name, seat, left, plug, cable, pins));
   }
 }

@@ -13,6 +13,7 @@ import kumite.lead.Pinout;
 import kumite.lead.Plugs;
 import kumite.measure.Check;
 import kumite.name.ControlId;
+import kumite.name.SeatId;
 import kumite.ringout.RingOut;
 
 /**
@@ -156,8 +157,15 @@ public record LeadBook(
         ringOuts.stream().filter(r -> !r.name().equals(name)).toList());
   }
 
-  /** {@return the same after a control is gone} */
-  public LeadBook without(ControlId id) {
-    return withCables(cables.stream().map(cable -> cable.without(id)).toList());
+  /** {@return the same less what names a seat or a control that a build does not have} */
+  public LeadBook within(Set<SeatId> seats, Set<ControlId> controls) {
+    if (cables.isEmpty()) {
+      return this;
+    }
+    return withCables(
+        cables.stream()
+            .filter(cable -> seats.contains(cable.seat()))
+            .flatMap(cable -> cable.within(controls).stream())
+            .toList());
   }
 }

@@ -29,16 +29,8 @@ public record Seen(
   /** {@return which way one is looking, in a plain line} */
   public String words() {
     return switch (side) {
-      case MATING ->
-          "Mating face, "
-              + gender.words()
-              + ": you look at the "
-              + gender.words()
-              + ", the cable runs away from you";
-      case WIRES ->
-          "Wire side, "
-              + gender.words()
-              + ": you look at the back where the wires go in, the cable comes towards you";
+      case MATING -> "Mating face, " + gender.words() + ": the cable runs away from you";
+      case WIRES -> "Wire side, " + gender.words() + ": the cable comes towards you";
     };
   }
 

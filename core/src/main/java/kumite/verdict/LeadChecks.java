@@ -1,21 +1,17 @@
 package kumite.verdict;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kumite.kind.WireColour;
 import kumite.lead.AtPin;
 import kumite.lead.Beyond;
-import kumite.lead.ConnectorKind;
 import kumite.lead.Core;
 import kumite.lead.End;
 import kumite.lead.Lead;
-import kumite.lead.LeadPart;
 import kumite.lead.LeadPart.Place;
 import kumite.lead.Nature;
 import kumite.lead.Pinout;
@@ -23,14 +19,9 @@ import kumite.lead.Plugs;
 import kumite.lead.Told;
 import kumite.lead.Turn;
 import kumite.lead.Where;
-import kumite.lead.Wired;
-import kumite.power.Wire;
 
 /** What is wrong with a lead, and what it does. */
 public final class LeadChecks {
-  /** More than this share of the supply lost in a lead is too much: common practice, no source. */
-  private static final double MOST_LOST = 0.05;
-
   private final LeadSubject subject;
   private final Lead lead;
   private final List<Finding> findings = new ArrayList<>();
@@ -52,10 +43,8 @@ public final class LeadChecks {
     checks.pins();
     checks.findings.addAll(LeadNetChecks.of(subject));
     checks.identity();
-    checks.mates();
-    checks.cable();
-    checks.colours();
-    checks.parts();
+    checks.findings.addAll(LeadCableChecks.of(subject));
+    checks.findings.addAll(LeadPartChecks.of(subject));
     checks.suspects();
     checks.carried();
     checks.told();
@@ -66,8 +55,7 @@ public final class LeadChecks {
   static List<Finding> ofCable(LeadSubject subject) {
     LeadChecks checks = new LeadChecks(subject);
     checks.pins();
-    checks.cable();
-    checks.colours();
+    checks.findings.addAll(LeadCableChecks.of(subject));
     return checks.findings;
   }
 
@@ -303,297 +291,6 @@ public final class LeadChecks {
 
   private static String sorted(Set<String> pins) {
     return pins.stream().sorted().collect(Collectors.joining(" and "));
-  }
-
-  // ---- plugs and cable
-
-  private void mates() {
-    for (Where where : Where.values()) {
-      if (!(lead.end(where) instanceof End.Plug plug) || plug.beyond() == Beyond.OPEN) {
-        continue;
-      }
-      Optional<ConnectorKind> kind = subject.plugs().connector(plug.connector());
-      if (kind.isEmpty() || kind.get().bare()) {
-        continue;
-      }
-      var theirs =
-          plug.beyond() == Beyond.PAD ? kind.get().padGender() : kind.get().padGender().other();
-      if (plug.gender() == theirs) {
-        Finding finding =
-            subject.found(
-                "LD-12",
-                Severity.STOP,
-                List.of(),
-                plug.gender().words() + " meet " + theirs.words() + " at the " + where.words(),
-                "The "
-                    + plug.beyond().words()
-                    + " usually has "
-                    + theirs.words()
-                    + " there, so this end needs "
-                    + theirs.other().words()
-                    + "; look at the real plug first. Changing it does not change the numbers, but"
-                    + " it mirrors the face");
-        End flipped =
-            new End.Plug(
-                plug.connector(), theirs.other(), plug.beyond(), plug.pinout(), plug.wired());
-        findings.add(
-            subject.mended(
-                finding,
-                "Take " + theirs.other().words() + " at the " + where.words(),
-                l -> l.withEnd(where, flipped)));
-      }
-    }
-  }
-
-  private void cable() {
-    int used = lead.cores().size();
-    int cores = lead.cable().cores();
-    if (used > cores) {
-      findings.add(
-          subject.cableMended(
-              subject.found(
-                  "LD-13",
-                  Severity.STOP,
-                  List.of(),
-                  "the cable has too few cores",
-                  used + " are needed and it has " + cores + "; take a cable of " + (used + 1)),
-              "Plan for " + (used + 1) + " cores",
-              cable -> cable.withCores(used + 1)));
-    } else if (used == cores && used > 1) {
-      findings.add(
-          subject.cableMended(
-              subject.found(
-                  "LD-09",
-                  Severity.LOOK,
-                  List.of(),
-                  "the cable has " + cores + " cores and no spare",
-                  "A slip with the knife costs the cable; a spare core saves it"),
-              "Plan for " + (used + 1) + " cores",
-              cable -> cable.withCores(used + 1)));
-    }
-    gauges();
-    current();
-  }
-
-  private void gauges() {
-    int awg = lead.cable().gaugeAwg();
-    for (Where where : Where.values()) {
-      if (!(lead.end(where) instanceof End.Plug plug)) {
-        continue;
-      }
-      Optional<ConnectorKind> kind = subject.plugs().connector(plug.connector());
-      if (kind.isEmpty()) {
-        continue;
-      }
-      Wired wired = kind.get().wired(plug.wired());
-      if (plug.wired().isPresent() && wired.how() != plug.wired().get()) {
-        stop(
-            "LD-15",
-            List.of(),
-            "no " + plug.wired().get().words() + " at the " + where.words(),
-            kind.get().name()
-                + " is wired by "
-                + kind.get().wired().stream()
-                    .map(w -> w.how().words())
-                    .collect(Collectors.joining(" or ")));
-      } else if (!wired.takes(awg)) {
-        int fits = Math.max(wired.thickestAwg(), Math.min(wired.thinnestAwg(), awg));
-        findings.add(
-            subject.cableMended(
-                subject.found(
-                    "LD-15",
-                    Severity.STOP,
-                    List.of(),
-                    "the " + where.words() + " does not take " + awg + " AWG",
-                    kind.get().name()
-                        + ", "
-                        + wired.how().words()
-                        + ", takes "
-                        + wired.thickestAwg()
-                        + " to "
-                        + wired.thinnestAwg()
-                        + " AWG"),
-                "Take " + fits + " AWG",
-                cable -> cable.withGauge(fits)));
-      }
-    }
-  }
-
-  /** What the pad takes flows through the supply and back through ground. */
-  private void current() {
-    for (Where where : Where.values()) {
-      if (!(lead.end(where) instanceof End.Plug plug) || plug.beyond() != Beyond.PAD) {
-        continue;
-      }
-      Optional<Pinout> pinout = subject.plugs().pinout(plug).filter(p -> p.padTakesA() > 0);
-      if (pinout.isEmpty()) {
-        continue;
-      }
-      double amps = pinout.get().padTakesA();
-      double length = lead.cable().lengthMm();
-      int awg = lead.cable().gaugeAwg();
-      double lost = 2 * Wire.ofAwg(awg).ohm(length) * amps;
-      if (lost <= MOST_LOST * pinout.get().volts()) {
-        continue;
-      }
-      int enough = awg;
-      while (enough > 16
-          && 2 * Wire.ofAwg(enough).ohm(length) * amps > MOST_LOST * pinout.get().volts()) {
-        enough--;
-      }
-      int gauge = enough;
-      findings.add(
-          subject.cableMended(
-              subject
-                  .found(
-                      "LD-14",
-                      Severity.STOP,
-                      List.of(),
-                      "the cores are too thin",
-                      String.format(
-                          java.util.Locale.ROOT,
-                          "%.0f mA through supply and ground of %d AWG lose %.2f V of %.1f V on the way;"
-                              + " 5 %% is the most. Take %d AWG or a shorter lead",
-                          amps * 1000,
-                          awg,
-                          lost,
-                          pinout.get().volts(),
-                          gauge))
-                  .showing(Wire.ofAwg(awg).working(length)),
-              "Take " + gauge + " AWG",
-              cable -> cable.withGauge(gauge)));
-    }
-  }
-
-  private void colours() {
-    Map<WireColour, List<Core>> alike = new HashMap<>();
-    for (Core core : lead.cores()) {
-      alike.computeIfAbsent(core.colour(), c -> new ArrayList<>()).add(core);
-    }
-    alike.entrySet().stream()
-        .filter(entry -> entry.getValue().size() > 1)
-        .sorted(Map.Entry.comparingByKey())
-        .forEach(
-            entry ->
-                findings.add(
-                    subject.mended(
-                        subject.found(
-                            "LD-16",
-                            Severity.LOOK,
-                            entry.getValue().stream()
-                                .map(core -> new Place(Where.FROM, core.from()))
-                                .toList(),
-                            "two cores are " + entry.getKey().words(),
-                            "Cores "
-                                + entry.getValue().stream()
-                                    .map(Core::words)
-                                    .collect(Collectors.joining(" and "))
-                                + " look alike: ring them out before each joint, or give them other"
-                                + " colours"),
-                        "Give each core a colour of its own",
-                        LeadChecks::recoloured)));
-  }
-
-  private static Lead recoloured(Lead lead) {
-    List<Optional<WireColour>> kept = new ArrayList<>();
-    Set<WireColour> seen = new HashSet<>();
-    for (Core core : lead.cores()) {
-      kept.add(seen.add(core.colour()) ? Optional.of(core.colour()) : Optional.empty());
-    }
-    List<WireColour> colours =
-        kumite.lead.Making.colours(
-            kept, kept.stream().map(c -> Optional.<Pinout.Pin>empty()).toList());
-    List<Core> cores = new ArrayList<>();
-    for (int i = 0; i < colours.size(); i++) {
-      Core core = lead.cores().get(i);
-      cores.add(new Core(core.from(), core.to(), colours.get(i), core.role()));
-    }
-    return lead.withCores(cores);
-  }
-
-  // ---- parts
-
-  private void parts() {
-    for (LeadPart part : lead.parts()) {
-      List<Place> places = List.copyOf(part.places());
-      if (part instanceof LeadPart.Series series) {
-        series(series);
-      } else if (part.hanging().isPresent()) {
-        hanging(part, part.hanging().get().at());
-      } else if (part instanceof LeadPart.Bridge && places.stream().noneMatch(this::wired)) {
-        look(
-            "LD-18",
-            places,
-            "a bridge joins pins that no core comes to",
-            part.words() + " does nothing for the other end; is it at the right one?");
-      }
-    }
-  }
-
-  private boolean wired(Place place) {
-    return lead.cores().stream().anyMatch(c -> Lead.pin(c, place.end()).equals(place.pin()));
-  }
-
-  private void series(LeadPart.Series series) {
-    Nature from = subject.ends().at(Where.FROM, series.from()).nature();
-    Nature to = subject.ends().at(Where.TO, series.to()).nature();
-    Set<Nature> rails = Set.of(Nature.GIVES_SUPPLY, Nature.TAKES_SUPPLY, Nature.GROUND);
-    if (rails.contains(from) || rails.contains(to)) {
-      stop(
-          "LD-18",
-          List.of(new Place(Where.FROM, series.from())),
-          "a resistor stands in a supply or ground core",
-          series.words()
-              + " takes volts from everything behind it. Put it into the core of a signal");
-    }
-  }
-
-  private void hanging(LeadPart part, Place at) {
-    boolean toGround = !(part instanceof LeadPart.PullUp);
-    Set<Nature> wanted =
-        toGround ? Set.of(Nature.GROUND) : Set.of(Nature.GIVES_SUPPLY, Nature.TAKES_SUPPLY);
-    List<String> pins = subject.ends().pins(at.end());
-    boolean known =
-        pins.stream().anyMatch(p -> subject.ends().at(at.end(), p).nature() != Nature.UNKNOWN);
-    boolean rail =
-        pins.stream()
-            .filter(p -> wanted.contains(subject.ends().at(at.end(), p).nature()))
-            .anyMatch(p -> live(new Place(at.end(), p)));
-    if (known && !rail) {
-      stop(
-          "LD-18",
-          List.of(at),
-          "a part hangs on nothing",
-          part.words()
-              + ", but that end has no "
-              + (toGround ? "ground" : "supply")
-              + " to go to. Put it at the other end");
-      return;
-    }
-    boolean filtered =
-        lead.parts().stream()
-            .anyMatch(
-                p ->
-                    p instanceof LeadPart.Series s
-                        && (at.end() == Where.FROM ? s.from() : s.to()).equals(at.pin()));
-    boolean speaks = subject.ends().at(at.end(), at.pin()).nature().speaks();
-    if (filtered && speaks && toGround) {
-      look(
-          "LD-18",
-          List.of(at),
-          "a part is on the wrong side of its resistor",
-          part.words()
-              + " stands before the resistor, where the pad drives it hard; a filter wants it after"
-              + " the resistor, at the end that listens");
-    }
-  }
-
-  /** A rail is there if that end has it of itself, or a core brings it. */
-  private boolean live(Place rail) {
-    Nature nature = subject.ends().at(rail.end(), rail.pin()).nature();
-    return nature == Nature.GIVES_SUPPLY
-        || nature == Nature.GROUND
-        || !subject.nets().across(rail).isEmpty();
   }
 
   // ---- advice

@@ -129,6 +129,7 @@ public class LeadsWindowTest {
     assertThat(window.find("#pin-to-1").getStyleClass()).doesNotContain("lit");
     window.choose("Faces");
     assertThat(text("#lit-pin")).contains("Pin 1, up,").contains("goes to pin 3");
+    assertThat(text("#lit-pin")).contains("closed to ground by the pad at 5.0 V");
     assertThat(window.nodes(".face-pin.lit")).hasSize(6);
     window.choose("Pins");
 

@@ -1,8 +1,10 @@
 package kumite.desktop.leads;
 
+import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -13,9 +15,11 @@ import kumite.lead.ConnectorKind;
 import kumite.lead.End;
 import kumite.lead.Gender;
 import kumite.lead.Lead;
+import kumite.lead.LeadPart;
 import kumite.lead.Seen;
 import kumite.lead.Side;
 import kumite.lead.Where;
+import kumite.lead.Wired;
 import kumite.sheet.Export;
 
 /** Both ends of the lead from both sides, and the half that each plugs into. */
@@ -74,6 +78,7 @@ final class FacesTab extends VBox {
         none.getStyleClass().add("note");
         side.getChildren().add(none);
       } else {
+        side.getChildren().add(how(kind.get(), (End.Plug) lead.end(where)));
         face(side, lead, where, kind.get().seen(gender, Side.WIRES));
         face(side, lead, where, kind.get().seen(gender, Side.MATING));
         face(side, lead, where, kind.get().seen(gender.other(), Side.MATING));
@@ -86,9 +91,32 @@ final class FacesTab extends VBox {
     say();
   }
 
+  /** How it is counted, and what it takes to put a wire on. */
+  private static Label how(ConnectorKind kind, End.Plug plug) {
+    Wired wired = kind.wired(plug.wired());
+    String words =
+        String.format(
+            Locale.ROOT,
+            "%s. %s, %s%d to %d AWG; %s.",
+            kind.numbering(),
+            wired.how().words(),
+            wired.stripMm() > 0
+                ? String.format(Locale.ROOT, "strip %.0f mm, ", wired.stripMm())
+                : "",
+            wired.thickestAwg(),
+            wired.thinnestAwg(),
+            wired.tool());
+    Label label = new Label(words);
+    label.getStyleClass().add("note");
+    label.setWrapText(true);
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    label.setTooltip(new Tooltip(words + " " + kind.source().inWords()));
+    return label;
+  }
+
   private void face(VBox side, Lead lead, Where where, Seen seen) {
     boolean theirs = lead.end(where) instanceof End.Plug plug && plug.gender() != seen.gender();
-    Label words = new Label((theirs ? "What it plugs into. " : "") + seen.words());
+    Label words = new Label((theirs ? "It plugs into: " : "") + seen.words());
     words.setWrapText(true);
     words.setMinHeight(Region.USE_PREF_SIZE);
     words.getStyleClass().add(theirs ? "note" : "face-words");
@@ -116,6 +144,7 @@ final class FacesTab extends VBox {
                                   + (function.isEmpty() ? "" : ", " + function + ",")
                                   + " of the "
                                   + place.end().words()
+                                  + flow(lead, place)
                                   + (across.isEmpty()
                                       ? " goes nowhere"
                                       : " goes to pin "
@@ -124,5 +153,27 @@ final class FacesTab extends VBox {
                                           + place.end().across().words());
                             }))
             .orElse("No pin is lit."));
+  }
+
+  /** Who does what at a pin, and at which volts. */
+  private String flow(Lead lead, LeadPart.Place place) {
+    if (!(lead.end(place.end()) instanceof End.Plug plug)) {
+      return "";
+    }
+    return desk.plugs()
+        .pinout(plug)
+        .flatMap(
+            pinout ->
+                pinout
+                    .at(place.pin())
+                    .map(
+                        pin ->
+                            String.format(
+                                Locale.ROOT,
+                                ", %s at %.1f V%s,",
+                                pin.flow().words(),
+                                pinout.volts(),
+                                pin.some() ? " on some hosts" : "")))
+        .orElse("");
   }
 }

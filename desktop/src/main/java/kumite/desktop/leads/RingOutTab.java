@@ -164,7 +164,7 @@ final class RingOutTab extends HBox {
     field.setId("ringout-" + end);
     field.setAccessibleText("names of the " + end + " places, with commas between");
     field.getStyleClass().add("mono");
-    Em.pref(field, 224);
+    Em.pref(field, end.equals("near") ? 224 : 310);
     return field;
   }
 

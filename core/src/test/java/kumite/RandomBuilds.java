@@ -114,7 +114,7 @@ public final class RandomBuilds {
     Build wired = build.withLoom(loom(build, random));
     // Of its own seed, so that what else a seed gives stays as it was.
     wired =
-        width > 300
+        width > 600 // one in six: leads on paper take their time
             ? wired.withLeads(
                 kumite.lead.RandomLeads.book(wired, new SplittableRandom((long) (width * 1e6))))
             : wired;

@@ -309,17 +309,21 @@ public final class BenchSheet {
       flow.paragraph("None.");
     }
     for (Finding finding : open) {
-      flow.paragraph(
-          finding.severity().word().toUpperCase(Locale.ROOT)
-              + "  "
-              + finding.code()
-              + "  "
-              + finding.title()
-              + ". "
-              + finding.detail()
-              + finding.fix().map(fix -> ". Remedy: " + fix.label()).orElse(""));
+      flow.paragraph(told(finding));
     }
     flow.down(3);
+  }
+
+  /** {@return a finding in one paragraph, with what mends it} */
+  static String told(Finding finding) {
+    return finding.severity().word().toUpperCase(Locale.ROOT)
+        + "  "
+        + finding.code()
+        + "  "
+        + finding.title()
+        + ". "
+        + finding.detail()
+        + finding.fix().map(fix -> ". Remedy: " + fix.label()).orElse("");
   }
 
   private void cautions() throws IOException {

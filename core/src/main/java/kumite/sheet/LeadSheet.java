@@ -104,14 +104,7 @@ public final class LeadSheet {
     }
     for (Finding finding : judged.findings()) {
       if (finding.severity() != Severity.FINE) {
-        flow.paragraph(
-            finding.severity().word().toUpperCase(Locale.ROOT)
-                + "  "
-                + finding.code()
-                + "  "
-                + finding.title()
-                + ". "
-                + finding.detail());
+        flow.paragraph(BenchSheet.told(finding));
       }
     }
     cuts(chart);

@@ -192,7 +192,7 @@ public class RingOutTest {
       return;
     }
     Random random = new Random(cores);
-    for (int trial = 0; trial < 120; trial++) {
+    for (int trial = 0; trial < 40; trial++) {
       int n = cores + random.nextInt(8);
       int[] to = Rung.shuffled(n, random);
       int broken = 0;
@@ -236,7 +236,7 @@ public class RingOutTest {
     RingOutPlan plan = new RingOutPlan(cores + 4);
     int most = plan.probes(way, faults).worst();
     double right = 0;
-    for (int trial = 0; trial < 60; trial++) {
+    for (int trial = 0; trial < 30; trial++) {
       int[] to = Rung.shuffled(cores + 4, random);
       Rung cable = new Rung(to, cores + 4);
       RingOut done =
@@ -249,13 +249,13 @@ public class RingOutTest {
       }
       right += cable.rungOut(cable.ringOut(way, faults).withLikely(truth)).readings().size();
     }
-    assertThat(right / 60).isLessThan(plan.probes(way, faults).mean() + 1e-9);
+    assertThat(right / 30).isLessThan(plan.probes(way, faults).mean() + 1e-9);
   }
 
   @Test
   public void cablesWithAnyFaultsAreToldAsTheyAre() {
     Random random = new Random(7);
-    for (int trial = 0; trial < 400; trial++) {
+    for (int trial = 0; trial < 200; trial++) {
       int n = 2 + random.nextInt(8);
       int places = Math.max(2, n + random.nextInt(3) - 1);
       int[] all = Rung.shuffled(Math.max(n, places), random);

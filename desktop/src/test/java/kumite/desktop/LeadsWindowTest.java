@@ -10,9 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import kumite.build.lead.LeadBook;
@@ -69,34 +67,6 @@ public class LeadsWindowTest {
     return Window.onFx(label::getText);
   }
 
-  /** Writes into a field that may be off the screen, or has several lines. */
-  private void fill(String query, String text) {
-    TextInputControl field = (TextInputControl) whole(query);
-    Window.onFx(
-        () -> {
-          field.setText(text);
-          return null;
-        });
-    window.settle();
-  }
-
-  /** Presses a button that may have to be scrolled to. */
-  private void fire(String query) {
-    Button button = (Button) whole(query);
-    Window.onFx(
-        () -> {
-          button.fire();
-          return null;
-        });
-    window.settle();
-  }
-
-  private Node whole(String query) {
-    Node node = Window.onFx(() -> window.stage().getScene().getRoot().lookup(query));
-    assertThat(node).as(query).isNotNull();
-    return node;
-  }
-
   private void drag(String from, String to) {
     double[] a = middle(window.find(from));
     double[] b = middle(window.find(to));
@@ -150,17 +120,17 @@ public class LeadsWindowTest {
 
   @Test
   public void aTableIsReadAndABadOneIsTold() {
-    fill("#lead-table", "1>3 2>3");
+    window.fill("#lead-table", "1>3 2>3");
     window.click("#make-table");
     assertThat(window.news()).contains("no permutation");
     assertThat(book().leads()).isEmpty();
-    fill("#lead-table", "from,to,colour\nup,left,BN\n8,8,BK");
+    window.fill("#lead-table", "from,to,colour\nup,left,BN\n8,8,BK");
     window.click("#make-table");
     assertThat(pairs("Lead")).containsExactly("1>3", "8>8");
 
     // A resistor in the core, understood before it is put in.
-    fill("#part-value", "2k2");
-    fire("#part-add");
+    window.fill("#part-value", "2k2");
+    window.fire("#part-add");
     assertThat(lead("Lead").parts()).containsExactly(new LeadPart.Series("1", "3", 2200));
     window.type("#lead-name", "Mine");
     assertThat(book().lead("Mine")).isPresent();
@@ -223,9 +193,9 @@ public class LeadsWindowTest {
 
   @Test
   public void aConnectorOfOnesOwnIsTaken() {
-    fill("#own-name", "Bell plug");
-    fill("#own-table", "pin,x,y\nT,0,0\nR,0.2 in,0");
-    fire("#own-connector");
+    window.fill("#own-name", "Bell plug");
+    window.fill("#own-table", "pin,x,y\nT,0,0\nR,0.2 in,0");
+    window.fire("#own-connector");
     assertThat(book().connectors()).hasSize(1);
     assertThat(book().connectors().get(0).pins().get(1).at().xMm()).isBetween(2.53, 2.55);
     assertThat(window.news()).contains("1 connector");
@@ -233,7 +203,7 @@ public class LeadsWindowTest {
 
   @DataProvider
   public Object[][] sizes() {
-    return new Object[][] {{1100, 700, 13}, {1280, 800, 13}, {1280, 800, 16}, {1920, 1080, 13}};
+    return new Object[][] {{1100, 700, 13}, {1280, 800, 16}};
   }
 
   /** Nothing is cut or pushed out of the window, in any tab, with a lead and a ring-out to show. */
@@ -261,7 +231,7 @@ public class LeadsWindowTest {
     window.click("#use-first-board");
     window.click("#brain-native-5v-18");
     window.click("#station-leads");
-    fire("#make-cable");
+    window.fire("#make-cable");
     List<Lead> leads = window.bench().leads();
     assertThat(leads).hasSize(1);
     assertThat(leads.get(0).cores()).hasSize(window.bench().wiring().orElseThrow().wires().size());

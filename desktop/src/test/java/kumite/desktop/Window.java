@@ -261,6 +261,40 @@ final class Window {
     settle();
   }
 
+  /** {@return a node that is there, on the screen or scrolled out of it} */
+  Node whole(String query) {
+    return onFx(
+        () -> {
+          Node node = stage.getScene().getRoot().lookup(query);
+          if (node == null) {
+            throw new AssertionError("nothing in the window is " + query);
+          }
+          return node;
+        });
+  }
+
+  /** Writes into a field that may be off the screen, or has several lines. */
+  void fill(String query, String text) {
+    TextInputControl field = (TextInputControl) whole(query);
+    onFx(
+        () -> {
+          field.setText(text);
+          return null;
+        });
+    settle();
+  }
+
+  /** Presses a button that may have to be scrolled to. */
+  void fire(String query) {
+    javafx.scene.control.ButtonBase button = (javafx.scene.control.ButtonBase) whole(query);
+    onFx(
+        () -> {
+          button.fire();
+          return null;
+        });
+    settle();
+  }
+
   String news() {
     settle();
     return onFx(() -> workbench().notice().get().map(Workbench.Notice::text).orElse(""));

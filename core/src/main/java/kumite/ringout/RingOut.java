@@ -1,11 +1,14 @@
 package kumite.ringout;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import kumite.lead.ConnectorKind;
 import kumite.lead.End;
@@ -184,21 +187,58 @@ public record RingOut(
   }
 
   /**
-   * {@return the same between other ends; answers that name a place that is no more are dropped}
+   * {@return the same between other ends}
+   *
+   * <p>As many places as before, with other names, are the same places in the same order: answers
+   * go with them. Otherwise answers that name a place that is no more are dropped.
    */
   public RingOut between(
       End.Plug newFrom, End.Plug newTo, List<String> newNear, List<String> newFar) {
-    Map<String, String> pairs = new LinkedHashMap<>(likely);
-    pairs.entrySet().removeIf(p -> !newNear.contains(p.getKey()) || !newFar.contains(p.getValue()));
-    List<Reading> kept =
-        readings.stream()
-            .filter(
-                r ->
-                    java.util.stream.Stream.concat(r.one().stream(), r.other().stream())
-                        .allMatch(
-                            p -> (p.end() == Where.FROM ? newNear : newFar).contains(p.pin())))
-            .toList();
+    Map<String, String> nears = renamed(near, newNear);
+    Map<String, String> fars = renamed(far, newFar);
+    Map<String, String> pairs = new LinkedHashMap<>();
+    likely.forEach(
+        (one, other) -> {
+          if (nears.containsKey(one) && fars.containsKey(other)) {
+            pairs.put(nears.get(one), fars.get(other));
+          }
+        });
+    List<Reading> kept = new ArrayList<>();
+    for (Reading reading : readings) {
+      Optional<Set<Place>> one = renamed(reading.one(), nears, fars);
+      Optional<Set<Place>> other = renamed(reading.other(), nears, fars);
+      if (one.isPresent() && other.isPresent()) {
+        kept.add(new Reading(one.get(), other.get(), reading.beep()));
+      }
+    }
     return new RingOut(name, newFrom, newTo, newNear, newFar, way, looksFor, pairs, kept);
+  }
+
+  private static Map<String, String> renamed(List<String> names, List<String> others) {
+    Map<String, String> by = new HashMap<>();
+    boolean same = new HashSet<>(names).equals(new HashSet<>(others));
+    for (int i = 0; i < names.size(); i++) {
+      String name = names.get(i);
+      if (names.size() == others.size() && !same) {
+        by.put(name, others.get(i));
+      } else if (others.contains(name)) {
+        by.put(name, name);
+      }
+    }
+    return by;
+  }
+
+  private static Optional<Set<Place>> renamed(
+      Set<Place> places, Map<String, String> nears, Map<String, String> fars) {
+    Set<Place> next = new LinkedHashSet<>();
+    for (Place place : places) {
+      String name = (place.end() == Where.FROM ? nears : fars).get(place.pin());
+      if (name == null) {
+        return Optional.empty();
+      }
+      next.add(new Place(place.end(), name));
+    }
+    return Optional.of(next);
   }
 
   /** {@return pairs of the places that have the same name at both ends} */

@@ -371,4 +371,35 @@ public class RingOutTest {
         new Reading(java.util.Set.of(one), java.util.Set.of(new Place(Where.TO, "BN")), false);
     assertThat(Known.of(guessed.with(silent)).fates().get(0).may()).hasSize(8).doesNotContain("BN");
   }
+
+  /** Places called otherwise keep their answers; places taken away lose theirs and no others. */
+  @Test
+  public void answersGoWithTheirPlaces() {
+    Random random = new Random(21);
+    Rung cable = new Rung(Rung.shuffled(6, random), 6);
+    RingOut begun = cable.ringOut(RingOut.Way.GROUPED, RingOut.Faults.JOINED);
+    RingOut done = cable.rungOut(begun.withLikely(Map.of("c1", "p2")));
+    List<String> near = List.of("BN", "BU", "GN", "OG", "PK", "TQ");
+    RingOut named = done.between(done.from(), done.to(), near, done.far());
+    assertThat(named.readings()).hasSameSizeAs(done.readings());
+    assertThat(named.likely()).containsExactly(Map.entry("BN", "p2"));
+    List<Known.Fate> before = Known.of(done).fates();
+    List<Known.Fate> after = Known.of(named).fates();
+    for (int i = 0; i < 6; i++) {
+      assertThat(after.get(i).near()).isEqualTo(near.get(i));
+      assertThat(after.get(i).far()).isEqualTo(before.get(i).far());
+    }
+    assertThat(named.between(done.from(), done.to(), done.near(), done.far())).isEqualTo(done);
+    List<String> turned = new ArrayList<>(done.near());
+    java.util.Collections.reverse(turned);
+    RingOut reordered = done.between(done.from(), done.to(), turned, done.far());
+    assertThat(reordered.readings()).isEqualTo(done.readings());
+    RingOut fewer = done.between(done.from(), done.to(), done.near().subList(0, 5), done.far());
+    assertThat(fewer.readings())
+        .isEqualTo(
+            done.readings().stream()
+                .filter(r -> !r.one().contains(new Place(Where.FROM, "c6")))
+                .filter(r -> !r.other().contains(new Place(Where.FROM, "c6")))
+                .toList());
+  }
 }

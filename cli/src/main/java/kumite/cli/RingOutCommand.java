@@ -15,6 +15,7 @@ import kumite.build.lead.LeadBook;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.LeadFile;
+import kumite.files.TextFile;
 import kumite.lead.ConnectorKind;
 import kumite.lead.Lead;
 import kumite.lead.Plugs;
@@ -230,27 +231,43 @@ final class RingOutCommand implements Runnable {
     String file;
 
     RingOut ringOut() throws BuildFileException {
-      return ofBuild()
-          ? build()
-              .leads()
-              .ringOut(name())
-              .orElseThrow(
-                  () ->
-                      new IllegalArgumentException(
-                          file + ": the build has no ring-out of that name"))
-          : LeadFile.ringOut(Path.of(file));
+      if (!ofBuild()) {
+        return LeadFile.ringOut(path());
+      }
+      List<RingOut> all = build().leads().ringOuts();
+      String known = String.join(", ", all.stream().map(RingOut::name).toList());
+      String name = name();
+      if (name.isEmpty() && all.size() != 1) {
+        throw new IllegalArgumentException(
+            file
+                + " is a build with "
+                + all.size()
+                + " ring-outs; name one as FILE#NAME"
+                + (all.isEmpty() ? "" : ": " + known));
+      }
+      return all.stream()
+          .filter(ring -> name.isEmpty() || ring.name().equals(name))
+          .findFirst()
+          .orElseThrow(
+              () ->
+                  new IllegalArgumentException(
+                      file + ": the build has no ring-out of that name; it has " + known));
     }
 
-    private boolean ofBuild() {
+    private boolean named() {
       return file.lastIndexOf('#') > 0 && !Files.exists(Path.of(file));
     }
 
+    private boolean ofBuild() throws BuildFileException {
+      return named() || TextFile.read(Path.of(file)).contains("\"kumite-build\"");
+    }
+
     private Path path() {
-      return Path.of(ofBuild() ? file.substring(0, file.lastIndexOf('#')) : file);
+      return Path.of(named() ? file.substring(0, file.lastIndexOf('#')) : file);
     }
 
     private String name() {
-      return file.substring(file.lastIndexOf('#') + 1);
+      return named() ? file.substring(file.lastIndexOf('#') + 1) : "";
     }
 
     private Build build() throws BuildFileException {
@@ -260,7 +277,7 @@ final class RingOutCommand implements Runnable {
     void write(RingOut ringOut) throws BuildFileException {
       if (ofBuild()) {
         Build build = build();
-        BuildFile.write(build.withLeads(build.leads().with(name(), ringOut)), path());
+        BuildFile.write(build.withLeads(build.leads().with(ringOut.name(), ringOut)), path());
       } else {
         LeadFile.write(path(), LeadFile.text(ringOut));
       }

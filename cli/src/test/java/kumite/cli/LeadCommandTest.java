@@ -261,6 +261,10 @@ public class LeadCommandTest {
     Files.copy(DEMO, build);
     String name = build + "#Cable from the drawer";
     assertThat(Ran.run("ringout", "next", name).out()).contains("12 asked");
+    assertThat(Ran.run("ringout", "next", build.toString()).out()).contains("12 asked");
+    Ran none = Ran.run("ringout", "next", "../demo/one-hand.kumite.json");
+    assertThat(none.exit()).isEqualTo(2);
+    assertThat(none.err()).contains("a build with 0 ring-outs");
     assertThat(Ran.run("ringout", "answer", name, "silent").out()).contains("13 asked");
     assertThat(Ran.run("ringout", "next", build + "#Other").exit()).isEqualTo(2);
     assertThat(Ran.run("ringout", "answer", name, "perhaps").err()).contains("beep or silent");

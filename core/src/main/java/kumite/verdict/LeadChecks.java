@@ -343,7 +343,9 @@ public final class LeadChecks {
               told.moved().isEmpty() ? Severity.FINE : Severity.LOOK,
               List.of(),
               told.moved().isEmpty() ? "what it does" : "functions arrive as others",
-              "It " + told.words() + (told.moved().isEmpty() ? "" : "; is that meant?")));
+              told.moved().isEmpty()
+                  ? "It " + told.words()
+                  : "Through this lead: " + told.words() + "; is that meant?"));
     }
   }
 }

@@ -212,7 +212,7 @@ public class LeadsWindowTest {
     window.close();
     Path state = Files.createTempDirectory("kumite-leads").resolve("state");
     window = Window.sized(state, width, height, font, "--demo", "quarter-turn");
-    window.click("#station-leads");
+    assertThat(Window.onFx(() -> window.workbench().station().get())).isEqualTo(Station.LEADS);
     for (String tab : List.of("Pins", "Faces", "Make", "Join", "Ring-out")) {
       window.choose(tab);
       assertThat(window.cutTexts()).as(tab).isEmpty();

@@ -12,15 +12,19 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.CubicCurve;
 import javafx.scene.shape.Polygon;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.desktop.field.Em;
+import kumite.desktop.field.StrandLine;
 import kumite.desktop.plan.Scale;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
+import kumite.lead.Core;
+import kumite.lead.Lead;
 import kumite.measure.Point;
 import kumite.panel.Rounding;
 import kumite.parts.Catalogue;
@@ -98,19 +102,44 @@ final class Begin extends HBox {
     button.setContentDisplay(ContentDisplay.TOP);
     button.setMinWidth(Region.USE_PREF_SIZE);
     String words =
-        build.controls().size()
-            + " controls on "
-            + (int) build.panel().widthMm()
-            + " x "
-            + (int) build.panel().heightMm()
-            + " mm";
+        build.controls().isEmpty()
+            ? build.leads().leads().size() + " leads"
+            : build.controls().size()
+                + " controls on "
+                + (int) build.panel().widthMm()
+                + " x "
+                + (int) build.panel().heightMm()
+                + " mm";
     button.setTooltip(new Tooltip(words));
     button.setAccessibleText("Demo " + build.brief().title() + ", " + words);
     button.setOnAction(event -> frame.files().openDemo(name));
     return button;
   }
 
+  /** The cores of a lead, from left to right. */
+  private static Group strands(Lead lead) {
+    Group picture = new Group();
+    int count = lead.cores().size();
+    double step = PICTURE_HEIGHT / Math.max(1, count);
+    List<String> to = lead.cores().stream().map(Core::to).sorted().toList();
+    for (int i = 0; i < count; i++) {
+      double left = step * (i + 0.5);
+      double right = step * (to.indexOf(lead.cores().get(i).to()) + 0.5);
+      double half = PICTURE_WIDTH / 2;
+      CubicCurve core = new CubicCurve(0, left, half, left, half, right, PICTURE_WIDTH, right);
+      core.setFill(null);
+      core.setStroke(StrandLine.paint(lead.cores().get(i).colour().base()));
+      core.setStrokeWidth(3);
+      picture.getChildren().add(core);
+    }
+    picture.setMouseTransparent(true);
+    return picture;
+  }
+
   private Group picture(Build build) {
+    if (build.controls().isEmpty() && !build.leads().leads().isEmpty()) {
+      return strands(build.leads().leads().get(0));
+    }
     Scale full = Scale.fit(build.panel(), PICTURE_WIDTH, PICTURE_HEIGHT, false);
     double px =
         Math.min(

@@ -19,6 +19,7 @@ import javafx.beans.property.SimpleObjectProperty;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Edit;
+import kumite.build.lead.LeadBook;
 import kumite.build.map.Layer;
 import kumite.build.map.Script;
 import kumite.device.Holds;
@@ -107,6 +108,14 @@ public final class Workbench {
     this.last = new AtomicReference<>(first);
     this.bench = new ReadOnlyObjectWrapper<>(last.get());
     selectFirstPath();
+    toItsStation(first.build());
+  }
+
+  /** A build of leads alone is looked at where they are; others where one was. */
+  private void toItsStation(Build opened) {
+    if (opened.controls().isEmpty() && !opened.leads().equals(LeadBook.EMPTY)) {
+      station.set(Station.LEADS);
+    }
   }
 
   /** Takes the time between two presses from elsewhere, so that what is shown can be repeated. */
@@ -316,6 +325,7 @@ public final class Workbench {
     last.set(Bench.of(next, catalogue));
     bench.set(last.get());
     selectFirstPath();
+    toItsStation(next);
   }
 
   /** Puts unsaved work on the bench: it differs from what was saved. */

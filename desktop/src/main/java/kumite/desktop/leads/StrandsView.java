@@ -269,7 +269,7 @@ final class StrandsView extends Pane {
 
   /** A part as a chip at its pin, or in the middle of its core. */
   private void part(Lead shown, LeadPart part) {
-    Label chip = new Label(short_(part));
+    Label chip = new Label(brief(part));
     chip.getStyleClass().addAll("note", "lead-part");
     chip.setTooltip(new javafx.scene.control.Tooltip(part.words()));
     chip.setManaged(false);
@@ -291,7 +291,7 @@ final class StrandsView extends Pane {
     chip.resizeRelocate(x, y - 9, wide, 18);
   }
 
-  private static String short_(LeadPart part) {
+  private static String brief(LeadPart part) {
     if (part instanceof LeadPart.Bridge bridge) {
       return "bridge to " + bridge.other();
     }

@@ -1,6 +1,7 @@
 package kumite.lead;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -43,11 +44,16 @@ public final class Making {
    */
   public static Lead byFunctions(Pinout pad, Pinout host, Plugs plugs) {
     Map<String, String> to = new LinkedHashMap<>();
+    Map<Function, Integer> seen = new HashMap<>();
     for (Pinout.Pin pin : pad.pins()) {
-      if (pin.flow() != Flow.FREE) {
-        host.of(pin.function())
-            .filter(there -> there.flow() != Flow.FREE)
-            .ifPresent(there -> to.put(pin.pin(), there.pin()));
+      List<Pinout.Pin> there =
+          host.pins().stream()
+              .filter(p -> p.flow() != Flow.FREE && p.function().equals(pin.function()))
+              .toList();
+      if (pin.flow() != Flow.FREE && !there.isEmpty()) {
+        // The second ground goes to the second ground, where there is one.
+        int which = seen.merge(pin.function(), 1, Integer::sum) - 1;
+        to.put(pin.pin(), there.get(Math.min(which, there.size() - 1)).pin());
       }
     }
     if (to.isEmpty()) {

@@ -127,10 +127,6 @@ public final class Facts {
     return apart[group[a]][group[b]];
   }
 
-  int group(int a) {
-    return group[a];
-  }
-
   List<Unexplained> unexplained() {
     return unexplained;
   }
@@ -163,15 +159,21 @@ public final class Facts {
     }
     List<Reading> all = ringOut.readings();
     List<Integer> core = new ArrayList<>();
-    for (int i = 0; i < all.size(); i++) {
-      core.add(i);
-    }
-    for (int i = 0; i < all.size(); i++) {
-      List<Integer> fewer = new ArrayList<>(core);
-      fewer.remove(Integer.valueOf(i));
-      if (disagree(fewer)) {
-        core = fewer;
+    int before = all.size();
+    // The reading that first makes those before it disagree is one of them; then those before that.
+    while (!disagree(core)) {
+      int low = 0;
+      int high = before - 1;
+      while (low < high) {
+        int middle = (low + high) / 2;
+        if (disagree(upTo(middle, core))) {
+          high = middle;
+        } else {
+          low = middle + 1;
+        }
       }
+      core.add(0, low);
+      before = low;
     }
     int repeat = core.get(core.size() - 1);
     int best = -1;
@@ -189,6 +191,15 @@ public final class Facts {
       }
     }
     return Optional.of(new Contradiction(core, repeat));
+  }
+
+  private static List<Integer> upTo(int last, List<Integer> more) {
+    List<Integer> some = new ArrayList<>();
+    for (int i = 0; i <= last; i++) {
+      some.add(i);
+    }
+    some.addAll(more);
+    return some;
   }
 
   private boolean disagree(List<Integer> some) {

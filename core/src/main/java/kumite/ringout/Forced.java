@@ -22,7 +22,7 @@ final class Forced {
   private Forced() {}
 
   /** {@return whether anything was struck out} */
-  static boolean in(List<BitSet> candidates, int far, boolean[] taken) {
+  static boolean in(List<BitSet> candidates, int far) {
     int near = candidates.size();
     Graph<Integer, DefaultEdge> pairs = new SimpleGraph<>(DefaultEdge.class);
     Set<Integer> cores = new HashSet<>();

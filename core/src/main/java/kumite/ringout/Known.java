@@ -70,9 +70,45 @@ public final class Known {
         again |= settle(i);
       }
       if (ringOut.looksFor() == RingOut.Faults.NONE) {
-        again |= Forced.in(candidates, far, taken);
+        again |= Forced.in(candidates, far);
       }
     }
+    doubt();
+  }
+
+  /**
+   * A core that beeped goes somewhere: where belief leaves it no place, it is one of the smallest
+   * group that it beeped on, as far as the facts allow.
+   */
+  private void doubt() {
+    for (int i = 0; i < candidates.size(); i++) {
+      if (whole[i] && candidates.get(i).isEmpty()) {
+        Place core = facts.place(i);
+        BitSet smallest = candidates.get(i);
+        for (Reading reading : ringOut.readings()) {
+          BitSet group = new BitSet();
+          if (reading.beep() && reading.one().equals(Set.of(core))) {
+            group = allowed(i, reading.other());
+          } else if (reading.beep() && reading.other().equals(Set.of(core))) {
+            group = allowed(i, reading.one());
+          }
+          boolean less = smallest.isEmpty() || group.cardinality() < smallest.cardinality();
+          smallest = !group.isEmpty() && less ? group : smallest;
+        }
+        candidates.set(i, smallest);
+      }
+    }
+  }
+
+  private BitSet allowed(int core, Set<Place> group) {
+    BitSet in = new BitSet();
+    for (Place place : group) {
+      int j = ringOut.far().indexOf(place.pin());
+      if (place.end() == Where.TO && !facts.apart(core, candidates.size() + j)) {
+        in.set(j);
+      }
+    }
+    return in;
   }
 
   /** A core that beeps on a group has its partner there, and is not broken. */

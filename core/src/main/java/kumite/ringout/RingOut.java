@@ -41,7 +41,7 @@ public record RingOut(
     List<Reading> readings) {
 
   /** More readings than this is taken for a damaged file. */
-  public static final int MOST_READINGS = 5000;
+  public static final int MOST_READINGS = 2000;
 
   /** More places at one end than this is no cable that is rung out by hand. */
   public static final int MOST_PLACES = 64;

@@ -3,6 +3,7 @@ package kumite.verdict;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import kumite.build.Build;
@@ -10,6 +11,7 @@ import kumite.build.Seat;
 import kumite.build.lead.BoardCable;
 import kumite.build.lead.LeadBook;
 import kumite.kind.BoardKind;
+import kumite.kind.Common;
 import kumite.kind.Terminal;
 import kumite.lead.AtPin;
 import kumite.lead.Cable;
@@ -23,6 +25,7 @@ import kumite.lead.LeadPart.Place;
 import kumite.lead.Nature;
 import kumite.lead.Plugs;
 import kumite.lead.Where;
+import kumite.loom.Strand;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.name.SeatId;
@@ -126,7 +129,16 @@ final class LeadBookChecks {
       case SUPPLY ->
           new AtPin(
               Nature.GIVES_SUPPLY, Optional.of(Function.Known.SUPPLY), terminal.volts(), 0, false);
-      case INPUT, RETURN, COMMON ->
+      case COMMON ->
+          board.common() == Common.RAIL
+              ? new AtPin(
+                  Nature.GIVES_SUPPLY,
+                  Optional.of(Function.Known.SUPPLY),
+                  board.logicVolts(),
+                  0,
+                  false)
+              : new AtPin(Nature.GROUND, Optional.of(Function.Known.GROUND), 0, 0, false);
+      case INPUT, RETURN ->
           new AtPin(
               Nature.LISTENS, Optional.of(new Function.Own(terminal.name())), 0, bears, false);
       case OTHER -> AtPin.UNKNOWN;
@@ -159,6 +171,22 @@ final class LeadBookChecks {
             signal
                 && wiring.isPresent()
                 && wiring.get().wires().keySet().stream().anyMatch(wire -> at(wire, pin));
+        boolean rail = board(there).orElseThrow().common() == Common.RAIL;
+        if (signal
+            && rail
+            && subject.nets().across(new Place(where, pin)).stream()
+                .anyMatch(p -> subject.ends().at(where.across(), p).nature() == Nature.CONTACT)) {
+          findings.add(
+              subject.found(
+                  "LD-28",
+                  Severity.STOP,
+                  List.of(new Place(where, pin)),
+                  "the board reads contacts to its rail",
+                  "The pad's contact on "
+                      + pin
+                      + " closes to ground, and this board reads those that close to its supply rail:"
+                      + " it would never read as pressed. Take a board whose shared side is ground"));
+        }
         if (taken) {
           findings.add(
               subject.found(
@@ -215,14 +243,65 @@ final class LeadBookChecks {
                             b.leads().cables().stream()
                                 .map(c -> c.name().equals(name) ? changed(c, change) : c)
                                 .toList()));
-    return LeadChecks.ofCable(
+    LeadSubject subject =
         new LeadSubject(
             lead.get(),
             LeadNets.of(lead.get()),
             ends(lead.get()),
             plugs,
             Optional.empty(),
-            Optional.of(edits)));
+            Optional.of(edits));
+    List<Finding> findings = new ArrayList<>(LeadChecks.ofCable(subject));
+    findings.addAll(asTheLoomSays(subject, cable));
+    return findings;
+  }
+
+  /** A wire is one thing: its gauge and length in the loom and in the cable have to agree. */
+  private List<Finding> asTheLoomSays(LeadSubject subject, BoardCable cable) {
+    List<Finding> findings = new ArrayList<>();
+    Desk desk = desk(cable.seat()).orElseThrow();
+    Set<Jumper> through = CableLead.pins(cable, wiring(cable.seat()).orElseThrow(), plugs).keySet();
+    List<Strand> strands =
+        desk.loom().strands().stream().filter(s -> through.contains(s.wire())).toList();
+    int gauge = desk.build().loom().laying().gaugeAwg();
+    if (!strands.isEmpty() && gauge != cable.cable().gaugeAwg()) {
+      findings.add(
+          subject.cableMended(
+              subject.found(
+                  "LD-26",
+                  Severity.STOP,
+                  List.of(),
+                  "the cable is of another gauge than its wires",
+                  "Its cores are "
+                      + cable.cable().gaugeAwg()
+                      + " AWG, and the loom's wires that they are, "
+                      + gauge
+                      + " AWG; the cut list speaks of one of them. Set one as the other"),
+              "Take " + gauge + " AWG",
+              c -> c.withGauge(gauge)));
+    }
+    strands.stream()
+        .min(java.util.Comparator.comparingInt(Strand::lengthMm))
+        .filter(shortest -> shortest.lengthMm() < cable.cable().lengthMm())
+        .ifPresent(
+            shortest ->
+                findings.add(
+                    subject.cableMended(
+                        subject.found(
+                            "LD-27",
+                            Severity.STOP,
+                            List.of(),
+                            "a wire is shorter than the cable that it runs through",
+                            shortest.id()
+                                + " is cut to "
+                                + shortest.lengthMm()
+                                + " mm from end to end, and the cable alone is "
+                                + Math.round(cable.cable().lengthMm())
+                                + " mm. Take a shorter cable, or more slack and service loop in the"
+                                + " loom"),
+                        "Take " + shortest.lengthMm() + " mm",
+                        c -> c.withLength(shortest.lengthMm()))));
+    return findings;
   }
 
   private static BoardCable changed(BoardCable cable, UnaryOperator<Cable> change) {
@@ -284,7 +363,7 @@ final class LeadBookChecks {
               Station.LEADS,
               about,
               ringOut.name() + ": broken: " + String.join(", ", open),
-              "No place of the other end answered. Bend the cable while you touch both ends: a beep"
+              "None of the places that were left at the other end answered. Bend the cable while you touch both ends: a beep"
                   + " that comes and goes is a break near the plug; cut there, or use a spare core"));
     }
     List<Known.Fate> joined =

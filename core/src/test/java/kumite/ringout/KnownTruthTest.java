@@ -243,4 +243,48 @@ public class KnownTruthTest {
         .as("without the one to repeat the others agree")
         .isEmpty();
   }
+
+  /** Whatever touches what: a core that was heard to beep is never said to go nowhere. */
+  @Test(dataProvider = "seeds")
+  public void aCoreThatBeepedIsNotBroken(int seed) {
+    SplittableRandom random = new SplittableRandom(4000 + seed);
+    int cores = 3 + random.nextInt(3);
+    Rung cable = cable(Rung.shuffled(cores, new java.util.Random(seed)), cores);
+    for (int i = random.nextInt(1, 3); i > 0; i--) {
+      int a = random.nextInt(cores);
+      cable.touching(a, (a + 1 + random.nextInt(cores - 1)) % cores);
+    }
+    RingOut.Faults faults = random.nextBoolean() ? RingOut.Faults.NONE : RingOut.Faults.BROKEN;
+    List<Reading> readings = asked(cable, cores, cores, true, random);
+    RingOut done = cable.rungOut(cable.ringOut(RingOut.Way.GROUPED, faults).withReadings(readings));
+    for (Known.Fate fate : Known.of(done).fates()) {
+      Place core = new Place(Where.FROM, fate.near());
+      boolean beeped =
+          done.readings().stream().anyMatch(r -> r.beep() && r.one().equals(Set.of(core)));
+      assertThat(beeped && fate.open()).as("%s after %s", fate, done.readings()).isFalse();
+    }
+  }
+
+  /**
+   * As many answers as a file may hold, one of them a lie: found, and the set is a smallest one.
+   */
+  @Test
+  public void aLieAmongManyAnswersIsFound() {
+    Rung cable = cable(Rung.shuffled(40, new java.util.Random(1)), 40);
+    List<Reading> readings = new ArrayList<>();
+    for (int i = 0; readings.size() < RingOut.MOST_READINGS - 1; i++) {
+      Set<Place> one = Set.of(near(i % 40));
+      Set<Place> other = Set.of(far(i / 40 % 40));
+      readings.add(new Reading(one, other, cable.beeps(one, other)));
+    }
+    Reading first = readings.get(17);
+    readings.add(new Reading(first.one(), first.other(), !first.beep()));
+    Facts.Contradiction found =
+        Known.of(
+                cable.ringOut(RingOut.Way.ONE_BY_ONE, RingOut.Faults.BROKEN).withReadings(readings))
+            .facts()
+            .contradiction()
+            .orElseThrow();
+    assertThat(found.readings()).hasSize(2).endsWith(readings.size() - 1);
+  }
 }

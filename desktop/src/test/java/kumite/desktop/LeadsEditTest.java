@@ -330,6 +330,20 @@ public class LeadsEditTest {
       window.choose("Faces");
       List<Node> faces = window.nodes(".lead-face");
       assertThat(faces).hasSizeGreaterThanOrEqualTo(3);
+      Window.onFx(
+          () -> {
+            faces.get(0).lookup(".face-pin").getOnMouseClicked().handle(null);
+            return null;
+          });
+      List<Node> lit = window.nodes(".face-pin.lit");
+      assertThat(lit).as(kind).hasSizeGreaterThanOrEqualTo(3);
+      assertThat(lit.subList(0, 3)).allMatch(n -> n.getAccessibleText().startsWith("Pin 1"));
+      Window.onFx(
+          () -> {
+            lit.get(0).getOnMouseClicked().handle(null); // and it goes out again
+            return null;
+          });
+      assertThat(window.nodes(".face-pin.lit")).isEmpty();
       window.choose("Pins");
       undo();
       undo();

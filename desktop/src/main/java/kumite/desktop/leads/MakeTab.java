@@ -25,6 +25,9 @@ import kumite.ringout.RingOut;
 
 /** All ways to make a lead. */
 final class MakeTab extends ScrollPane {
+  private static final double SHORT_MM = 300;
+  private static final double LEAST_MM = 20;
+
   private final LeadDesk desk;
   private final Runnable made;
   private final Runnable ring;
@@ -225,7 +228,7 @@ final class MakeTab extends ScrollPane {
             seat,
             through,
             End.Plug.of(lid.getValue().id(), Gender.MALE),
-            Cable.forCores(lid.getValue().pins().size()),
+            asLaid(lid.getValue().pins().size()),
             java.util.Map.of());
     desk.look(name);
     desk.edit(
@@ -236,5 +239,18 @@ final class MakeTab extends ScrollPane {
           return book.withCables(cables);
         });
     made.run();
+  }
+
+  /** A cable that begins as the loom is laid: of its gauge, no longer than its shortest wire. */
+  private Cable asLaid(int cores) {
+    var bench = desk.workbench().bench().get();
+    int shortest =
+        bench.loom().strands().stream()
+            .mapToInt(kumite.loom.Strand::lengthMm)
+            .min()
+            .orElse((int) SHORT_MM);
+    return Cable.forCores(cores)
+        .withGauge(bench.build().loom().laying().gaugeAwg())
+        .withLength(Math.max(LEAST_MM, Math.min(SHORT_MM, shortest)));
   }
 }

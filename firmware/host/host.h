@@ -21,6 +21,9 @@ struct chance chance_split(struct chance *from);
 int32_t chance_below(struct chance *from, int32_t bound);
 double chance_share(struct chance *from);
 
+/* ---- wires: whether a short holds the board down while hands stand so ---- */
+bool world_dead(void);
+
 /* ---- hands: a script of moves ---- */
 #define MOST_MOVES 1000
 

@@ -30,6 +30,7 @@ static int64_t poll_us;
 static int64_t edge_us;
 static int64_t origin;
 static bool tells;
+static bool off; /* a short holds the board down; without it, it powers up again */
 
 int64_t session_now(void) { return now_us; }
 
@@ -127,11 +128,21 @@ static void run_to(int64_t to) {
     if (scan_us <= poll_us) {
       now_us = scan_us;
       hands_now();
-      board_look((uint32_t)now_us);
+      if (world_dead()) {
+        off = true;
+      } else if (off) {
+        off = false;
+        board_begin(board_profile());
+      }
+      if (!off) {
+        board_look((uint32_t)now_us);
+      }
       scan_us += SCAN_US;
     } else {
       now_us = poll_us;
-      board_poll((uint32_t)now_us);
+      if (!off) {
+        board_poll((uint32_t)now_us);
+      }
       poll_us += POLL_US;
     }
   }
@@ -201,6 +212,7 @@ static void power_up(const struct run *run) {
   static double travel[WORLD_CONTACTS + 1];
   now_us = scan_us = poll_us = edge_us = 0;
   tells = false;
+  off = false;
   memset(moving, 0, sizeof moving);
   memset(held, 0, sizeof held);
   for (unsigned c = 0; c < WORLD_CONTACTS; c++) {

@@ -8,6 +8,7 @@
 #define DRIVER_OHM 50.0
 #define CHANNEL_OHM 100.0
 #define OUTPUT_OHM 1000.0
+#define CHIP_OHM 50.0
 #define SKIN_OHM 550000.0
 #define TRACK_END_OHM 1.0
 
@@ -26,40 +27,6 @@ enum logic of_volts(double volts, double low, double high) {
 static double track(bool low, double ohm, double travel) {
   double share = ohm * (low ? travel : 1 - travel);
   return share > TRACK_END_OHM ? share : TRACK_END_OHM;
-}
-
-/* What the driving terminals and rails on a net make of it. */
-enum logic driven(int net, const struct stand *stand) {
-  enum logic found = LOGIC_UNDEFINED;
-  if (rail(net)) {
-    return world_volts[net] > 0 ? LOGIC_HIGH : LOGIC_LOW;
-  }
-  for (unsigned at = world_net_at[net]; at < world_net_at[net + 1]; at++) {
-    const struct way *way = &world_ways[world_net_ways[at]];
-    uint8_t wanted = way->kind == WAY_DRIVE_HIGH  ? DRIVE_HIGH
-                     : way->kind == WAY_DRIVE_LOW ? DRIVE_LOW
-                                                  : DRIVE_NONE;
-    if (wanted != DRIVE_NONE && stand->drives[way->by] == wanted) {
-      enum logic level = wanted == DRIVE_HIGH ? LOGIC_HIGH : LOGIC_LOW;
-      if (found != LOGIC_UNDEFINED && found != level) {
-        return LOGIC_UNDEFINED;
-      }
-      found = level;
-    }
-  }
-  return found;
-}
-
-static int picked(const struct mux *mux, const struct stand *stand) {
-  int code = 0;
-  for (int bit = 0; bit < mux->count; bit++) {
-    enum logic level = driven(mux->selects[bit], stand);
-    if (level == LOGIC_UNDEFINED) {
-      return -1;
-    }
-    code |= level == LOGIC_HIGH ? 1 << bit : 0;
-  }
-  return code;
 }
 
 /* The ohm of a way at the moment; 0 for diodes, negative where it is open. */
@@ -91,7 +58,11 @@ static double ohm_of(const struct way *way, const struct stand *stand) {
       }
       return (stand->hands[way->by] < 0.5) == (way->kind == WAY_OUTPUT_HIGH) ? OUTPUT_OHM : -1;
     case WAY_CHANNEL:
-      return picked(&world_muxes[way->by], stand) == way->index ? CHANNEL_OHM : -1;
+      return picks[way->by] == way->index ? CHANNEL_OHM : -1;
+    case WAY_OUT_HIGH:
+      return stand->outs && stand->outs[way->by] == DRIVE_HIGH ? CHIP_OHM : -1;
+    case WAY_OUT_LOW:
+      return stand->outs && stand->outs[way->by] == DRIVE_LOW ? CHIP_OHM : -1;
     case WAY_DIODE:
       return 0;
   }
@@ -99,6 +70,8 @@ static double ohm_of(const struct way *way, const struct stand *stand) {
 }
 
 /* ---- what hangs together with a net ---- */
+
+int picks[WORLD_MUXES + 1];
 
 struct island island;
 static int degree[WORLD_NETS + 2]; /* of nets, ground and logic supply first */
@@ -182,4 +155,80 @@ bool floats(void) {
     }
   }
   return true;
+}
+
+/* ---- levels of single lines ---- */
+
+enum logic level(int net, const struct stand *stand, double low, double high) {
+  double volts;
+  if (rail(net)) {
+    return of_volts(rail_volts(net), low, high);
+  }
+  follow(net, stand);
+  if (floats() || !solve(false, 0) || !solved_at(net, &volts)) {
+    return LOGIC_UNDEFINED;
+  }
+  return of_volts(volts, low, high);
+}
+
+static int picked(const struct mux *mux, const struct stand *stand) {
+  int code = 0;
+  for (int bit = 0; bit < mux->count; bit++) {
+    enum logic at =
+        level(mux->selects[bit], stand, CHIP_LOW * mux->volts, CHIP_HIGH * mux->volts);
+    if (at == LOGIC_UNDEFINED) {
+      return -1;
+    }
+    code |= at == LOGIC_HIGH ? 1 << bit : 0;
+  }
+  return code;
+}
+
+void pick(const struct stand *stand) {
+  for (int m = 0; m < WORLD_MUXES; m++) {
+    picks[m] = -1;
+  }
+  for (int m = 0; m < WORLD_MUXES; m++) {
+    picks[m] = picked(&world_muxes[m], stand);
+  }
+}
+
+/* ---- shorts ---- */
+
+static bool closed(const struct way *way, const struct stand *stand) {
+  bool contact = way->kind == WAY_OPEN_CONTACT || way->kind == WAY_RESTING_CONTACT ||
+                 way->kind == WAY_TAP || way->kind == WAY_POT_LOW || way->kind == WAY_POT_HIGH;
+  double ohm = contact ? ohm_of(way, stand) : -1;
+  return ohm >= 0 && ohm <= TRACK_END_OHM;
+}
+
+bool shorted(const double *hands) {
+  static int order[WORLD_NETS + 1];
+  struct stand stand = {hands, NULL, NULL};
+  for (int start = 0; WORLD_MAY_SHORT && start < WORLD_NETS; start++) {
+    if (!rail(start)) {
+      continue;
+    }
+    int count = 1;
+    memset(seen, 0, sizeof seen);
+    order[0] = start;
+    seen[start] = 1;
+    for (int i = 0; i < count; i++) {
+      for (unsigned at = world_net_at[order[i]]; at < world_net_at[order[i] + 1]; at++) {
+        const struct way *way = &world_ways[world_net_ways[at]];
+        if (way->a < 0 || way->b < 0 || !closed(way, &stand)) {
+          continue;
+        }
+        int other = way->a == order[i] ? way->b : way->a;
+        if (rail(other) && world_volts[other] != world_volts[start]) {
+          return true;
+        }
+        if (!seen[other]) {
+          seen[other] = 1;
+          order[count++] = other;
+        }
+      }
+    }
+  }
+  return false;
 }

@@ -13,6 +13,7 @@ enum logic { LOGIC_LOW, LOGIC_HIGH, LOGIC_UNDEFINED };
 struct stand {
   const double *hands;
   const uint8_t *drives;
+  const uint8_t *outs; /* how registers send, by chip; NULL while none does */
 };
 
 /* ---- ways.c: rails, and what lets current through ---- */
@@ -20,8 +21,20 @@ bool rail(int net);
 double rail_volts(int net);
 enum logic of_volts(double volts, double low, double high);
 
-/* What the driving terminals and rails on a net make of it. */
-enum logic driven(int net, const struct stand *stand);
+#define CHIP_LOW 0.3
+#define CHIP_HIGH 0.7
+
+/* How the level of a net is read as it is solved; undefined where nothing holds it. */
+enum logic level(int net, const struct stand *stand, double low, double high);
+
+/* What the select lines of each multiplexer pick; -1 where they do not say. */
+extern int picks[WORLD_MUXES + 1];
+
+/* Works out all picks in order; the channels of a multiplexer that had no turn yet are open. */
+void pick(const struct stand *stand);
+
+/* Whether contacts join two supplies of different volts, or a supply and ground. */
+bool shorted(const double *hands);
 
 /* What hangs together with a net. */
 struct island {

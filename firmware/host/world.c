@@ -7,9 +7,6 @@
 
 #include "wires.h"
 
-#define CHIP_LOW 0.3
-#define CHIP_HIGH 0.7
-
 static double hands[WORLD_CONTACTS + 1];
 static uint8_t drives[N_TERMINALS];
 
@@ -17,6 +14,7 @@ static uint8_t drives[N_TERMINALS];
 
 struct known {
   uint8_t drives[N_TERMINALS];
+  int picks[WORLD_MUXES + 1];
   bool is[WORLD_NETS + 1];
   double volts[WORLD_NETS + 1];
 };
@@ -25,15 +23,19 @@ struct known {
 static struct known known[MOST_KNOWN];
 static int known_count;
 
+/* What is known while terminals are driven so; its picks are in force from here on. */
 static struct known *known_of(const struct stand *stand) {
   for (int k = 0; k < known_count; k++) {
     if (memcmp(known[k].drives, stand->drives, N_TERMINALS) == 0) {
+      memcpy(picks, known[k].picks, sizeof picks);
       return &known[k];
     }
   }
   struct known *next = &known[known_count < MOST_KNOWN ? known_count++ : MOST_KNOWN - 1];
   memcpy(next->drives, stand->drives, N_TERMINALS);
   memset(next->is, 0, sizeof next->is);
+  pick(stand);
+  memcpy(next->picks, picks, sizeof picks);
   return next;
 }
 
@@ -71,45 +73,67 @@ struct taken_in {
 
 static struct taken_in chains[N_CHAINS];
 
-static enum logic chip_input(int net, const struct stand *stand) {
-  return of_volts(volts_of(net, stand, WORLD_FIRST_READ), CHIP_LOW * WORLD_LOGIC_VOLTS,
-                  CHIP_HIGH * WORLD_LOGIC_VOLTS);
+static enum logic chip_input(const struct chip *chip, int net, const struct stand *stand) {
+  return of_volts(volts_of(net, stand, WORLD_FIRST_READ), CHIP_LOW * chip->volts,
+                  CHIP_HIGH * chip->volts);
 }
 
 /* How the lines of a chip stand. */
 struct lines {
   enum logic load;
   enum logic clock;
-  enum logic serial;
-  int sender; /* the one chip that sends to its serial input, or -1 */
 };
 
 static enum logic states[WORLD_CHIPS + 1][8];
 
+static enum logic line(const struct chip *chip, int net, const struct stand *stand) {
+  if (!(chip->volts > 0)) {
+    return LOGIC_UNDEFINED;
+  }
+  known_of(stand);
+  return level(net, stand, CHIP_LOW * chip->volts, CHIP_HIGH * chip->volts);
+}
+
 static void lines_of(struct lines *lines, const struct stand *stand) {
   for (int c = 0; c < WORLD_CHIPS; c++) {
-    const struct chip *chip = &world_chips[c];
-    int senders = 0;
-    lines[c].load = chip->powered ? driven(chip->load, stand) : LOGIC_UNDEFINED;
-    lines[c].clock = driven(chip->clock, stand);
-    lines[c].sender = -1;
-    for (int other = 0; other < WORLD_CHIPS; other++) {
-      if (world_chips[other].out == chip->next) {
-        lines[c].sender = other;
-        senders++;
-      }
-    }
-    if (senders != 1) {
-      lines[c].sender = -1;
-    }
-    lines[c].serial = lines[c].sender < 0 ? driven(chip->next, stand) : LOGIC_UNDEFINED;
+    lines[c].load = line(&world_chips[c], world_chips[c].load, stand);
+    lines[c].clock = line(&world_chips[c], world_chips[c].clock, stand);
   }
+}
+
+static bool sends(int chip, int net) {
+  return !rail(net) && world_chips[chip].out == net && world_chips[chip].volts > 0;
+}
+
+/* How a net is read while chips send to it what comes out of them next. */
+static enum logic sent(int net, const struct stand *stand, double low, double high) {
+  uint8_t outs[WORLD_CHIPS + 1];
+  struct stand sending = {stand->hands, stand->drives, outs};
+  bool any = false;
+  memset(outs, DRIVE_NONE, sizeof outs);
+  for (int c = 0; c < WORLD_CHIPS; c++) {
+    if (sends(c, net)) {
+      if (states[c][0] == LOGIC_UNDEFINED) {
+        return LOGIC_UNDEFINED;
+      }
+      outs[c] = states[c][0] == LOGIC_HIGH ? DRIVE_HIGH : DRIVE_LOW;
+      any = true;
+    }
+  }
+  if (!any) {
+    sending.outs = NULL;
+  }
+  pick(&sending);
+  return level(net, &sending, low, high);
 }
 
 static void shift(const struct lines *from, const struct lines *to, const struct stand *stand) {
   enum logic coming[WORLD_CHIPS + 1];
   for (int c = 0; c < WORLD_CHIPS; c++) {
-    coming[c] = to[c].sender < 0 ? to[c].serial : states[to[c].sender][0];
+    const struct chip *chip = &world_chips[c];
+    bool rises = to[c].load == LOGIC_HIGH && from[c].clock == LOGIC_LOW && to[c].clock == LOGIC_HIGH;
+    coming[c] = rises ? sent(chip->next, stand, CHIP_LOW * chip->volts, CHIP_HIGH * chip->volts)
+                      : LOGIC_UNDEFINED;
   }
   for (int c = 0; c < WORLD_CHIPS; c++) {
     if (to[c].load == LOGIC_UNDEFINED || to[c].clock == LOGIC_UNDEFINED) {
@@ -118,7 +142,7 @@ static void shift(const struct lines *from, const struct lines *to, const struct
       }
     } else if (to[c].load == LOGIC_LOW) {
       for (int i = 0; i < 8; i++) {
-        states[c][i] = chip_input(world_chips[c].inputs[i], stand);
+        states[c][i] = chip_input(&world_chips[c], world_chips[c].inputs[i], stand);
       }
     } else if (from[c].clock == LOGIC_LOW && to[c].clock == LOGIC_HIGH) {
       memmove(&states[c][0], &states[c][1], 7 * sizeof states[c][0]);
@@ -127,22 +151,15 @@ static void shift(const struct lines *from, const struct lines *to, const struct
   }
 }
 
-/* What the data terminal reads: the chips that send to it, else the volts of its net. */
+/* What the data terminal reads: what the chips that send to it make of its net. */
 static enum logic data(const struct chain *chain, const struct stand *rest) {
   int net = world_terminal_net[chain->data];
-  enum logic found = LOGIC_UNDEFINED;
-  bool any = false;
-  for (int c = 0; !rail(net) && c < WORLD_CHIPS; c++) {
-    if (world_chips[c].out == net && world_chips[c].powered) {
-      found = any && states[c][0] != found ? LOGIC_UNDEFINED : states[c][0];
-      if (any && found == LOGIC_UNDEFINED) {
-        return found;
-      }
-      any = true;
+  for (int c = 0; c < WORLD_CHIPS; c++) {
+    if (sends(c, net)) {
+      return sent(net, rest, WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS);
     }
   }
-  return any ? found
-             : of_volts(volts_of(net, rest, (unsigned)chain->data), WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS);
+  return of_volts(volts_of(net, rest, (unsigned)chain->data), WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS);
 }
 
 static void come_out(int number) {
@@ -159,9 +176,9 @@ static void come_out(int number) {
   memcpy(clocks, world_rest, N_TERMINALS);
   loads[chain->load] = DRIVE_LOW;
   clocks[chain->clock] = DRIVE_HIGH;
-  struct stand rest = {into->hands, at_rest};
-  struct stand load = {into->hands, loads};
-  struct stand clock = {into->hands, clocks};
+  struct stand rest = {into->hands, at_rest, NULL};
+  struct stand load = {into->hands, loads, NULL};
+  struct stand clock = {into->hands, clocks, NULL};
   known_count = 0; /* hands of another time */
   for (int c = 0; c < WORLD_CHIPS; c++) {
     for (int i = 0; i < 8; i++) {
@@ -220,13 +237,18 @@ void world_hands(const double *travel) {
   }
 }
 
+bool world_dead(void) { return shorted(hands); }
+
 static double read_volts(unsigned terminal) {
-  struct stand stand = {hands, drives};
+  struct stand stand = {hands, drives, NULL};
   return volts_of(world_terminal_net[terminal], &stand, terminal);
 }
 
 bool world_read(number_t terminal) {
   enum logic logic;
+  if (world_dead()) {
+    return !world_pressed_high[terminal];
+  }
 #if N_CHAINS
   if (!chain_reads(terminal, &logic))
 #endif

@@ -22,10 +22,12 @@ enum way_kind {
   WAY_SKIN,
   WAY_OUTPUT_HIGH,
   WAY_OUTPUT_LOW,
-  WAY_CHANNEL
+  WAY_CHANNEL,
+  WAY_OUT_HIGH,
+  WAY_OUT_LOW
 };
 
-/* by: the terminal that pulls or drives, the contact that moves it, or the multiplexer. */
+/* by: the terminal that pulls or drives, the contact that moves it, the multiplexer or register. */
 struct way {
   enum way_kind kind;
   int a;
@@ -49,16 +51,17 @@ struct contact {
 struct mux {
   int selects[3];
   int count;
+  double volts; /* of its supply */
 };
 
-/* Nets of a register; a chip without a supply or ground takes nothing in. */
+/* Nets of a register; a chip without a supply or ground, of 0 volts, takes nothing in. */
 struct chip {
   int inputs[8];
   int load;
   int clock;
   int next;
   int out;
-  bool powered;
+  double volts;
 };
 
 struct chain {

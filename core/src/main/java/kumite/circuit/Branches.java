@@ -19,7 +19,8 @@ final class Branches {
 
   private static Sketch.Kind kind(Edge edge) {
     return switch (edge.kind()) {
-      case PULL, RESISTOR, CHANNEL, LEAK, DRIVE_HIGH, DRIVE_LOW -> Sketch.Kind.RESISTOR;
+      case PULL, RESISTOR, CHANNEL, LEAK, DRIVE_HIGH, DRIVE_LOW, OUT_HIGH, OUT_LOW ->
+          Sketch.Kind.RESISTOR;
       case OPEN_CONTACT, RESTING_CONTACT, TAP -> Sketch.Kind.CONTACT;
       case POT_LOW, POT_HIGH -> Sketch.Kind.TRACK;
       case DIODE -> Sketch.Kind.DIODE;
@@ -52,6 +53,8 @@ final class Branches {
       case OUTPUT_LOW -> "output low";
       case CHANNEL -> "channel " + edge.index();
       case LEAK -> "leak";
+      case OUT_HIGH -> "register sends high";
+      case OUT_LOW -> "register sends low";
     };
   }
 
@@ -70,6 +73,7 @@ final class Branches {
       case RESISTOR -> Quantity.OHM.words(((Component.Resistor) edge.part()).ohm());
       case DRIVE_HIGH, DRIVE_LOW -> Quantity.OHM.words(Network.DRIVER_OHM);
       case CHANNEL -> Quantity.OHM.words(Network.CHANNEL_OHM);
+      case OUT_HIGH, OUT_LOW -> Quantity.OHM.words(Network.CHIP_OHM);
       case OUTPUT_HIGH, OUTPUT_LOW -> Quantity.OHM.words(Network.OUTPUT_OHM);
       case LEAK -> Quantity.OHM.words(Math.max(1, network.ohm(edge, now, Corner.USUAL)));
     };

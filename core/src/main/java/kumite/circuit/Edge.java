@@ -16,7 +16,7 @@ record Edge(Kind kind, int a, int b, Component part, int index, String terminal)
   /** In place of a net: the board's ground. */
   static final int GROUND = -1;
 
-  /** In place of a net: the board's logic supply. */
+  /** In place of a net: the board's logic supply; those of other boards have numbers below it. */
   static final int LOGIC = -2;
 
   /** What lets current through. */
@@ -38,7 +38,11 @@ record Edge(Kind kind, int a, int b, Component part, int index, String terminal)
     OUTPUT_HIGH,
     OUTPUT_LOW,
     CHANNEL,
-    LEAK
+    LEAK,
+    /** A register's output, while it is high. */
+    OUT_HIGH,
+    /** A register's output, while it is low. */
+    OUT_LOW
   }
 
   /** Each way is there once, so that it is told apart by being itself; thousands are looked up. */

@@ -33,19 +33,35 @@ public final class Inputs {
   private final Network network;
   private final Map<ContactId, InputLevels> levels = new LinkedHashMap<>();
   private final List<LampCurrent> lamps = new ArrayList<>();
+  private final Shorts shorts;
 
   private Inputs(Network network) {
     this.network = network;
+    this.shorts = Shorts.of(network);
   }
 
   /** Solves all contacts idle and held, and all lamps. */
   public static Inputs of(Wiring wiring, Looks looks, Solves solves) {
-    Inputs inputs = new Inputs(new Network(wiring, looks, solves));
+    return of(new Network(wiring, looks, solves));
+  }
+
+  /**
+   * The same with supplies that hold their volts whatever is joined to them: what a short hides
+   * until it is out.
+   */
+  public static Inputs behindShorts(Wiring wiring, Looks looks, Solves solves) {
+    return of(new Network(wiring, looks, solves, true));
+  }
+
+  private static Inputs of(Network network) {
+    Inputs inputs = new Inputs(network);
+    Wiring wiring = network.wiring();
+    Looks looks = network.looks();
     Scan rest = new Scan(inputs.network, contact -> 0);
     looks
         .byContact()
         .forEach((contact, look) -> inputs.levels.put(contact, inputs.levels(contact, look, rest)));
-    for (Component part : wiring.parts()) {
+    for (Component part : wiring.ownParts()) {
       if (part instanceof Component.Light light) {
         inputs.lamps.add(LampCurrent.of(inputs.network, light));
       }
@@ -66,6 +82,16 @@ public final class Inputs {
   /** {@return why nothing works at all, where a supply is shorted} */
   public Optional<String> dead() {
     return network.dead();
+  }
+
+  /** {@return what contacts short, at rest and when they are moved} */
+  public Shorts shorts() {
+    return shorts;
+  }
+
+  /** {@return whether a short holds the board down while hands stand so} */
+  public boolean dies(ToDoubleFunction<ContactId> hands) {
+    return network.dead().isPresent() || network.mayShort() && network.closings().shorted(hands);
   }
 
   /** {@return the wiring that was solved} */
@@ -114,14 +140,25 @@ public final class Inputs {
     Scan held = new Scan(network, c -> c.equals(contact) ? 1 : 0);
     double logic = network.board().logicVolts();
     boolean chip = look.how() instanceof Look.Bit;
+    double supply = look.how() instanceof Look.Bit bit ? network.supplyAt(bit.input()) : logic;
     InputLevels.Thresholds thresholds =
         chip
-            ? new InputLevels.Thresholds(logic, Scan.CHIP_LOW * logic, Scan.CHIP_HIGH * logic)
+            ? new InputLevels.Thresholds(
+                supply, Network.CHIP_LOW * supply, Network.CHIP_HIGH * supply)
             : new InputLevels.Thresholds(
                 logic, network.board().lowVolts(), network.board().highVolts());
     Stand idle = stand(look, rest);
     Stand down = stand(look, held);
-    Optional<String> trouble = network.dead().or(() -> idle.trouble()).or(() -> down.trouble());
+    Optional<String> trouble =
+        network
+            .dead()
+            .or(
+                () ->
+                    held.dead()
+                        ? Optional.of("Held, it shorts a supply: the board goes down")
+                        : Optional.empty())
+            .or(() -> idle.trouble())
+            .or(() -> down.trouble());
     Optional<InputLevels.Floating> floating = idle.floating(false).or(() -> down.floating(true));
     Seen seenIdle = rest.see(look);
     Seen seenHeld = held.see(look);
@@ -134,7 +171,9 @@ public final class Inputs {
         idle.span(),
         down.span(),
         reading(look, thresholds, idle, seenIdle),
-        reading(look, thresholds, down, seenHeld),
+        held.dead() && !look.measured()
+            ? InputLevels.Reading.UNDEFINED
+            : reading(look, thresholds, down, seenHeld),
         floating,
         trouble,
         sketch(

@@ -11,6 +11,7 @@ import kumite.kind.Terminal;
 import kumite.loom.Looks;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.wiring.Neighbour;
 import kumite.wiring.Net;
 import kumite.wiring.Wiring;
 import kumite.working.Working;
@@ -33,6 +34,14 @@ final class Network {
   static final double SKIN_LEAST_OHM = 1e5;
   static final double SKIN_MOST_OHM = 1e6;
   static final double OUTPUT_OHM = 1000;
+
+  /** Behind the output of a logic chip: common practice, no source. */
+  static final double CHIP_OHM = 50;
+
+  /** Inputs of the usual chips tell low below and high above these shares of their supply. */
+  static final double CHIP_LOW = 0.3;
+
+  static final double CHIP_HIGH = 0.7;
   private static final double TOUCH_LEAST_OHM = 10e6;
   private static final double TOUCH_MOST_OHM = 22e6;
   private static final double LEAK_AMPS = 1e-6;
@@ -45,7 +54,7 @@ final class Network {
   static final double CHARGE_OHM = 24.2 / 0.011;
 
   /** The end of a track is never quite reached. */
-  private static final double TRACK_END_OHM = 1;
+  static final double TRACK_END_OHM = 1;
 
   private final Wiring wiring;
   private final BoardKind board;
@@ -55,11 +64,23 @@ final class Network {
   private final double[] sources;
   private final List<List<Edge>> edges = new ArrayList<>();
   private final List<Component.Register> allRegisters = new ArrayList<>();
+  private final List<Component.Multiplexer> multiplexers = new ArrayList<>();
   private final Map<Integer, List<Component.Register>> registers = new HashMap<>();
   private final List<ContactId> contacts = new ArrayList<>();
   private final Optional<String> dead;
+  private final List<Double> logicsBeside = new ArrayList<>();
+  private final Closings closings;
+  private final boolean ideal;
 
   Network(Wiring wiring, Looks looks, Solves solves) {
+    this(wiring, looks, solves, false);
+  }
+
+  /**
+   * @param ideal whether supplies hold their volts whatever is joined to them, so that what a short
+   *     hides can be seen; of joined sources the first counts
+   */
+  Network(Wiring wiring, Looks looks, Solves solves, boolean ideal) {
     this.wiring = wiring;
     this.board = wiring.board();
     this.looks = looks;
@@ -84,13 +105,25 @@ final class Network {
                     + ": nothing works before that short is out");
       }
     }
-    dead = shorted;
     wiring.parts().forEach(this::edgesOf);
     for (Terminal terminal : board.terminals()) {
       inside(terminal);
     }
+    for (Neighbour neighbour : wiring.neighbours()) {
+      if (neighbour instanceof Neighbour.OfSeat seat) {
+        inside(seat);
+      }
+    }
     // Alike inputs meet their ways in the same order, so that their circuits are equal.
     edges.forEach(list -> list.sort(java.util.Comparator.comparing(Edge::kind)));
+    closings = new Closings(this);
+    if (!ideal && shorted.isEmpty() && closings.shorted(contact -> 0)) {
+      shorted =
+          Optional.of(
+              "Contacts that are closed at rest short a supply: nothing works before that is out");
+    }
+    dead = ideal ? Optional.empty() : shorted;
+    this.ideal = ideal;
   }
 
   // ---- what there is
@@ -124,11 +157,14 @@ final class Network {
       add(Edge.Kind.OUTPUT_HIGH, output.supply(), output.out(), part, 0);
       add(Edge.Kind.OUTPUT_LOW, output.out(), output.ground(), part, 0);
     } else if (part instanceof Component.Multiplexer multiplexer) {
+      multiplexers.add(multiplexer);
       for (int i = 0; i < multiplexer.channels().size(); i++) {
         add(Edge.Kind.CHANNEL, multiplexer.out(), multiplexer.channels().get(i), part, i);
       }
     } else if (part instanceof Component.Register register) {
       allRegisters.add(register);
+      add(Edge.Kind.OUT_HIGH, register.supply(), register.out(), part, 0);
+      add(Edge.Kind.OUT_LOW, register.out(), register.ground(), part, 0);
       registers.computeIfAbsent(net(register.out()), n -> new ArrayList<>()).add(register);
     }
   }
@@ -148,6 +184,33 @@ final class Network {
       add(new Edge(Edge.Kind.DRIVE_HIGH, Edge.LOGIC, net, null, 0, terminal.name()));
       add(new Edge(Edge.Kind.DRIVE_LOW, net, Edge.GROUND, null, 0, terminal.name()));
     }
+  }
+
+  /** How the program of another board holds its terminals while nothing happens there. */
+  private void inside(Neighbour.OfSeat seat) {
+    logicsBeside.add(seat.board().logicVolts());
+    int logic = Edge.LOGIC - logicsBeside.size();
+    for (Terminal terminal : seat.board().terminals(Terminal.Role.INPUT)) {
+      Joint place = seat.called(Joint.board(terminal.name()));
+      boolean sends =
+          terminal.can(Terminal.Ability.SEND)
+              && wiring.wires().keySet().stream()
+                  .anyMatch(wire -> wire.a().equals(place) || wire.b().equals(place));
+      Optional<Boolean> driven =
+          sends ? Optional.of(true) : Scan.rest(seat.looks(), terminal.name());
+      Looks.Pull pull = seat.looks().pulls().getOrDefault(terminal.name(), Looks.Pull.NONE);
+      if (driven.isPresent()) {
+        beside(Component.Job.DRIVER, place, driven.get() ? logic : Edge.GROUND, DRIVER_OHM);
+      } else if (pull == Looks.Pull.UP || pull == Looks.Pull.DOWN) {
+        double ohm = (seat.board().pullLeastOhm() + seat.board().pullMostOhm()) / 2;
+        beside(Component.Job.PULL_UP, place, pull == Looks.Pull.UP ? logic : Edge.GROUND, ohm);
+      }
+    }
+  }
+
+  private void beside(Component.Job job, Joint place, int rail, double ohm) {
+    Component part = new Component.Resistor(job, place, place, ohm, 0);
+    add(new Edge(Edge.Kind.RESISTOR, rail, net(place), part, 0, ""));
   }
 
   private void add(Edge.Kind kind, Joint a, Joint b, Component part, int index) {
@@ -188,6 +251,41 @@ final class Network {
   /** {@return why nothing works at all, where a supply is shorted} */
   Optional<String> dead() {
     return dead;
+  }
+
+  /** {@return the contacts as ways without resistance} */
+  Closings closings() {
+    return closings;
+  }
+
+  /** {@return whether any hands could short a supply} */
+  boolean mayShort() {
+    return !ideal && closings.railsMayMeet();
+  }
+
+  /** {@return the volts of the logic supplies of other boards, in the order of their rails} */
+  List<Double> logicsBeside() {
+    return logicsBeside;
+  }
+
+  /** {@return the multiplexers, in the order of the wiring} */
+  List<Component.Multiplexer> multiplexers() {
+    return multiplexers;
+  }
+
+  /** {@return a net by its number} */
+  Net netAt(int net) {
+    return nets.get(net);
+  }
+
+  /** {@return the volts that feed the register with that input; the board's own where none does} */
+  double supplyAt(Joint input) {
+    return allRegisters.stream()
+        .filter(chip -> chip.inputs().contains(input))
+        .mapToDouble(chip -> chipVolts(chip.supply()))
+        .filter(volts -> volts > 0)
+        .findFirst()
+        .orElse(board.logicVolts());
   }
 
   int net(Joint joint) {
@@ -235,7 +333,12 @@ final class Network {
 
   /** {@return the volts of a rail} */
   double railVolts(int net, Corner corner) {
-    double volts = net == Edge.GROUND ? 0 : net == Edge.LOGIC ? board.logicVolts() : sources[net];
+    double volts =
+        net >= 0
+            ? sources[net]
+            : net == Edge.GROUND
+                ? 0
+                : net == Edge.LOGIC ? board.logicVolts() : logicsBeside.get(Edge.LOGIC - net - 1);
     return volts * (1 + corner.supply());
   }
 
@@ -277,6 +380,12 @@ final class Network {
             ? CHANNEL_OHM
             : -1;
       }
+      case OUT_HIGH, OUT_LOW -> {
+        Component.Register chip = (Component.Register) edge.part();
+        Boolean out = now.out(chip);
+        boolean high = edge.kind() == Edge.Kind.OUT_HIGH;
+        yield out != null && out == high && powered(chip.supply(), chip.ground()) ? CHIP_OHM : -1;
+      }
       case LEAK -> -1;
     };
   }
@@ -314,11 +423,28 @@ final class Network {
     return board.logicVolts() / (touch ? TOUCH_LEAK_AMPS : LEAK_AMPS);
   }
 
-  /** {@return the channel that a multiplexer's select lines pick; -1 where they do not say} */
+  /**
+   * {@return the channel that a multiplexer's select lines pick; -1 where they do not say}
+   *
+   * <p>All of them are worked out together, in the order of the wiring; the channels of one that
+   * has not had its turn are open.
+   */
   private int code(Component.Multiplexer chip, Conditions now) {
+    Map<Component.Multiplexer, Integer> picked = now.picked();
+    if (picked.isEmpty()) {
+      multiplexers.forEach(one -> picked.put(one, -1));
+      multiplexers.forEach(one -> picked.put(one, solvedCode(one, now)));
+    }
+    return picked.get(chip);
+  }
+
+  private int solvedCode(Component.Multiplexer chip, Conditions now) {
+    if (!powered(chip.supply(), chip.ground())) {
+      return -1;
+    }
     int code = 0;
     for (int bit = 0; bit < chip.selects().size(); bit++) {
-      Logic level = logic(net(chip.selects().get(bit)), now);
+      Logic level = chipLevel(net(chip.selects().get(bit)), now, chip.supply());
       if (level == Logic.UNDEFINED) {
         return -1;
       }
@@ -327,22 +453,56 @@ final class Network {
     return code;
   }
 
-  /** {@return what the driving terminals and rails on a net make of it} */
-  Logic logic(int net, Conditions now) {
+  /** {@return the volts that a chip is fed with; 0 where nothing feeds it} */
+  double chipVolts(Joint supply) {
+    int net = net(supply);
+    return rail(net) ? railVolts(net, Corner.USUAL) : 0;
+  }
+
+  /** {@return what a chip makes of the level of a net, by shares of its own supply} */
+  Logic chipLevel(int net, Conditions now, Joint supply) {
+    double volts = chipVolts(supply);
+    return level(net, now, CHIP_LOW * volts, CHIP_HIGH * volts);
+  }
+
+  /**
+   * {@return how the level of a net is read as it is solved, with all parts at their usual value;
+   * undefined where nothing holds it}
+   */
+  Logic level(int net, Conditions now, double lowVolts, double highVolts) {
     if (rail(net)) {
-      return Logic.of(sources[net] > 0);
+      return Logic.of(railVolts(net, Corner.USUAL), lowVolts, highVolts);
     }
-    Logic found = Logic.UNDEFINED;
+    double plain = plainVolts(net, now);
+    if (!Double.isNaN(plain)) {
+      return Logic.of(plain, lowVolts, highVolts);
+    }
+    Island island =
+        Island.at(this, net, now, Corner.USUAL, java.util.OptionalDouble.empty(), Edge.GROUND);
+    return !island.floats() && island.solve() instanceof OperatingPoint.Solved solved
+        ? Logic.of(solved.at(island.nodeOf(net).orElseThrow()), lowVolts, highVolts)
+        : Logic.UNDEFINED;
+  }
+
+  /**
+   * The volts where all that carries current on a net are resistances to rails, which needs no
+   * solving; else not a number.
+   */
+  private double plainVolts(int net, Conditions now) {
+    double amps = 0;
+    double siemens = 0;
     for (Edge edge : edges.get(net)) {
-      boolean drives = edge.kind() == Edge.Kind.DRIVE_HIGH || edge.kind() == Edge.Kind.DRIVE_LOW;
-      if (drives && ohm(edge, now, Corner.USUAL) > 0) {
-        Logic level = Logic.of(edge.kind() == Edge.Kind.DRIVE_HIGH);
-        if (found != Logic.UNDEFINED && found != level) {
-          return Logic.UNDEFINED;
-        }
-        found = level;
+      double ohm = ohm(edge, now, Corner.USUAL);
+      if (ohm < 0) {
+        continue;
       }
+      int other = edge.other(net);
+      if (ohm == 0 || !rail(other)) {
+        return Double.NaN;
+      }
+      amps += railVolts(other, Corner.USUAL) / ohm;
+      siemens += 1 / ohm;
     }
-    return found;
+    return siemens > 0 ? amps / siemens : Double.NaN;
   }
 }

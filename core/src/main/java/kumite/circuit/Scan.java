@@ -6,11 +6,13 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
 import kumite.component.Component;
 import kumite.kind.Terminal;
 import kumite.loom.Look;
+import kumite.loom.Looks;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.power.Converter;
@@ -21,14 +23,10 @@ import kumite.power.Converter;
  * one for each set of hands.
  */
 final class Scan {
-  /** Inputs of the usual chips tell low below and high above these shares of their supply. */
-  static final double CHIP_LOW = 0.3;
-
-  static final double CHIP_HIGH = 0.7;
-
   private final Network network;
   private final ToDoubleFunction<ContactId> hands;
   private final Map<String, Boolean> rest = new LinkedHashMap<>();
+  private final boolean dead;
   private final Map<Map<String, Boolean>, Map<Integer, Double>> volts = new HashMap<>();
   private final Map<List<Object>, Logic[]> shifted = new HashMap<>();
 
@@ -44,10 +42,18 @@ final class Scan {
           Double travel = asked.get(contact);
           return travel != null ? travel : hands.applyAsDouble(contact);
         };
+    rest.putAll(rest(network.looks()));
+    dead =
+        network.dead().isPresent() || network.mayShort() && network.closings().shorted(this.hands);
+  }
+
+  /** How a program drives terminals between looks, by name: true high. */
+  static Map<String, Boolean> rest(Looks looks) {
+    Map<String, Boolean> rest = new LinkedHashMap<>();
     // A terminal that feeds a lamp on its contact does so all the time.
-    network.looks().feeds().forEach(feed -> rest.put(feed, true));
+    looks.feeds().forEach(feed -> rest.put(feed, true));
     // Between looks registers are neither loading nor clocked, and select lines are low.
-    for (Look look : network.looks().all()) {
+    for (Look look : looks.all()) {
       if (look.how() instanceof Look.Bit bit) {
         rest.put(bit.load().name(), true);
         rest.put(bit.clock().name(), false);
@@ -55,6 +61,17 @@ final class Scan {
         channel.selects().forEach(select -> rest.put(select.name(), false));
       }
     }
+    return rest;
+  }
+
+  /** How a program drives a terminal between looks; empty where it does not. */
+  static Optional<Boolean> rest(Looks looks, String terminal) {
+    return Optional.ofNullable(rest(looks).get(terminal));
+  }
+
+  /** {@return whether a short holds the board down while hands stand so} */
+  boolean dead() {
+    return dead;
   }
 
   /** {@return how terminals stand during a look} */
@@ -79,7 +96,7 @@ final class Scan {
 
   /** What a look takes in. */
   Seen see(Look look) {
-    if (network.dead().isPresent()) {
+    if (dead) {
       return new Seen(0, InputLevels.Reading.UNDEFINED, false, 0);
     }
     double at = volts(place(look), during(look), look.read());
@@ -192,37 +209,51 @@ final class Scan {
     private final Logic[] load;
     private final Logic[] clock;
     private final Logic[][] inputs;
-    private final Logic[] serial;
-    private final int[] sender;
+    private final int[][] senders;
+
+    private final Conditions now;
+    private final List<Component.Register> chips;
 
     Lines(Conditions now, List<Component.Register> chips) {
+      this.now = now;
+      this.chips = chips;
       int count = chips.size();
       load = new Logic[count];
       clock = new Logic[count];
       inputs = new Logic[count][];
-      serial = new Logic[count];
-      sender = new int[count];
+      senders = new int[count][];
       for (int i = 0; i < count; i++) {
         Component.Register chip = chips.get(i);
         boolean powered = network.powered(chip.supply(), chip.ground());
-        load[i] = powered ? network.logic(network.net(chip.load()), now) : Logic.UNDEFINED;
-        clock[i] = network.logic(network.net(chip.clock()), now);
+        load[i] = powered ? line(chip, chip.load()) : Logic.UNDEFINED;
+        clock[i] = powered ? line(chip, chip.clock()) : Logic.UNDEFINED;
         inputs[i] = load[i] == Logic.LOW ? inputs(chip, now) : new Logic[0];
-        int net = network.net(chip.next());
-        List<Component.Register> sending = network.registersOn(net);
-        sender[i] = sending.size() == 1 ? chips.indexOf(sending.get(0)) : -1;
-        serial[i] = sender[i] < 0 ? network.logic(net, now) : Logic.UNDEFINED;
+        senders[i] = sending(network.net(chip.next()), chips);
       }
+    }
+
+    private Logic line(Component.Register chip, Joint end) {
+      return network.chipLevel(network.net(end), now, chip.supply());
     }
 
     private Logic[] inputs(Component.Register chip, Conditions now) {
       return chip.inputs().stream()
-          .map(input -> chipInput(network.net(input), now))
+          .map(input -> chipInput(chip, network.net(input), now))
           .toArray(Logic[]::new);
     }
 
+    /** What comes in at a chip's serial input, while the chips before it send what they hold. */
     Logic serial(int chip, Logic[][] states) {
-      return sender[chip] < 0 ? serial[chip] : states[sender[chip]][0];
+      Joint supply = chips.get(chip).supply();
+      double volts = network.chipVolts(supply);
+      return sent(
+          network.net(chips.get(chip).next()),
+          senders[chip],
+          states,
+          now,
+          chips,
+          Network.CHIP_LOW * volts,
+          Network.CHIP_HIGH * volts);
     }
   }
 
@@ -232,7 +263,11 @@ final class Scan {
   private static void step(Logic[][] states, Lines before, Lines after) {
     Logic[] coming = new Logic[states.length];
     for (int chip = 0; chip < states.length; chip++) {
-      coming[chip] = after.serial(chip, states);
+      boolean rises =
+          after.load[chip] == Logic.HIGH
+              && before.clock[chip] == Logic.LOW
+              && after.clock[chip] == Logic.HIGH;
+      coming[chip] = rises ? after.serial(chip, states) : Logic.UNDEFINED;
     }
     for (int chip = 0; chip < states.length; chip++) {
       Logic[] state = states[chip];
@@ -247,41 +282,63 @@ final class Scan {
     }
   }
 
-  private Logic chipInput(int net, Conditions now) {
-    double logic = network.board().logicVolts();
+  private Logic chipInput(Component.Register chip, int net, Conditions now) {
+    double supply = network.chipVolts(chip.supply());
     Terminal any = network.looks().all().get(0).read();
-    return Logic.of(volts(net, now, any), CHIP_LOW * logic, CHIP_HIGH * logic);
+    return Logic.of(volts(net, now, any), Network.CHIP_LOW * supply, Network.CHIP_HIGH * supply);
   }
 
-  /** What the data terminal reads: the chips that send to it, else the volts of its net. */
+  /** {@return the chips with a supply that send to a net; none where a rail holds it} */
+  private int[] sending(int net, List<Component.Register> chips) {
+    return network.rail(net)
+        ? new int[0]
+        : network.registersOn(net).stream()
+            .filter(chip -> network.powered(chip.supply(), chip.ground()))
+            .mapToInt(chips::indexOf)
+            .toArray();
+  }
+
+  /** {@return how a net is read while chips send what comes out of them next} */
+  private Logic sent(
+      int net,
+      int[] senders,
+      Logic[][] states,
+      Conditions now,
+      List<Component.Register> chips,
+      double lowVolts,
+      double highVolts) {
+    Conditions sending = now;
+    for (int sender : senders) {
+      if (states[sender][0] == Logic.UNDEFINED) {
+        return Logic.UNDEFINED;
+      }
+      sending = sending.sending(chips.get(sender), states[sender][0] == Logic.HIGH);
+    }
+    return network.level(net, sending, lowVolts, highVolts);
+  }
+
+  /** What the data terminal reads: what the chips that send to it make of its net. */
   private final class Data {
+    private final Conditions now;
+    private final Terminal data;
+    private final List<Component.Register> chips;
+    private final int net;
     private final int[] senders;
-    private final Logic otherwise;
 
     Data(Conditions now, Terminal data, List<Component.Register> chips) {
-      int net = network.net(Joint.board(data.name()));
-      senders =
-          network.rail(net)
-              ? new int[0]
-              : network.registersOn(net).stream()
-                  .filter(chip -> network.powered(chip.supply(), chip.ground()))
-                  .mapToInt(chips::indexOf)
-                  .toArray();
-      otherwise =
-          senders.length > 0
-              ? Logic.UNDEFINED
-              : Logic.of(
-                  volts(net, now, data), network.board().lowVolts(), network.board().highVolts());
+      this.now = now;
+      this.data = data;
+      this.chips = chips;
+      net = network.net(Joint.board(data.name()));
+      senders = sending(net, chips);
     }
 
     Logic read(Logic[][] states) {
-      if (senders.length == 0) {
-        return otherwise;
-      }
-      Logic first = states[senders[0]][0];
-      return Arrays.stream(senders).allMatch(chip -> states[chip][0] == first)
-          ? first
-          : Logic.UNDEFINED;
+      double low = network.board().lowVolts();
+      double high = network.board().highVolts();
+      return senders.length > 0
+          ? sent(net, senders, states, now, chips, low, high)
+          : Logic.of(volts(net, now, data), low, high);
     }
   }
 }

@@ -18,20 +18,22 @@ import kumite.name.Joint;
  * @param all the ways, each once
  * @param ofNet by net, the numbers of the ways that touch it, in the order they are followed
  * @param registers the chips, in the order of the wiring
- * @param selects by multiplexer, the nets of its select lines, lowest bit first
+ * @param multiplexers those that have their supply and ground, in the order of the wiring
  * @param terminals by the name of a board's input, its net
  * @param leakOhm by the name of a board's input, what leaks there
  * @param dead why nothing works at all, where a supply is shorted
+ * @param mayShort whether any hands could short a supply
  */
 public record Ways(
     List<Double> volts,
     List<Way> all,
     List<List<Integer>> ofNet,
     List<Chip> registers,
-    List<List<Integer>> selects,
+    List<Mux> multiplexers,
     Map<String, Integer> terminals,
     Map<String, Double> leakOhm,
-    Optional<String> dead) {
+    Optional<String> dead,
+    boolean mayShort) {
 
   /** What lets current through. */
   public enum Kind {
@@ -48,7 +50,14 @@ public record Ways(
     SKIN,
     OUTPUT_HIGH,
     OUTPUT_LOW,
-    CHANNEL
+    CHANNEL,
+    OUT_HIGH,
+    OUT_LOW;
+
+    /** {@return whether it is moved by a chip, so that its number says which} */
+    public boolean ofChip() {
+      return this == CHANNEL || this == OUT_HIGH || this == OUT_LOW;
+    }
   }
 
   /** In place of a net: the board's ground. */
@@ -65,7 +74,8 @@ public record Ways(
    * @param contact the contact that moves it, if one does
    * @param terminal the terminal that pulls or drives; empty for others
    * @param index its tap, channel; 1 for an output in proportion
-   * @param of how many taps there are; for a channel the number of its multiplexer
+   * @param of how many taps there are; for a channel the number of its multiplexer, for an output
+   *     that of its register
    * @param ohm of a resistor, pull or track; of a diode what is in series
    * @param saturationAmps of a diode, else 0
    * @param scaleVolts of a diode, N times VT, else 0
@@ -86,10 +96,17 @@ public record Ways(
    * A register.
    *
    * @param inputs their nets, the one that comes out first first
-   * @param powered whether it has its supply and its ground
+   * @param volts of its supply; 0 where it lacks that or its ground
    */
-  public record Chip(
-      List<Integer> inputs, int load, int clock, int next, int out, boolean powered) {}
+  public record Chip(List<Integer> inputs, int load, int clock, int next, int out, double volts) {}
+
+  /**
+   * A multiplexer.
+   *
+   * @param selects the nets of its select lines, lowest bit first
+   * @param volts of its supply
+   */
+  public record Mux(List<Integer> selects, double volts) {}
 
   static Ways of(Network network) {
     List<Double> volts = new ArrayList<>();
@@ -97,7 +114,17 @@ public record Ways(
     List<List<Integer>> ofNet = new ArrayList<>();
     Map<Edge, Integer> numbers = new LinkedHashMap<>();
     Map<Component, Integer> chips = new HashMap<>();
-    List<List<Integer>> selects = new ArrayList<>();
+    List<Mux> multiplexers = new ArrayList<>();
+    for (Component.Multiplexer chip : network.multiplexers()) {
+      if (network.powered(chip.supply(), chip.ground())) {
+        chips.put(chip, multiplexers.size());
+        multiplexers.add(
+            new Mux(
+                chip.selects().stream().map(network::net).toList(),
+                network.chipVolts(chip.supply())));
+      }
+    }
+    network.registers().forEach(chip -> chips.put(chip, network.registers().indexOf(chip)));
     for (int net = 0; net < network.size(); net++) {
       volts.add(network.rail(net) ? network.railVolts(net, Corner.USUAL) : Double.NaN);
       List<Integer> here = new ArrayList<>();
@@ -106,14 +133,6 @@ public record Ways(
           continue;
         }
         if (!numbers.containsKey(edge)) {
-          if (edge.part() instanceof Component.Multiplexer chip) {
-            chips.computeIfAbsent(
-                chip,
-                c -> {
-                  selects.add(chip.selects().stream().map(network::net).toList());
-                  return selects.size() - 1;
-                });
-          }
           numbers.put(edge, all.size());
           all.add(way(network, edge, chips));
         }
@@ -121,6 +140,13 @@ public record Ways(
       }
       ofNet.add(List.copyOf(here));
     }
+    network
+        .logicsBeside()
+        .forEach(
+            logic -> {
+              volts.add(logic);
+              ofNet.add(List.of());
+            });
     Map<String, Integer> terminals = new LinkedHashMap<>();
     Map<String, Double> leaks = new LinkedHashMap<>();
     network
@@ -143,9 +169,20 @@ public record Ways(
                         network.net(r.clock()),
                         network.net(r.next()),
                         network.net(r.out()),
-                        network.powered(r.supply(), r.ground())))
+                        network.powered(r.supply(), r.ground())
+                            ? network.chipVolts(r.supply())
+                            : 0))
             .toList();
-    return new Ways(volts, all, ofNet, registers, selects, terminals, leaks, network.dead());
+    return new Ways(
+        volts,
+        all,
+        ofNet,
+        registers,
+        multiplexers,
+        terminals,
+        leaks,
+        network.dead(),
+        network.mayShort());
   }
 
   /** Chips and outputs without supply let nothing through, whatever hands do. */
@@ -153,8 +190,16 @@ public record Ways(
     if (edge.part() instanceof Component.Multiplexer chip) {
       return network.powered(chip.supply(), chip.ground());
     }
+    if (edge.part() instanceof Component.Register chip) {
+      return network.powered(chip.supply(), chip.ground());
+    }
     return !(edge.part() instanceof Component.Output output)
         || network.powered(output.supply(), output.ground());
+  }
+
+  /** The logic supply of another board is a net of its own behind all others. */
+  private static int end(Network network, int net) {
+    return net < LOGIC ? network.size() + LOGIC - net - 1 : net;
   }
 
   private static Way way(Network network, Edge edge, Map<Component, Integer> chips) {
@@ -171,13 +216,13 @@ public record Ways(
       case DIODE -> model = Element.Model.SIGNAL_DIODE;
       case LAMP -> model = Island.model(((Component.Light) part).lamp(), Corner.USUAL);
       case OUTPUT_HIGH, OUTPUT_LOW -> index = ((Component.Output) part).proportional() ? 1 : 0;
-      case CHANNEL -> of = chips.get(part);
+      case CHANNEL, OUT_HIGH, OUT_LOW -> of = chips.get(part);
       default -> {}
     }
     return new Way(
         Kind.valueOf(edge.kind() == Edge.Kind.LAMP ? "DIODE" : edge.kind().name()),
-        edge.a(),
-        edge.b(),
+        end(network, edge.a()),
+        end(network, edge.b()),
         part == null ? Optional.empty() : part.moved(),
         edge.terminal(),
         index,

@@ -3,6 +3,7 @@ package kumite.component;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import kumite.kind.Lamp;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
@@ -29,12 +30,20 @@ public sealed interface Component {
     return false;
   }
 
+  /** {@return the same part with its ends called otherwise} */
+  Component renamed(UnaryOperator<Joint> name);
+
   /**
    * A switch of a control: held it joins common and NO, at rest common and NC.
    *
    * @param contact which
    */
   record Pole(ContactId contact, Joint common, Joint open, Joint closed) implements Component {
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Pole(contact, name.apply(common), name.apply(open), name.apply(closed));
+    }
+
     @Override
     public List<Joint> ends() {
       return List.of(common, open, closed);
@@ -59,6 +68,11 @@ public sealed interface Component {
   record Selector(ContactId contact, Joint wiper, List<Joint> taps) implements Component {
     public Selector {
       taps = List.copyOf(taps);
+    }
+
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Selector(contact, name.apply(wiper), taps.stream().map(name).toList());
     }
 
     @Override
@@ -87,6 +101,11 @@ public sealed interface Component {
   record Pot(ContactId contact, Joint low, Joint wiper, Joint high, double ohm)
       implements Component {
     @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Pot(contact, name.apply(low), name.apply(wiper), name.apply(high), ohm);
+    }
+
+    @Override
     public List<Joint> ends() {
       return List.of(low, wiper, high);
     }
@@ -106,7 +125,10 @@ public sealed interface Component {
   enum Job {
     LAMP("in series with the lamp"),
     RUNG("rung of the ladder"),
-    PULL_UP("pull-up");
+    PULL_UP("pull-up"),
+    LEAD("in a core of a lead"),
+    /** Inside of another board. */
+    DRIVER("output of the other board");
 
     private final String words;
 
@@ -128,6 +150,11 @@ public sealed interface Component {
    */
   record Resistor(Job job, Joint a, Joint b, double ohm, double tolerance) implements Component {
     @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Resistor(job, name.apply(a), name.apply(b), ohm, tolerance);
+    }
+
+    @Override
     public List<Joint> ends() {
       return List.of(a, b);
     }
@@ -147,6 +174,11 @@ public sealed interface Component {
 
   /** A small-signal diode; the band marks its cathode. */
   record Diode(Joint anode, Joint cathode) implements Component {
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Diode(name.apply(anode), name.apply(cathode));
+    }
+
     @Override
     public List<Joint> ends() {
       return List.of(anode, cathode);
@@ -171,6 +203,11 @@ public sealed interface Component {
   /** A control's lamp. */
   record Light(ControlId control, Joint anode, Joint cathode, Lamp lamp) implements Component {
     @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Light(control, name.apply(anode), name.apply(cathode), lamp);
+    }
+
+    @Override
     public List<Joint> ends() {
       return List.of(anode, cathode);
     }
@@ -187,6 +224,11 @@ public sealed interface Component {
    * @param nanofarads above 0
    */
   record Capacitor(Joint a, Joint b, double nanofarads) implements Component {
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Capacitor(name.apply(a), name.apply(b), nanofarads);
+    }
+
     @Override
     public List<Joint> ends() {
       return List.of(a, b);
@@ -223,6 +265,18 @@ public sealed interface Component {
     }
 
     @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Register(
+          inputs.stream().map(name).toList(),
+          name.apply(load),
+          name.apply(clock),
+          name.apply(next),
+          name.apply(out),
+          name.apply(supply),
+          name.apply(ground));
+    }
+
+    @Override
     public List<Joint> ends() {
       return plus(inputs, load, clock, next, out, supply, ground);
     }
@@ -253,6 +307,16 @@ public sealed interface Component {
     }
 
     @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Multiplexer(
+          channels.stream().map(name).toList(),
+          selects.stream().map(name).toList(),
+          name.apply(out),
+          name.apply(supply),
+          name.apply(ground));
+    }
+
+    @Override
     public List<Joint> ends() {
       List<Joint> ends = plus(channels, out, supply, ground);
       ends.addAll(selects);
@@ -272,6 +336,11 @@ public sealed interface Component {
 
   /** A person who touches a pad while holding the common pad: skin between the two. */
   record Skin(ContactId contact, Joint pad, Joint person) implements Component {
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Skin(contact, name.apply(pad), name.apply(person));
+    }
+
     @Override
     public List<Joint> ends() {
       return List.of(pad, person);
@@ -296,6 +365,12 @@ public sealed interface Component {
    */
   record Output(ContactId contact, Joint out, Joint supply, Joint ground, boolean proportional)
       implements Component {
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Output(
+          contact, name.apply(out), name.apply(supply), name.apply(ground), proportional);
+    }
+
     @Override
     public List<Joint> ends() {
       return List.of(out, supply, ground);

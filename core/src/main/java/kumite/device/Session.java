@@ -63,6 +63,7 @@ public final class Session {
   private final List<Look> looks;
   private final Map<ContactId, Integer> places;
   private final Map<Map<ContactId, Double>, Map<Look, Seen>> known;
+  private final Map<Map<ContactId, Double>, Boolean> deaths;
   private Program program;
   private Holds holds;
   private final Map<ContactId, Moving> moving = new LinkedHashMap<>();
@@ -70,6 +71,10 @@ public final class Session {
   private long scanUs;
   private long pollUs;
   private long edgeUs;
+
+  /** A short holds the board down; without it, it powers up again. */
+  private boolean off;
+
   private boolean[] pressed;
   private int[] codes;
   private boolean[] late;
@@ -92,6 +97,7 @@ public final class Session {
       looks.get(i).contact().ifPresent(contact -> places.put(contact, at));
     }
     this.known = new HashMap<>();
+    this.deaths = new HashMap<>();
     this.program = device.program().orElse(null);
     this.holds = holds;
     pressed = new boolean[looks.size()];
@@ -111,6 +117,7 @@ public final class Session {
     looks = other.looks;
     places = other.places;
     known = other.known;
+    deaths = other.deaths;
     program = other.program == null ? null : other.program.copy();
     holds = other.holds;
     moving.putAll(other.moving);
@@ -118,6 +125,7 @@ public final class Session {
     scanUs = other.scanUs;
     pollUs = other.pollUs;
     edgeUs = other.edgeUs;
+    off = other.off;
     pressed = other.pressed.clone();
     codes = other.codes.clone();
     late = other.late.clone();
@@ -329,14 +337,18 @@ public final class Session {
       if (scanUs <= pollUs) {
         nowUs = scanUs;
         see();
-        program.look(scanUs, pressed, codes);
-        stream.ifPresent(this::write);
-        watch.looked(scanUs);
+        if (!off) {
+          program.look(scanUs, pressed, codes);
+          stream.ifPresent(this::write);
+          watch.looked(scanUs);
+        }
         scanUs += device.timing().scanUs();
       } else {
         nowUs = pollUs;
-        program.poll(host);
-        watch.looked(-pollUs);
+        if (!off) {
+          program.poll(host);
+          watch.looked(-pollUs);
+        }
         pollUs += device.timing().pollUs();
       }
     }
@@ -364,9 +376,16 @@ public final class Session {
     moving.forEach((id, m) -> now.put(id, m.at(nowUs)));
     moving.values().removeIf(m -> m.over(nowUs));
     now.values().removeIf(travel -> travel == 0);
-    Map<Look, Seen> seen =
-        known.computeIfAbsent(
-            now, held -> inputs.orElseThrow().see(c -> held.getOrDefault(c, 0.0)));
+    boolean dies = deaths.computeIfAbsent(now, held -> inputs.orElseThrow().dies(at(held)));
+    if (dies) {
+      off = true;
+      return;
+    }
+    if (off) {
+      off = false;
+      program = device.program().orElseThrow();
+    }
+    Map<Look, Seen> seen = known.computeIfAbsent(now, held -> inputs.orElseThrow().see(at(held)));
     for (int i = 0; i < looks.size(); i++) {
       Seen one = seen.get(looks.get(i));
       // Registers are loaded after their bits were shifted out: they show the look before.
@@ -375,6 +394,15 @@ public final class Session {
       late[i] = one.pressed();
       codes[i] = one.code();
     }
+  }
+
+  private static java.util.function.ToDoubleFunction<ContactId> at(Map<ContactId, Double> held) {
+    return contact -> held.getOrDefault(contact, 0.0);
+  }
+
+  /** {@return whether a short holds the board down now} */
+  public boolean off() {
+    return off;
   }
 
   private void note(long us, long origin, Map<ContactId, Progress> progress) {

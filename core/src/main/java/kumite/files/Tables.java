@@ -152,7 +152,7 @@ public final class Tables {
                 place.joint().part(),
                 place.joint().tab(),
                 word(place.role()),
-                place.volts() == 0 ? "" : number(place.volts()),
+                place.gives() ? number(place.volts()) : "",
                 String.join(" ", net.strands()),
                 String.join("; ", parts.getOrDefault(place.joint(), List.of()))));
       }
@@ -202,7 +202,7 @@ public final class Tables {
         item.put("part", place.joint().part());
         item.put("tab", place.joint().tab());
         item.put("role", word(place.role()));
-        if (place.volts() != 0) {
+        if (place.gives()) {
           item.put("volts_v", place.volts());
         }
         ArrayNode here = item.putArray("parts");

@@ -78,7 +78,9 @@ final class World {
     define("WORLD_NETS", Integer.toString(ways.volts().size()));
     define("WORLD_WAYS", Integer.toString(kept.size()));
     define("WORLD_CHIPS", Integer.toString(ways.registers().size()));
+    define("WORLD_MUXES", Integer.toString(ways.multiplexers().size()));
     define("WORLD_DEAD", ways.dead().isPresent() ? "1" : "0");
+    define("WORLD_MAY_SHORT", ways.mayShort() ? "1" : "0");
     define("WORLD_LOGIC_VOLTS", hex(board.logicVolts()));
     define("WORLD_LOW_VOLTS", hex(board.lowVolts()));
     define("WORLD_HIGH_VOLTS", hex(board.highVolts()));
@@ -130,7 +132,7 @@ final class World {
     }
     out.append("\nconst unsigned world_net_at[] = {\n  ").append(at).append("\n};\n");
     rows("const unsigned world_net_ways", touching, Object::toString);
-    rows("const struct mux world_muxes", ways.selects(), World::mux);
+    rows("const struct mux world_muxes", ways.multiplexers(), World::mux);
     rows("const struct chip world_chips", ways.registers(), World::chip);
     rows(
         "const struct chain world_chains",
@@ -176,7 +178,7 @@ final class World {
         way.contact()
             .map(contacts::get)
             .or(() -> Optional.ofNullable(terminals.get(way.terminal())))
-            .orElse(way.kind() == Ways.Kind.CHANNEL ? way.of() : -1);
+            .orElse(way.kind().ofChip() ? way.of() : -1);
     return braced(
         "WAY_" + way.kind(),
         way.a(),
@@ -189,12 +191,18 @@ final class World {
         hex(way.scaleVolts()));
   }
 
-  private static String mux(List<Integer> selects) {
+  private static String mux(Ways.Mux mux) {
+    List<Integer> selects = mux.selects();
     StringBuilder text = new StringBuilder("{{");
     for (int i = 0; i < 3; i++) {
       text.append(i > 0 ? ", " : "").append(i < selects.size() ? selects.get(i) : 0);
     }
-    return text.append("}, ").append(selects.size()).append("}").toString();
+    return text.append("}, ")
+        .append(selects.size())
+        .append(", ")
+        .append(hex(mux.volts()))
+        .append("}")
+        .toString();
   }
 
   private static String chip(Ways.Chip chip) {
@@ -209,7 +217,7 @@ final class World {
         + ", "
         + chip.out()
         + ", "
-        + chip.powered()
+        + hex(chip.volts())
         + "}";
   }
 

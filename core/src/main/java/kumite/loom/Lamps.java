@@ -68,6 +68,16 @@ public final class Lamps {
     return supply(board, site.control()).filter(t -> t.role() != Terminal.Role.SUPPLY);
   }
 
+  /** {@return the terminals that drive lamps} */
+  public static List<String> drivers(BoardKind board, Loom loom) {
+    return loom.sites().stream()
+        .filter(site -> site.kind().lit() && first(site))
+        .flatMap(site -> driver(board, site).stream())
+        .map(Terminal::name)
+        .distinct()
+        .toList();
+  }
+
   static boolean shares(BoardKind board, ContactSite site) {
     return site.kind().lit()
         && first(site)

@@ -37,7 +37,8 @@ import kumite.parts.Catalogue;
  * @param sharings the groups worked out
  * @param plan the terminals of the wires
  * @param parts all electrical parts: of controls, lamps, and what groups add
- * @param strands all strands: signals first, then commons, supplies and lamps
+ * @param strands all strands: signals first, then commons, supplies and lamps, and last the wires
+ *     to boards of other seats
  * @param spots where parts sit that are no controls: carriers, splices, strips, the common pad
  * @param runs the shared sides, in the order they are laid
  * @param bundles the wires that leave the board together, by the board's side
@@ -113,14 +114,23 @@ public record Loom(
     }
     commons(board.get(), sites, sharings, plan, cutter);
     cutter.runs().lay();
+    List<Strand> strands = cutter.strands();
+    Map<String, Point> spots = cutter.spots();
+    List<Strand> crossings = Crossings.strands(build, catalogue, board.get());
+    if (!crossings.isEmpty()) {
+      strands = new ArrayList<>(strands);
+      strands.addAll(crossings);
+      spots = new LinkedHashMap<>(spots);
+      spots.putAll(Crossings.spots(build, catalogue));
+    }
     return new Loom(
         sites,
         lines,
         sharings,
         plan,
         parts,
-        cutter.strands(),
-        cutter.spots(),
+        strands,
+        spots,
         cutter.runs().done(),
         bundles,
         colours);
@@ -282,6 +292,11 @@ public record Loom(
     return sharing.get().placed(plan)
         ? sharing.get().seat(contact).flatMap(seat -> plan.of(seat.read().id()))
         : Optional.empty();
+  }
+
+  /** {@return the terminals of the board on which links and the cores of leads land} */
+  public static Set<String> landed(Build build) {
+    return Crossings.landed(build);
   }
 
   /** {@return why a contact is read at its terminal, most telling first; empty if it has none} */

@@ -147,11 +147,13 @@ public final class PinPlan {
       }
     }
     Set<String> lampFeeds = lampFeeds(build);
+    Set<String> landed = Crossings.landed(build);
     List<Terminal> terminals =
         board.terminals(Terminal.Role.INPUT).stream()
             .filter(terminal -> !taken.contains(terminal.name()))
             .filter(terminal -> !build.loom().dead().contains(terminal.name()))
             .filter(terminal -> !lampFeeds.contains(terminal.name()))
+            .filter(terminal -> !landed.contains(terminal.name()))
             .toList();
     double[][] costs = costs(build, board, open, terminals);
     Assignment assignment = Assignment.of(costs, prices(before, terminals, costs));

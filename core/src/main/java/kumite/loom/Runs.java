@@ -70,6 +70,7 @@ final class Runs {
 
   private final Build build;
   private final BoardKind board;
+  private final Set<String> landed;
   private final Lengths lengths;
   private final Cutter cutter;
   private final Map<Rail, Map<Object, Land>> lands = new LinkedHashMap<>();
@@ -85,6 +86,7 @@ final class Runs {
   Runs(Build build, BoardKind board, Lengths lengths, Cutter cutter) {
     this.build = build;
     this.board = board;
+    this.landed = Crossings.landed(build);
     this.lengths = lengths;
     this.cutter = cutter;
   }
@@ -123,10 +125,12 @@ final class Runs {
             .thenComparing(rail -> !(rail instanceof Rail.Shared))
             .thenComparing(Rail::words));
     for (Rail rail : rails) {
-      List<Terminal> terminals =
+      List<Terminal> sound =
           rail.terminals(board).stream()
               .filter(t -> !build.loom().dead().contains(t.name()))
               .toList();
+      List<Terminal> clear = sound.stream().filter(t -> !landed.contains(t.name())).toList();
+      List<Terminal> terminals = clear.isEmpty() ? sound : clear;
       if (!terminals.isEmpty()) {
         lay(rail, List.copyOf(lands.get(rail).values()), terminals);
       }

@@ -14,7 +14,8 @@ import kumite.working.Working;
  * @param id its number on the label: {@code W} for signals, {@code G} ground, {@code V} supply,
  *     {@code C} a rail common, {@code L} lamps, {@code R} rows of a matrix, {@code B} carriers,
  *     {@code F} from a strip to the board; then the number of the contact it comes from, so that
- *     W07 and G07 serve the same one; 00 closes a ring
+ *     W07 and G07 serve the same one; 00 closes a ring; {@code X} and the number of a link for a
+ *     wire to another board
  * @param contact the contact it serves; empty for commons and supplies
  * @param from its end at a control
  * @param to its other end
@@ -53,6 +54,11 @@ public record Strand(
     public String words() {
       return part + " " + tab;
     }
+  }
+
+  /** {@return whether it runs to the board of another seat} */
+  public boolean crosses() {
+    return id.charAt(0) == Crossings.LETTER;
   }
 
   /** {@return the wire between its two places} */

@@ -1,11 +1,14 @@
 package kumite.name;
 
+import java.util.Locale;
+
 /**
  * A place where a wire lands: a tab of a control, a terminal of the board or of a carrier, such as
  * {@code horn:NO}, {@code rudder:left.COM}, {@code board:GND.2} or {@code keys:IN3}.
  *
  * @param part a control's id, a group's name, {@value #BOARD}, the name of another device, or in
- *     capitals what the plan adds: {@value #PERSON}, or a strip such as {@code STRIP-GND}
+ *     capitals what the plan adds: {@value #PERSON}, a strip such as {@code STRIP-GND}, what is at
+ *     another seat, such as {@code BOARD-RIGHT}, or the far end of a lead, such as {@code LEAD-PAD}
  * @param tab the tab or terminal, as it is marked; no colon, comma or quote
  */
 public record Joint(String part, String tab) implements Comparable<Joint> {
@@ -16,6 +19,9 @@ public record Joint(String part, String tab) implements Comparable<Joint> {
   public static final String PERSON = "PERSON";
 
   private static final int MOST_LETTERS = 40;
+
+  /** What is at another seat has that seat's name behind its own. */
+  private static final int MOST_CAPITALS = 120;
 
   public Joint {
     if (!isPart(part)) {
@@ -34,7 +40,7 @@ public record Joint(String part, String tab) implements Comparable<Joint> {
     char first = capitals ? 'A' : 'a';
     boolean fits =
         !part.isEmpty()
-            && part.length() <= MOST_LETTERS
+            && part.length() <= (capitals ? MOST_CAPITALS : MOST_LETTERS)
             && part.charAt(0) >= first
             && part.charAt(0) < first + 26;
     for (int i = 1; i < part.length() && fits; i++) {
@@ -69,6 +75,17 @@ public record Joint(String part, String tab) implements Comparable<Joint> {
           "\"" + text.strip() + "\" is no place; write part:tab, such as horn:NO or board:GND");
     }
     return new Joint(text.substring(0, colon).strip(), text.substring(colon + 1).strip());
+  }
+
+  /** {@return the name of a seat's board where another seat is looked at} */
+  public static String boardOf(SeatId seat) {
+    return BOARD.toUpperCase(Locale.ROOT) + "-" + seat.text().toUpperCase(Locale.ROOT);
+  }
+
+  /** {@return this place of a seat's loom as it is called where another seat is looked at} */
+  public Joint at(SeatId seat) {
+    return new Joint(
+        part.toUpperCase(Locale.ROOT) + "-" + seat.text().toUpperCase(Locale.ROOT), tab);
   }
 
   /** {@return a terminal of the build's board} */

@@ -24,7 +24,7 @@ public record Fitting(String what, String job, String from, String to, String di
   public static List<Fitting> all(Build build, Wiring wiring) {
     Words words = new Words(build, wiring);
     List<Fitting> fittings = new ArrayList<>();
-    for (Component part : wiring.parts()) {
+    for (Component part : wiring.ownParts()) {
       if (part.fitted()) {
         fittings.add(words.fitting(part));
       }

@@ -143,7 +143,7 @@ public record Lay(
     loom.strands().forEach(strand -> strands.putIfAbsent(strand.wire(), strand));
     Map<Jumper, List<Point>> ways = new LinkedHashMap<>();
     List<Jumper> astray = new ArrayList<>();
-    Stream.concat(loom.strands().stream().map(Strand::wire), wiring.wires().keySet().stream())
+    Stream.concat(loom.strands().stream().map(Strand::wire), wiring.laid().stream())
         .distinct()
         .forEach(
             wire -> {
@@ -231,7 +231,7 @@ public record Lay(
 
   private static List<Small> small(Wiring wiring, Map<Joint, Point> tabs) {
     List<Small> parts = new ArrayList<>();
-    for (Component part : wiring.parts()) {
+    for (Component part : wiring.ownParts()) {
       List<Joint> ends = part.ends();
       if (part.fitted() && ends.size() == 2 && tabs.keySet().containsAll(ends)) {
         parts.add(new Small(part, tabs.get(ends.get(0)), tabs.get(ends.get(1))));

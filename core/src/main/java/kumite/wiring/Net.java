@@ -30,7 +30,8 @@ public final class Net {
     for (Place place : this.places) {
       roles.add(place.role());
       ground |= place.zero();
-      first = first == null && place.gives() ? place : first;
+      boolean better = first == null || place.own() && !first.own();
+      first = place.gives() && better ? place : first;
     }
     this.grounded = ground;
     this.source = Optional.ofNullable(first);

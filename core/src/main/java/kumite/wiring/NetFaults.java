@@ -152,7 +152,7 @@ public final class NetFaults {
     if (added.isEmpty()) {
       return;
     }
-    for (Component part : planned.parts()) {
+    for (Component part : planned.ownParts()) {
       if (!(part instanceof Component.Diode || part instanceof Component.Resistor)) {
         continue;
       }

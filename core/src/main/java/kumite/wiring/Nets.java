@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import kumite.component.Component;
-import kumite.kind.Terminal;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import org.jgrapht.Graph;
@@ -30,10 +29,7 @@ public final class Nets {
 
   Nets(Wiring wiring) {
     this.wiring = wiring;
-    for (Terminal terminal : wiring.board().terminals()) {
-      Joint joint = Joint.board(terminal.name());
-      places.put(joint, new Place(joint, role(terminal), terminal.volts()));
-    }
+    wiring.places().forEach(place -> places.putIfAbsent(place.joint(), place));
     for (Component part : wiring.parts()) {
       part.ends().forEach(this::passive);
     }
@@ -45,18 +41,7 @@ public final class Nets {
   }
 
   private void passive(Joint joint) {
-    places.computeIfAbsent(joint, j -> new Place(j, Place.Role.PASSIVE, 0));
-  }
-
-  private Place.Role role(Terminal terminal) {
-    return switch (terminal.role()) {
-      case GROUND -> Place.Role.GROUND;
-      case RETURN -> Place.Role.RETURN;
-      case SUPPLY -> Place.Role.SUPPLY;
-      case COMMON -> Place.Role.COMMON;
-      case INPUT -> wiring.drives(terminal) ? Place.Role.DRIVE : Place.Role.INPUT;
-      case OTHER -> Place.Role.PASSIVE;
-    };
+    places.computeIfAbsent(joint, Place::passive);
   }
 
   private void gather() {
@@ -94,11 +79,17 @@ public final class Nets {
         : net.rail() ? 1 : net.has(Place.Role.INPUT) || net.has(Place.Role.DRIVE) ? 2 : 3;
   }
 
+  /** After the strongest place of the board looked at, else after the strongest of all. */
   private static String name(List<Place> members) {
-    Place first = members.stream().min(Comparator.comparing(Place::role)).orElseThrow();
-    return first.role() == Place.Role.GROUND
-        ? Net.GROUND
-        : first.role() == Place.Role.PASSIVE ? first.joint().toString() : first.joint().tab();
+    Place first =
+        members.stream()
+            .min(
+                Comparator.comparing((Place p) -> !p.own() || p.role() == Place.Role.PASSIVE)
+                    .thenComparing(Place::role))
+            .orElseThrow();
+    return first.own() && first.role() != Place.Role.PASSIVE
+        ? first.role() == Place.Role.GROUND ? Net.GROUND : first.joint().tab()
+        : first.joint().toString();
   }
 
   Wiring wiring() {

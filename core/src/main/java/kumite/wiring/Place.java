@@ -7,9 +7,11 @@ import kumite.name.Joint;
  *
  * @param joint its name
  * @param role what stands there
- * @param volts of a supply; 0 for others
+ * @param volts what it gives: of a supply, or of what sends; 0 for others
+ * @param bearsVolts the most it takes unharmed; 0 where nothing is known of that
  */
-public record Place(Joint joint, Role role, double volts) implements Comparable<Place> {
+public record Place(Joint joint, Role role, double volts, double bearsVolts)
+    implements Comparable<Place> {
   /** What stands at a place; of a net the first of these gives it its name. */
   public enum Role {
     GROUND,
@@ -20,8 +22,23 @@ public record Place(Joint joint, Role role, double volts) implements Comparable<
     COMMON,
     INPUT,
     DRIVE,
+    /** What the far end of a lead drives both high and low. */
+    SENDS,
+    /** What the far end of a lead and its host drive in turn. */
+    SHARES,
+    /** What the far end of a lead listens to. */
+    LISTENS,
+    /** A contact to ground, or a pot, of what a lead plugs into. */
+    CLOSES,
+    /** Where what a lead plugs into takes its supply. */
+    FED,
     /** A tab, which gives nothing by itself. */
     PASSIVE
+  }
+
+  /** A tab. */
+  static Place passive(Joint joint) {
+    return new Place(joint, Role.PASSIVE, 0, 0);
   }
 
   @Override
@@ -36,6 +53,16 @@ public record Place(Joint joint, Role role, double volts) implements Comparable<
 
   /** {@return whether it gives volts of its own: a supply, or a common that is fed} */
   public boolean gives() {
-    return volts > 0;
+    return volts > 0 && (role == Role.SUPPLY || role == Role.COMMON);
+  }
+
+  /** {@return whether it belongs to the board that is looked at} */
+  public boolean own() {
+    return joint.part().equals(Joint.BOARD);
+  }
+
+  /** {@return whether something drives it, at least at times} */
+  public boolean drives() {
+    return role == Role.DRIVE || role == Role.SENDS;
   }
 }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -66,6 +67,8 @@ final class TabPlaces {
             .terminal(joint.tab())
             .ifPresent(
                 t -> places.put(joint, build.board().orElseThrow().placement().place(t.at())));
+      } else if (beside(joint).isPresent()) {
+        places.put(joint, beside(joint).get());
       } else if (parts.containsKey(joint.part()) && !leads.containsKey(joint)) {
         rows.computeIfAbsent(joint.part(), part -> new TreeSet<>()).add(joint);
       }
@@ -86,6 +89,24 @@ final class TabPlaces {
         });
   }
 
+  /** {@return where a terminal of another seat's board is} */
+  private Optional<Point> beside(Joint joint) {
+    for (Neighbour neighbour : wiring.neighbours()) {
+      if (neighbour instanceof Neighbour.OfSeat other
+          && joint.part().equals(Joint.boardOf(other.seat()))) {
+        return build.seats().stream()
+            .filter(seat -> seat.id().equals(other.seat()))
+            .flatMap(seat -> seat.board().stream())
+            .flatMap(
+                choice ->
+                    other.board().terminal(joint.tab()).stream()
+                        .map(t -> choice.placement().place(t.at())))
+            .findFirst();
+      }
+    }
+    return Optional.empty();
+  }
+
   private void row(List<Joint> row, Placement part, double widthMm) {
     double pitch = Math.min(TAB_MM, widthMm * 0.8 / row.size());
     for (int i = 0; i < row.size(); i++) {
@@ -96,8 +117,7 @@ final class TabPlaces {
   private Set<Joint> used() {
     Set<Joint> used = new LinkedHashSet<>();
     wiring
-        .wires()
-        .keySet()
+        .laid()
         .forEach(
             wire -> {
               used.add(wire.a());
@@ -109,18 +129,18 @@ final class TabPlaces {
               used.add(strand.from().place());
               used.add(strand.to().place());
             });
-    wiring.parts().stream().filter(Component::fitted).forEach(part -> used.addAll(part.ends()));
+    wiring.ownParts().stream().filter(Component::fitted).forEach(part -> used.addAll(part.ends()));
     return used;
   }
 
   /** {@return ends that belong to one small part alone, with the end it is soldered by} */
   private Map<Joint, Joint> leads() {
     Map<Joint, List<Component>> at = new HashMap<>();
-    for (Component part : wiring.parts()) {
+    for (Component part : wiring.ownParts()) {
       part.ends().forEach(end -> at.computeIfAbsent(end, e -> new ArrayList<>()).add(part));
     }
     Map<Joint, Joint> leads = new LinkedHashMap<>();
-    for (Component part : wiring.parts()) {
+    for (Component part : wiring.ownParts()) {
       List<Joint> ends = part.ends();
       if (part.fitted() && ends.size() == 2) {
         boolean first = at.get(ends.get(0)).size() == 1;

@@ -13,6 +13,7 @@ import kumite.build.Build;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.loom.Lamps;
 import kumite.loom.Line;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
@@ -26,25 +27,47 @@ import kumite.name.Jumper;
  * apart.
  */
 public final class Wiring {
+  /** How a wire came to be there. */
+  public enum Origin {
+    /** Planned; a link to another board too. */
+    PLAN,
+    /** Put in by hand. */
+    HAND,
+    /** A core of a lead that ends at a board. */
+    LEAD,
+    /** A wire of another seat. */
+    ELSEWHERE
+  }
+
   /**
    * A wire.
    *
    * @param ends its two ends
-   * @param strand its number in the plan; empty for one put in by hand
+   * @param strand its number in the plan, or the name of its lead; empty for one put in by hand
+   * @param origin how it came to be there
    */
-  public record Wire(Jumper ends, Optional<String> strand) {}
+  public record Wire(Jumper ends, Optional<String> strand, Origin origin) {}
 
   private final BoardKind board;
   private final Set<String> driven;
+  private final List<Component> own;
+  private final List<Neighbour> neighbours;
   private final List<Component> parts;
   private final Map<Jumper, Wire> wires;
   private Nets nets;
 
   private Wiring(
-      BoardKind board, Set<String> driven, List<Component> parts, Map<Jumper, Wire> wires) {
+      BoardKind board,
+      Set<String> driven,
+      List<Component> own,
+      List<Neighbour> neighbours,
+      Map<Jumper, Wire> wires) {
     this.board = board;
     this.driven = driven;
-    this.parts = parts;
+    this.own = own;
+    this.neighbours = neighbours;
+    this.parts = new ArrayList<>(own);
+    neighbours.forEach(neighbour -> parts.addAll(neighbour.parts()));
     this.wires = wires;
   }
 
@@ -52,18 +75,33 @@ public final class Wiring {
   public static Wiring planned(BoardKind board, Loom loom) {
     Map<Jumper, Wire> wires = new LinkedHashMap<>();
     for (Strand strand : loom.strands()) {
-      wires.putIfAbsent(strand.wire(), new Wire(strand.wire(), Optional.of(strand.id())));
+      wires.putIfAbsent(
+          strand.wire(), new Wire(strand.wire(), Optional.of(strand.id()), Origin.PLAN));
     }
-    Set<String> driven = new LinkedHashSet<>();
+    Set<String> driven = new LinkedHashSet<>(Lamps.drivers(board, loom));
     loom.lines().stream()
         .filter(line -> line.needs() == Line.Need.DRIVE)
         .forEach(line -> loom.plan().of(line.id()).ifPresent(p -> driven.add(p.terminal().name())));
-    return new Wiring(board, driven, loom.parts(), wires);
+    return new Wiring(board, driven, loom.parts(), List.of(), wires);
   }
 
   /** {@return the wiring as it is: as planned, less what was left out, with what was added} */
   public static Wiring asBuilt(Build build, BoardKind board, Loom loom) {
     return planned(board, loom).changedByHand(build);
+  }
+
+  /** {@return the same joined to what stands beside it; links are wires of both sides} */
+  public Wiring beside(List<Neighbour> others) {
+    if (others.isEmpty()) {
+      return this;
+    }
+    Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
+    others.forEach(
+        other -> {
+          next.keySet().removeAll(other.leftOut());
+          other.wires().forEach(wire -> next.putIfAbsent(wire.ends(), wire));
+        });
+    return new Wiring(board, driven, own, List.copyOf(others), next);
   }
 
   /** {@return this plan less the wires that a build leaves out, with those it adds} */
@@ -73,33 +111,37 @@ public final class Wiring {
     }
     Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
     next.keySet().removeAll(build.loom().leftOut());
-    build.loom().added().forEach(wire -> next.putIfAbsent(wire, new Wire(wire, Optional.empty())));
-    return new Wiring(board, driven, parts, next);
+    build
+        .loom()
+        .added()
+        .forEach(wire -> next.putIfAbsent(wire, new Wire(wire, Optional.empty(), Origin.HAND)));
+    return new Wiring(board, driven, own, neighbours, next);
   }
 
   /** {@return the same with one more wire} */
   public Wiring with(Jumper wire) {
     Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
-    next.putIfAbsent(wire, new Wire(wire, Optional.empty()));
-    return new Wiring(board, driven, parts, next);
+    next.putIfAbsent(wire, new Wire(wire, Optional.empty(), Origin.HAND));
+    return new Wiring(board, driven, own, neighbours, next);
   }
 
   /** {@return the same with one wire less} */
   public Wiring without(Jumper wire) {
     Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
     next.remove(wire);
-    return new Wiring(board, driven, parts, next);
+    return new Wiring(board, driven, own, neighbours, next);
   }
 
   /** {@return the same with one part less} */
   public Wiring without(Component part) {
-    return new Wiring(board, driven, parts.stream().filter(p -> !p.equals(part)).toList(), wires);
+    return new Wiring(
+        board, driven, own.stream().filter(p -> !p.equals(part)).toList(), neighbours, wires);
   }
 
   /** {@return the same with another part in place of one, such as a diode the wrong way round} */
   public Wiring replacing(Component part, Component by) {
     return new Wiring(
-        board, driven, parts.stream().map(p -> p.equals(part) ? by : p).toList(), wires);
+        board, driven, own.stream().map(p -> p.equals(part) ? by : p).toList(), neighbours, wires);
   }
 
   /** {@return the board} */
@@ -107,14 +149,32 @@ public final class Wiring {
     return board;
   }
 
-  /** {@return all parts but the board} */
+  /** {@return all parts but boards, those of neighbours too} */
   public List<Component> parts() {
-    return parts;
+    return java.util.Collections.unmodifiableList(parts);
+  }
+
+  /** {@return the parts of the seat that is looked at} */
+  public List<Component> ownParts() {
+    return own;
+  }
+
+  /** {@return what stands beside it} */
+  public List<Neighbour> neighbours() {
+    return neighbours;
   }
 
   /** {@return all wires by their ends, those of the plan first} */
   public Map<Jumper, Wire> wires() {
     return java.util.Collections.unmodifiableMap(wires);
+  }
+
+  /** {@return the wires of the seat that is looked at: planned, links, and by hand} */
+  public List<Jumper> laid() {
+    return wires.values().stream()
+        .filter(wire -> wire.origin() == Origin.PLAN || wire.origin() == Origin.HAND)
+        .map(Wire::ends)
+        .toList();
   }
 
   /** {@return whether a wire is there} */
@@ -124,7 +184,10 @@ public final class Wiring {
 
   /** {@return the wires that the plan does not have} */
   public List<Jumper> byHand() {
-    return wires.values().stream().filter(wire -> wire.strand().isEmpty()).map(Wire::ends).toList();
+    return wires.values().stream()
+        .filter(wire -> wire.origin() == Origin.HAND)
+        .map(Wire::ends)
+        .toList();
   }
 
   /** {@return whether the plan drives a terminal of the board} */
@@ -140,8 +203,14 @@ public final class Wiring {
     return nets;
   }
 
-  /** What the board joins inside: its grounds, and its supplies of the same volts. */
+  /** What boards join inside: their grounds, and their supplies of the same volts. */
   List<Jumper> inside() {
+    List<Jumper> inside = new ArrayList<>(inside(board));
+    neighbours.forEach(neighbour -> inside.addAll(neighbour.inside()));
+    return inside;
+  }
+
+  static List<Jumper> inside(BoardKind board) {
     Map<List<Object>, Joint> firsts = new HashMap<>();
     List<Jumper> inside = new ArrayList<>();
     for (Terminal terminal : board.terminals()) {
@@ -161,12 +230,41 @@ public final class Wiring {
     return inside;
   }
 
+  /** A terminal as a place of the board that it is on. */
+  static Place place(BoardKind board, Terminal terminal, boolean driven) {
+    Place.Role role =
+        switch (terminal.role()) {
+          case GROUND -> Place.Role.GROUND;
+          case RETURN -> Place.Role.RETURN;
+          case SUPPLY -> Place.Role.SUPPLY;
+          case COMMON -> Place.Role.COMMON;
+          case INPUT -> driven ? Place.Role.DRIVE : Place.Role.INPUT;
+          case OTHER -> Place.Role.PASSIVE;
+        };
+    boolean reads = role == Place.Role.INPUT || role == Place.Role.DRIVE;
+    double bears = board.fiveVoltTolerant() ? Math.max(5, board.logicVolts()) : board.logicVolts();
+    return new Place(
+        Joint.board(terminal.name()),
+        role,
+        role == Place.Role.DRIVE ? board.logicVolts() : terminal.volts(),
+        reads ? bears : 0);
+  }
+
+  /** {@return the places of boards and neighbours, which are more than tabs} */
+  List<Place> places() {
+    List<Place> places = new ArrayList<>();
+    board.terminals().forEach(terminal -> places.add(place(board, terminal, drives(terminal))));
+    neighbours.forEach(neighbour -> places.addAll(neighbour.places()));
+    return places;
+  }
+
   @Override
   public boolean equals(Object other) {
     return other instanceof Wiring wiring
         && board.equals(wiring.board)
         && driven.equals(wiring.driven)
-        && parts.equals(wiring.parts)
+        && own.equals(wiring.own)
+        && neighbours.equals(wiring.neighbours)
         && wires.equals(wiring.wires);
   }
 

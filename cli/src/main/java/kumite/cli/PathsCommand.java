@@ -62,7 +62,9 @@ final class PathsCommand implements Callable<Integer> {
           path.pin().map(p -> p.terminal().name()).orElse("-"),
           path.target().map(TargetText::of).orElse("-"),
           path.field().map(f -> "byte " + f.byteIndex() + " bit " + f.bitIndex()).orElse("-"),
-          path.function());
+          path.arrivesAs().isEmpty() && path.heard()
+              ? path.function()
+              : (path.function() + " (" + path.missing() + ")").strip());
     }
     return 0;
   }
@@ -106,7 +108,10 @@ final class PathsCommand implements Callable<Integer> {
     } else {
       node.putNull("report");
     }
-    node.put("reaches_host", path.whole());
+    node.put("reaches_host", path.arrives());
+    ArrayNode as = node.putArray("arrives_as");
+    path.arrivesAs().forEach(other -> as.add(other.toString()));
+    node.put("heard", path.heard());
     node.put("function", path.function());
     node.put("mean_delay_ms", path.delay().meanUs() / 1000);
     return node;

@@ -15,6 +15,7 @@ import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.map.Layer;
 import kumite.build.map.Script;
+import kumite.circuit.InputLevels;
 import kumite.device.Holds;
 import kumite.device.Hop;
 import kumite.device.PowerUp;
@@ -110,7 +111,9 @@ final class PressCommand implements Callable<Integer> {
     }
     Trace trace = bench.device().move(Holds.NONE, holds, seed);
     if (json) {
-      out.println(Json.print(tree(held, trace)));
+      ObjectNode root = tree(held, trace);
+      seen(root, bench, trace);
+      out.println(Json.print(root));
     } else {
       print(bench, holds, trace, out);
     }
@@ -163,18 +166,25 @@ final class PressCommand implements Callable<Integer> {
         change.settled().forEach(contact -> pressed.add(contact.toString()));
         ArrayNode chords = node.putArray("chords");
         change.chords().forEach(chords::add);
+        ArrayNode unsure = node.putArray("undetermined");
+        change.undetermined().forEach(contact -> unsure.add(contact.toString()));
+        node.put("off", change.off());
       }
+      seen(root, bench, trace);
       out.println(Json.print(root));
       return;
     }
     for (Trace.Change change : trace.changes()) {
       out.printf(
           Locale.ROOT,
-          "%9.3f ms  known: %s, layer %s%s%n",
+          "%9.3f ms  known: %s, layer %s%s%s%n",
           change.us() / 1000.0,
-          change.settled().isEmpty() ? "nothing held" : change.settled(),
+          change.off()
+              ? "nothing, a short holds the board down"
+              : change.settled().isEmpty() ? "nothing held" : change.settled(),
           layer(bench, change.layer()),
-          change.chords().isEmpty() ? "" : ", chord " + String.join(", ", change.chords()));
+          change.chords().isEmpty() ? "" : ", chord " + String.join(", ", change.chords()),
+          change.undetermined().isEmpty() ? "" : ", undetermined " + change.undetermined());
     }
     reports(bench, trace, out);
   }
@@ -244,6 +254,21 @@ final class PressCommand implements Callable<Integer> {
     return root;
   }
 
+  /** What the board takes for pressed in the end, and what it may read either way. */
+  private static void seen(ObjectNode root, Bench bench, Trace trace) {
+    ArrayNode pressed = root.putArray("pressed");
+    ArrayNode unsure = root.putArray("undetermined");
+    trace
+        .end()
+        .ifPresent(
+            end -> {
+              end.settled().forEach(contact -> pressed.add(contact.toString()));
+              end.undetermined().forEach(contact -> unsure.add(contact.toString()));
+            });
+    boolean dead = bench.circuit().filter(c -> c.inputs().dead().isPresent()).isPresent();
+    root.put("shorted", dead || trace.end().filter(Trace.Change::off).isPresent());
+  }
+
   private static void print(Bench bench, Holds holds, Trace trace, PrintWriter out) {
     holds
         .travel()
@@ -254,7 +279,30 @@ final class PressCommand implements Callable<Integer> {
               Trace.Hops hops = trace.hops().get(id);
               out.printf(Locale.ROOT, "%s: %s%n", id, words(bench, path, holds, trace, hops));
             });
+    trace.end().ifPresent(end -> others(bench, holds, end, out));
     reports(bench, trace, out);
+  }
+
+  /** Whatever the board sees beside what is held. */
+  private static void others(Bench bench, Holds holds, Trace.Change end, PrintWriter out) {
+    end.settled().stream()
+        .filter(id -> holds.of(id) == 0)
+        .forEach(id -> out.printf(Locale.ROOT, "%s: seen pressed, and nobody holds it%n", id));
+    end.undetermined().stream()
+        .filter(id -> holds.of(id) == 0)
+        .forEach(id -> out.printf(Locale.ROOT, "%s: %s%n", id, undetermined(bench, holds, id)));
+  }
+
+  private static String undetermined(Bench bench, Holds holds, ContactId id) {
+    double volts = bench.circuit().orElseThrow().inputs().see(id, holds::of).volts();
+    InputLevels.Thresholds reads = bench.path(id).orElseThrow().levels().orElseThrow().thresholds();
+    return String.format(
+        Locale.ROOT,
+        "undetermined: %.2f V, where low ends at %.2f V and high begins at %.2f V or nothing holds"
+            + " it; the board may read either, and is played here as released",
+        volts,
+        reads.lowVolts(),
+        reads.highVolts());
   }
 
   /** What became of one contact, as the path strip says it: its layer and its chord count. */
@@ -263,7 +311,22 @@ final class PressCommand implements Callable<Integer> {
     List<Hop> hops = bench.hops(path, holds, Optional.of(trace));
     Hop map = hops.get(Hop.Stage.MAP.ordinal());
     Hop host = hops.get(Hop.Stage.HOST.ordinal());
-    if (map.broken() || times.settledUs().isEmpty()) {
+    Optional<Trace.Change> end = trace.end();
+    if (end.filter(Trace.Change::off).isPresent()) {
+      return "does not reach the host: a short holds the board down";
+    }
+    if (end.filter(e -> e.undetermined().contains(path.id())).isPresent()) {
+      return undetermined(bench, holds, path.id());
+    }
+    boolean lost = times == null || times.settledUs().isEmpty();
+    if (lost && path.arrives() && !path.arrivesAs().isEmpty()) {
+      return "arrives as "
+          + path.arrivesAs().stream().map(ContactId::toString).collect(Collectors.joining(" and "));
+    }
+    if (!path.heard() && !lost) {
+      return "settled, and does not reach the host: nobody hears this board";
+    }
+    if (map.broken() || lost) {
       return "does not reach the host: "
           + (path.missing().isEmpty() ? "the board sees no change" : path.missing());
     }
@@ -298,7 +361,12 @@ final class PressCommand implements Callable<Integer> {
           seen.values());
     }
     if (trace.reports().isEmpty()) {
-      out.println("no board chosen: nothing is sent");
+      out.println(
+          bench.board().isEmpty()
+              ? "no board chosen: nothing is sent"
+              : bench.hearing().filter(h -> !h.reaches()).isPresent()
+                  ? "nobody hears this board: nothing is sent"
+                  : "a supply is shorted: nothing is sent");
     }
   }
 }

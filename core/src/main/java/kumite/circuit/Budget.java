@@ -14,6 +14,8 @@ import kumite.loom.Loom;
 import kumite.loom.Rail;
 import kumite.name.ControlId;
 import kumite.power.Wire;
+import kumite.wiring.Net;
+import kumite.wiring.Place;
 import kumite.working.Source;
 import kumite.working.Working;
 
@@ -81,6 +83,11 @@ public record Budget(
     }
     pots(board, loom, items);
     fed(loom, items);
+    double carriers = inputs.draws().pullMilliamps();
+    if (carriers > LEAST_MILLIAMPS) {
+      items.add(new Item("pull-ups and ladders on carriers, all held", 0, carriers));
+    }
+    shorts(inputs, items);
     long switches =
         inputs.looks().pulls().values().stream().filter(p -> p != Looks.Pull.NONE).count();
     double pulls = switches * board.logicVolts() / board.pullLeastOhm() * 1000;
@@ -98,6 +105,46 @@ public record Budget(
         port ? USB_BEFORE_MILLIAMPS : 0,
         drop(build, loom, lampsWorst),
         working(items, usual, worst));
+  }
+
+  /** What would flow through shorts, were the supply without bound. */
+  private static void shorts(Inputs inputs, List<Item> items) {
+    for (Net net : inputs.wiring().nets().joined()) {
+      double most =
+          net.places().stream().filter(Place::gives).mapToDouble(Place::volts).max().orElse(0);
+      double least =
+          net.grounded()
+              ? 0
+              : net.places().stream()
+                  .filter(Place::gives)
+                  .mapToDouble(Place::volts)
+                  .min()
+                  .orElse(0);
+      if (most > least) {
+        double milliamps = (most - least) / Shorts.WIRE_OHM * 1000;
+        items.add(
+            new Item(
+                "short of "
+                    + Working.number(most, 1)
+                    + " V and "
+                    + (least == 0 ? "ground" : Working.number(least, 1) + " V")
+                    + " by a wire",
+                milliamps,
+                milliamps));
+      }
+    }
+    for (Shorts.Short one : inputs.shorts().all()) {
+      if (one.kind() != Shorts.Kind.HARMED) {
+        String what = one.kind() == Shorts.Kind.SUPPLY ? "short of " : "drive of ";
+        String when = one.atRest() ? " at rest" : ", pressed";
+        double milliamps = one.amps() * 1000;
+        items.add(
+            new Item(
+                what + one.one().tab() + " and " + one.other().tab() + when,
+                one.atRest() ? milliamps : 0,
+                milliamps));
+      }
+    }
   }
 
   private static double limit(Build build, BoardKind board, LampCurrent lamp) {

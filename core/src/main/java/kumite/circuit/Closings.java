@@ -259,6 +259,31 @@ final class Closings {
     return false;
   }
 
+  /** {@return the contacts on the shortest way between two nets while contacts stand so} */
+  List<ContactId> through(int start, int end, Map<ContactId, Integer> moved) {
+    Map<Integer, Closing> by = new HashMap<>();
+    Deque<Integer> queue = new ArrayDeque<>(List.of(start));
+    while (!queue.isEmpty() && !by.containsKey(end)) {
+      int net = queue.remove();
+      for (Closing closing : at(net)) {
+        int other = closing.edge().other(net);
+        boolean stands = moved.getOrDefault(closing.contact(), 0) == closing.position();
+        if (stands && other != start && by.putIfAbsent(other, closing) == null) {
+          queue.add(other);
+        }
+      }
+    }
+    List<ContactId> through = new ArrayList<>();
+    for (int net = end; net != start && by.containsKey(net); ) {
+      Closing closing = by.get(net);
+      if (!through.contains(closing.contact())) {
+        through.add(0, closing.contact());
+      }
+      net = closing.edge().other(net);
+    }
+    return through;
+  }
+
   /** {@return the ways that are closed while contacts stand so, and lead on from a net} */
   List<Edge> closed(int start, Map<ContactId, Integer> moved) {
     List<Edge> edges = new ArrayList<>();

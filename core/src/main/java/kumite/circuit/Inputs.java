@@ -34,10 +34,12 @@ public final class Inputs {
   private final Map<ContactId, InputLevels> levels = new LinkedHashMap<>();
   private final List<LampCurrent> lamps = new ArrayList<>();
   private final Shorts shorts;
+  private final Draws draws;
 
   private Inputs(Network network) {
     this.network = network;
     this.shorts = Shorts.of(network);
+    this.draws = Draws.of(network);
   }
 
   /** Solves all contacts idle and held, and all lamps. */
@@ -87,6 +89,11 @@ public final class Inputs {
   /** {@return what contacts short, at rest and when they are moved} */
   public Shorts shorts() {
     return shorts;
+  }
+
+  /** {@return what the board's terminals and its logic supply have to give} */
+  public Draws draws() {
+    return draws;
   }
 
   /** {@return whether a short holds the board down while hands stand so} */

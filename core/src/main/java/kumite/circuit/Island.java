@@ -276,15 +276,19 @@ final class Island {
 
   /** {@return the amps through a part of it, from its first end to its second} */
   OptionalDouble amps(Component part) {
-    for (int i = 0; i < edges.size(); i++) {
-      Edge edge = edges.get(i);
-      if (edge.part() != null
-          && edge.part().equals(part)
-          && solve() instanceof OperatingPoint.Solved solved) {
-        return OptionalDouble.of(solved.through(letter(circuit.elements().get(i)) + name(i)));
-      }
-    }
-    return OptionalDouble.empty();
+    return edges.stream()
+        .filter(edge -> edge.part() != null && edge.part().equals(part))
+        .findFirst()
+        .map(this::amps)
+        .orElse(OptionalDouble.empty());
+  }
+
+  /** {@return the amps through a way of it, from its first end to its second} */
+  OptionalDouble amps(Edge way) {
+    int i = edges.indexOf(way);
+    return i >= 0 && solve() instanceof OperatingPoint.Solved solved
+        ? OptionalDouble.of(solved.through(letter(circuit.elements().get(i)) + name(i)))
+        : OptionalDouble.empty();
   }
 
   private static String letter(Element element) {

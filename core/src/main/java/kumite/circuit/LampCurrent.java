@@ -18,7 +18,8 @@ import kumite.name.ContactId;
  */
 public record LampCurrent(
     Component.Light light, double restMilliamps, double heldMilliamps, double worstMilliamps) {
-  private static final Corner BRIGHT = new Corner(0.5, 0.05, -0.2, false);
+  /** The supply high and lamps at the low end of their volts. */
+  static final Corner BRIGHT = new Corner(0.5, 0.05, -0.2, false);
 
   static LampCurrent of(Network network, Component.Light light) {
     ToDoubleFunction<ContactId> held = contact -> contact.control().equals(light.control()) ? 1 : 0;
@@ -32,11 +33,24 @@ public record LampCurrent(
       ToDoubleFunction<ContactId> hands = i == 0 ? contact -> 0 : held;
       Conditions now =
           look.map(l -> new Scan(network, hands).during(l)).orElse(Conditions.of(hands));
+      now = driven(network, light, now, i == 1);
       double share = i == 0 ? 1 : look.map(l -> share(network, l)).orElse(1.0);
       usual[i] = share * milliamps(network, light, now, Corner.USUAL);
       worst = Math.max(worst, milliamps(network, light, now, BRIGHT));
     }
     return new LampCurrent(light, usual[0], usual[1], worst);
+  }
+
+  /** A terminal that drives it follows its contacts. */
+  private static Conditions driven(
+      Network network, Component.Light light, Conditions before, boolean held) {
+    Conditions now = before;
+    for (var lamp : network.looks().lamps().entrySet()) {
+      if (lamp.getValue().stream().anyMatch(c -> c.control().equals(light.control()))) {
+        now = now.driving(lamp.getKey(), held);
+      }
+    }
+    return now;
   }
 
   /** A lamp on a contact of a matrix is lit only while its row has its turn. */
@@ -84,7 +98,7 @@ public record LampCurrent(
   }
 
   /** Straight across a supply. */
-  private static double bare(Network network, Component.Light light, double volts, Corner corner) {
+  static double bare(Network network, Component.Light light, double volts, Corner corner) {
     if (volts <= 0) {
       return 0;
     }

@@ -33,6 +33,23 @@ public record Presses(List<Otherwise> rest, Map<ContactId, List<Otherwise>> held
   }
 
   /**
+   * {@return the contacts that show as pressed when one is held alone, where it does not itself; a
+   * contact that shows at rest too is none of them}
+   */
+  public List<ContactId> arrivesAs(ContactId contact) {
+    List<Otherwise> seen = held.getOrDefault(contact, List.of());
+    boolean lost = seen.stream().anyMatch(o -> o.contact().equals(contact) && !o.is().pressed());
+    List<ContactId> before = rest.stream().map(Otherwise::contact).toList();
+    return lost
+        ? seen.stream()
+            .filter(o -> o.is().pressed() && !o.planned().pressed())
+            .map(Otherwise::contact)
+            .filter(c -> !c.equals(contact) && !before.contains(c))
+            .toList()
+        : List.of();
+  }
+
+  /**
    * One contact that is seen otherwise.
    *
    * @param contact which one the look is meant for

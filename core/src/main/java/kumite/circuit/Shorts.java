@@ -57,11 +57,19 @@ public record Shorts(List<Short> all, boolean whole) {
    * @param one the place with more volts, or what is driven
    * @param other the other
    * @param ways each set of contacts that does it; an empty one at rest
+   * @param through the contacts that the current of its first way runs through
    * @param amps that flow, as it is solved
    */
-  public record Short(Kind kind, Joint one, Joint other, List<List<Move>> ways, double amps) {
+  public record Short(
+      Kind kind,
+      Joint one,
+      Joint other,
+      List<List<Move>> ways,
+      List<ContactId> through,
+      double amps) {
     public Short {
       ways = List.copyOf(ways);
+      through = List.copyOf(through);
     }
 
     /** {@return whether nobody need press anything for it} */
@@ -185,7 +193,8 @@ public record Shorts(List<Short> all, boolean whole) {
               new Closings.Ends() {
                 @Override
                 public boolean ends(int net) {
-                  return network.rail(net) || drivers.containsKey(net);
+                  // What is beyond a driver is another's short, unless a rail feeds it.
+                  return network.rail(net) || !network.rail(start) && drivers.containsKey(net);
                 }
 
                 @Override
@@ -253,12 +262,23 @@ public record Shorts(List<Short> all, boolean whole) {
       double amps = kind == Kind.HARMED ? 0 : amps(start, way);
       found.merge(
           List.of(kind, one, other),
-          new Short(kind, one, other, List.of(moves), amps),
+          new Short(
+              kind,
+              one,
+              other,
+              List.of(moves),
+              closings.through(start, way.net(), way.moved()),
+              amps),
           (before, more) -> {
             Set<List<Move>> ways = new LinkedHashSet<>(before.ways());
             ways.addAll(more.ways());
             return new Short(
-                kind, one, other, List.copyOf(ways), Math.max(before.amps(), more.amps()));
+                kind,
+                one,
+                other,
+                List.copyOf(ways),
+                before.through(),
+                Math.max(before.amps(), more.amps()));
           });
     }
 

@@ -7,10 +7,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import kumite.build.map.Script;
+import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.circuit.Seen;
 import kumite.kind.ControlKind;
@@ -78,6 +80,7 @@ public final class Session {
   private boolean[] pressed;
   private int[] codes;
   private boolean[] late;
+  private final Set<ContactId> unsure = new TreeSet<>();
   private final Optional<SelfTest.Writer> stream;
 
   Session(SimulatedDevice device, Holds holds, long seed) {
@@ -129,6 +132,7 @@ public final class Session {
     pressed = other.pressed.clone();
     codes = other.codes.clone();
     late = other.late.clone();
+    unsure.addAll(other.unsure);
     stream = other.stream;
   }
 
@@ -145,7 +149,7 @@ public final class Session {
   /** {@return the reports as they stand} */
   public List<Trace.Report> standing() {
     List<Trace.Report> reports = new ArrayList<>();
-    if (program != null) {
+    if (program != null && device.heard()) {
       for (int id : device.layout().reportIds()) {
         reports.add(report(0, id, program.report(id)));
       }
@@ -318,13 +322,19 @@ public final class Session {
         to,
         us -> {
           if (us >= 0) {
-            note(us, origin, progress);
+            if (!off) {
+              note(us, origin, progress);
+            }
             changed(us - origin, changes);
           } else {
             told(-us, origin, progress);
           }
         },
-        (id, transfer) -> reports.add(report(pollUs - origin, id, transfer)));
+        (id, transfer) -> {
+          if (device.heard()) {
+            reports.add(report(pollUs - origin, id, transfer));
+          }
+        });
   }
 
   /**
@@ -340,8 +350,8 @@ public final class Session {
         if (!off) {
           program.look(scanUs, pressed, codes);
           stream.ifPresent(this::write);
-          watch.looked(scanUs);
         }
+        watch.looked(scanUs);
         scanUs += device.timing().scanUs();
       } else {
         nowUs = pollUs;
@@ -386,8 +396,12 @@ public final class Session {
       program = device.program().orElseThrow();
     }
     Map<Look, Seen> seen = known.computeIfAbsent(now, held -> inputs.orElseThrow().see(at(held)));
+    unsure.clear();
     for (int i = 0; i < looks.size(); i++) {
       Seen one = seen.get(looks.get(i));
+      if (one.reading() == InputLevels.Reading.UNDEFINED) {
+        looks.get(i).contact().ifPresent(unsure::add);
+      }
       // Registers are loaded after their bits were shifted out: they show the look before.
       boolean register = looks.get(i).how() instanceof Look.Bit;
       pressed[i] = register ? late[i] : one.pressed();
@@ -426,6 +440,9 @@ public final class Session {
   }
 
   private void told(long us, long origin, Map<ContactId, Progress> progress) {
+    if (!device.heard()) {
+      return;
+    }
     progress.forEach(
         (id, p) -> {
           boolean known =
@@ -444,18 +461,20 @@ public final class Session {
   /** Notes which contacts, which chords and which layer the program knows, where that changed. */
   private void changed(long us, List<Trace.Change> changes) {
     TreeSet<ContactId> settled = new TreeSet<>();
-    for (int i = 0; i < looks.size(); i++) {
+    for (int i = 0; i < looks.size() && !off; i++) {
       if (program.settled(i)) {
         looks.get(i).contact().ifPresent(settled::add);
       }
     }
     TreeSet<String> chords = new TreeSet<>();
-    for (int c = 0; c < device.profile().chords().size(); c++) {
+    for (int c = 0; c < device.profile().chords().size() && !off; c++) {
       if (program.chord(c)) {
         chords.add(device.profile().chords().get(c).id());
       }
     }
-    Trace.Change now = new Trace.Change(us, program.layer(), settled, chords);
+    Trace.Change now =
+        new Trace.Change(
+            us, off ? 0 : program.layer(), settled, chords, off ? Set.of() : unsure, off);
     if (changes.isEmpty() || !changes.get(changes.size() - 1).same(now)) {
       changes.add(now);
     }

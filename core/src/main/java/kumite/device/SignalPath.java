@@ -9,6 +9,7 @@ import java.util.function.BiFunction;
 import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
+import kumite.circuit.Presses;
 import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
 import kumite.loom.ContactSite;
@@ -31,6 +32,9 @@ import kumite.timing.Delay;
  * @param target what it means to the host: the meaning of its socket where the board fixes one
  * @param field its place in a report
  * @param delay from first edge to report
+ * @param arrivesAs the contacts that the board takes it for when it is held alone, where that is
+ *     not as itself, by the wires as they are
+ * @param heard whether what its board reads comes to the host at all
  */
 public record SignalPath(
     ContactSite site,
@@ -40,18 +44,28 @@ public record SignalPath(
     Optional<InputLevels> levels,
     Optional<Target> target,
     Optional<InputField> field,
-    Delay delay) {
+    Delay delay,
+    List<ContactId> arrivesAs,
+    boolean heard) {
+
+  public SignalPath {
+    arrivesAs = List.copyOf(arrivesAs);
+  }
 
   /**
    * Follows all contacts of a build.
    *
    * @param inputs what the board reads; empty without a board
+   * @param presses what the board takes in otherwise than planned
+   * @param heard whether what the board reads comes to the host
    * @param delay of a contact, by how it is read
    */
   public static List<SignalPath> all(
       Loom loom,
       ReportLayout layout,
       Optional<Inputs> inputs,
+      Presses presses,
+      boolean heard,
       BiFunction<ContactId, Optional<Look>, Delay> delay) {
     Map<ContactId, Strand> strands = loom.byContact();
     Map<ContactId, InputLevels> levels = inputs.map(Inputs::levels).orElse(Map.of());
@@ -70,11 +84,15 @@ public record SignalPath(
                             .contact()
                             .ifPresent(
                                 c -> sense.fixed().ifPresent(fixed -> sockets.put(c, fixed)))));
+    Map<ContactId, Target> targets = new HashMap<>();
+    for (ContactSite site : loom.sites()) {
+      Optional.ofNullable(sockets.get(site.id()))
+          .or(() -> site.entry().map(entry -> entry.target()))
+          .ifPresent(target -> targets.put(site.id(), target));
+    }
     List<SignalPath> paths = new ArrayList<>();
     for (ContactSite site : loom.sites()) {
-      Optional<Target> target =
-          Optional.ofNullable(sockets.get(site.id()))
-              .or(() -> site.entry().map(entry -> entry.target()));
+      Optional<Target> target = Optional.ofNullable(targets.get(site.id()));
       paths.add(
           new SignalPath(
               site,
@@ -84,7 +102,12 @@ public record SignalPath(
               Optional.ofNullable(levels.get(site.id())),
               target,
               target.flatMap(layout::fieldOf),
-              delay.apply(site.id(), Optional.ofNullable(looks.get(site.id())))));
+              delay.apply(site.id(), Optional.ofNullable(looks.get(site.id()))),
+              presses.arrivesAs(site.id()).stream()
+                  .filter(other -> targets.containsKey(other))
+                  .filter(other -> layout.fieldOf(targets.get(other)).isPresent())
+                  .toList(),
+              heard));
     }
     return List.copyOf(paths);
   }
@@ -104,9 +127,14 @@ public record SignalPath(
     return site.entry().map(entry -> entry.function()).orElse("");
   }
 
-  /** {@return whether a press gets all the way to the host} */
+  /** {@return whether a press gets all the way to the host, as itself} */
   public boolean whole() {
-    return field.isPresent() && levels.filter(InputLevels::readable).isPresent();
+    return heard && field.isPresent() && levels.filter(InputLevels::readable).isPresent();
+  }
+
+  /** {@return whether a press shows at the host at all, as itself or as others} */
+  public boolean arrives() {
+    return whole() || heard && !arrivesAs.isEmpty();
   }
 
   /** {@return what is missing first on the way, or an empty text where it is whole} */
@@ -114,9 +142,13 @@ public record SignalPath(
     if (pin.isEmpty()) {
       return "no terminal";
     }
+    if (!arrivesAs.isEmpty() && heard) {
+      return "arrives as "
+          + String.join(" and ", arrivesAs.stream().map(ContactId::toString).toList());
+    }
     if (levels.filter(InputLevels::readable).isEmpty()) {
       return "level cannot be told";
     }
-    return field.isEmpty() ? "no meaning" : "";
+    return field.isEmpty() ? "no meaning" : heard ? "" : "nobody hears this board";
   }
 }

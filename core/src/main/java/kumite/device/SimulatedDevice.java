@@ -33,6 +33,7 @@ import kumite.program.Program;
  * @param profile what contacts mean
  * @param tuning how contacts are read
  * @param inputs what it reads; without a board nothing is ever reported
+ * @param heard whether its reports come to the host: a board that is no device needs one that hears
  */
 public record SimulatedDevice(
     Timing timing,
@@ -40,7 +41,8 @@ public record SimulatedDevice(
     Loom loom,
     Profile profile,
     Tuning tuning,
-    Optional<Inputs> inputs) {
+    Optional<Inputs> inputs,
+    boolean heard) {
 
   /** {@return what it reads; empty without a board, or where a short holds the board down} */
   Optional<Inputs> alive() {

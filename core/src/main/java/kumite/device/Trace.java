@@ -30,15 +30,29 @@ public record Trace(
    * @param layer the layer in force: 0 the base, else its number from 1
    * @param settled the contacts that it takes for pressed
    * @param chords the chords that it takes for held, by their ids
+   * @param undetermined the contacts whose level lies where the board may read either; they are
+   *     played as released
+   * @param off whether a short holds the board down, so that it knows and tells nothing
    */
-  public record Change(long us, int layer, Set<ContactId> settled, Set<String> chords) {
+  public record Change(
+      long us,
+      int layer,
+      Set<ContactId> settled,
+      Set<String> chords,
+      Set<ContactId> undetermined,
+      boolean off) {
     public Change {
       settled = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(settled));
+      undetermined = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(undetermined));
       chords = java.util.Collections.unmodifiableSet(new java.util.TreeSet<>(chords));
     }
 
     boolean same(Change other) {
-      return layer == other.layer && settled.equals(other.settled) && chords.equals(other.chords);
+      return layer == other.layer
+          && settled.equals(other.settled)
+          && chords.equals(other.chords)
+          && undetermined.equals(other.undetermined)
+          && off == other.off;
     }
   }
 
@@ -80,6 +94,11 @@ public record Trace(
       bytes.forEach(b -> hex.append(String.format("%02X", b & 0xFF)));
       return hex.toString();
     }
+  }
+
+  /** {@return what the program knew in the end, if it ever looked} */
+  public Optional<Change> end() {
+    return changes.stream().reduce((a, b) -> b);
   }
 
   /** {@return the last report of an id, if any was sent} */

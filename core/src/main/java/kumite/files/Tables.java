@@ -122,6 +122,7 @@ public final class Tables {
               "no",
               "by hand"));
     }
+    bench.wiring().ifPresent(wiring -> cores(wiring, rows));
     return csv(
         List.of(
             "strand",
@@ -138,6 +139,34 @@ public final class Tables {
             "done",
             "state"),
         rows);
+  }
+
+  /** Cores of leads that land on a board are wires of its wiring too. */
+  private static void cores(Wiring wiring, List<List<String>> rows) {
+    for (Wiring.Wire wire : wiring.wires().values()) {
+      boolean here =
+          wire.ends().a().part().equals(Joint.BOARD) || wire.ends().b().part().equals(Joint.BOARD);
+      if (wire.origin() == Wiring.Origin.LEAD && here) {
+        Joint board =
+            wire.ends().a().part().equals(Joint.BOARD) ? wire.ends().a() : wire.ends().b();
+        Joint far = board.equals(wire.ends().a()) ? wire.ends().b() : wire.ends().a();
+        rows.add(
+            List.of(
+                wire.strand().orElse(""),
+                "",
+                far.part(),
+                far.tab(),
+                "",
+                board.part(),
+                board.tab(),
+                "",
+                "",
+                "",
+                "",
+                "no",
+                "core of a lead"));
+      }
+    }
   }
 
   /** {@return the nets as a table: one row a place, with the parts whose ends are there} */

@@ -17,6 +17,8 @@ public record AtPin(
   /** Nobody said. */
   public static final AtPin UNKNOWN = new AtPin(Nature.UNKNOWN, Optional.empty(), 0, 0, false);
 
+  private static final double USB_DATA_V = 3.3;
+
   public AtPin {
     Objects.requireNonNull(nature, "nature");
     Objects.requireNonNull(function, "function");
@@ -29,13 +31,17 @@ public record AtPin(
 
   static AtPin of(Pinout pinout, Pinout.Pin pin, Beyond beyond) {
     Nature nature = beyond == Beyond.OPEN ? Nature.UNKNOWN : pin.flow().at(beyond);
+    // Data lines of USB are of 3.3 V whatever the supply is (USB 2.0, 7.1.5, from memory).
+    boolean data =
+        pin.function() == Function.Known.DATA_PLUS || pin.function() == Function.Known.DATA_MINUS;
+    double volts = data ? Math.min(USB_DATA_V, pinout.volts()) : pinout.volts();
     boolean gives =
         nature == Nature.GIVES_SUPPLY || nature == Nature.DRIVES || nature == Nature.SHARES;
     return new AtPin(
         nature,
         Optional.of(pin.function()),
-        gives ? pinout.volts() : 0,
-        nature == Nature.NOTHING ? 0 : pinout.volts(),
+        gives ? volts : 0,
+        nature == Nature.NOTHING ? 0 : volts,
         pin.some());
   }
 }

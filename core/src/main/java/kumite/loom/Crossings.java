@@ -120,20 +120,23 @@ final class Crossings {
     if (mine.isEmpty() || theirs.isEmpty()) {
       return Optional.empty();
     }
-    // Both ends see the same wire: the seat that the link names first has the say.
+    // Both ends see the same wire: the seat that the link names first has the say, and cuts it.
     Seat first = from ? build.seat() : other.get();
-    Lengths.Cut cut = length(first, near, mine.get(), other.get(), theirs.get(), from);
+    Lengths.Cut cut = length(first, mine.get(), other.get(), theirs.get(), from);
+    Strand.End own = end(build.seat(), board, mine.get(), Joint.board(near.terminal()), "board");
+    Strand.End their =
+        end(
+            other.get(),
+            kind.orElseThrow(),
+            theirs.get(),
+            new Joint(Joint.boardOf(far.seat()), far.terminal()),
+            "board of " + far.seat());
     return Optional.of(
         new Strand(
             String.format(java.util.Locale.ROOT, "%c%02d", LETTER, number + 1),
             Optional.empty(),
-            end(build.seat(), board, mine.get(), Joint.board(near.terminal()), "board"),
-            end(
-                other.get(),
-                kind.orElseThrow(),
-                theirs.get(),
-                new Joint(Joint.boardOf(far.seat()), far.terminal()),
-                "board of " + far.seat()),
+            from ? own : their,
+            from ? their : own,
             colour(mine.get(), theirs.get(), number),
             first.loom().laying().gaugeAwg(),
             cut.lengthMm(),
@@ -151,8 +154,7 @@ final class Crossings {
         Landing.of(soldered ? Landing.How.HOLE : Landing.How.HEADER_PIN));
   }
 
-  private Lengths.Cut length(
-      Seat first, Link.End near, Terminal mine, Seat other, Terminal theirs, boolean from) {
+  private Lengths.Cut length(Seat first, Terminal mine, Seat other, Terminal theirs, boolean from) {
     Point a = build.board().orElseThrow().placement().place(mine.at());
     Point b = other.board().orElseThrow().placement().place(theirs.at());
     // Measured from the end that is named first, so that both seats cut the same.

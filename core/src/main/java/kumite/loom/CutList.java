@@ -15,7 +15,7 @@ import kumite.name.Joint;
  * The strands in the order they are cut: by gauge and colour, longest first, with what shares their
  * ends.
  *
- * @param cuts one for each strand
+ * @param cuts one for each strand; a wire to another board is cut with the seat it comes from
  * @param spools what to buy of each colour and gauge
  */
 public record CutList(List<Cut> cuts, List<Spool> spools) {
@@ -50,12 +50,15 @@ public record CutList(List<Cut> cuts, List<Spool> spools) {
     for (Strand strand : loom.strands()) {
       at.computeIfAbsent(strand.from().place(), j -> new ArrayList<>()).add(strand.id());
       at.computeIfAbsent(strand.to().place(), j -> new ArrayList<>()).add(strand.id());
-      lengths
-          .computeIfAbsent(strand.gaugeAwg(), g -> new TreeMap<>())
-          .merge(strand.colour(), strand.lengthMm(), Integer::sum);
+      if (strand.cutHere()) {
+        lengths
+            .computeIfAbsent(strand.gaugeAwg(), g -> new TreeMap<>())
+            .merge(strand.colour(), strand.lengthMm(), Integer::sum);
+      }
     }
     List<Cut> cuts =
         loom.strands().stream()
+            .filter(Strand::cutHere)
             .sorted(
                 Comparator.comparingInt(Strand::gaugeAwg)
                     .thenComparing(Strand::colour)

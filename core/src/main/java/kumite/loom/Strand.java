@@ -61,6 +61,11 @@ public record Strand(
     return id.charAt(0) == Crossings.LETTER;
   }
 
+  /** {@return whether it is cut with this loom, and not with that of the seat it comes from} */
+  public boolean cutHere() {
+    return !crosses() || from.place().part().equals(Joint.BOARD);
+  }
+
   /** {@return the wire between its two places} */
   public Jumper wire() {
     return new Jumper(from.place(), to.place());

@@ -67,7 +67,10 @@ public final class BenchSheet {
     flow.newPage();
     wiring();
     fittings();
+    ElectricTables electric = new ElectricTables(bench, flow);
+    electric.chips();
     map();
+    electric.volts();
     leads();
   }
 
@@ -282,7 +285,7 @@ public final class BenchSheet {
       rows.add(
           new String[] {
             path.site().label(),
-            path.pin().map(pin -> pin.terminal().name()).orElse("-"),
+            ElectricTables.terminal(bench, path),
             path.target().map(TargetText::of).orElse("-"),
             path.field().map(f -> "byte " + f.byteIndex() + " bit " + f.bitIndex()).orElse("-"),
             path.function()
@@ -291,11 +294,11 @@ public final class BenchSheet {
     flow.table(
         "Map chart: assign these on the host",
         List.of(
-            Flow.Column.of("contact", 50),
-            Flow.Column.mono("terminal", 22),
-            Flow.Column.of("host sees", 32),
-            Flow.Column.of("report", 32),
-            Flow.Column.of("function", 46)),
+            Flow.Column.of("contact", 48),
+            Flow.Column.mono("terminal", 36),
+            Flow.Column.of("host sees", 30),
+            Flow.Column.of("report", 26),
+            Flow.Column.of("function", 42)),
         rows,
         "Nothing is mapped yet.");
   }

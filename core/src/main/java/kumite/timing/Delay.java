@@ -27,6 +27,8 @@ public record Delay(List<Part> parts) {
     REGISTER("register shows the look before"),
     DEBOUNCE("debounce"),
     CHORD("chord window"),
+    LINE("message on the serial line"),
+    HEARER("wait until the other board looks"),
     POLL("report wait"),
     SLOT("radio slot");
 
@@ -83,6 +85,16 @@ public record Delay(List<Part> parts) {
    * @param radio whether reports go by radio, in its slots
    */
   public static Delay of(Timing timing, boolean register, long windowUs, boolean radio) {
+    return of(timing, register, windowUs, radio, List.of());
+  }
+
+  /**
+   * The same of a board that others pass on.
+   *
+   * @param lines the serial lines to them, in order; the last hearer reports to the host
+   */
+  public static Delay of(
+      Timing timing, boolean register, long windowUs, boolean radio, List<SerialLine> lines) {
     List<Part> parts = new ArrayList<>();
     double scan = timing.scanUs();
     parts.add(new Part(Kind.SCAN, 0, scan));
@@ -98,7 +110,13 @@ public record Delay(List<Part> parts) {
       double window = (Math.floor(windowUs / scan) + 1) * scan;
       parts.add(new Part(Kind.CHORD, window, window));
     }
-    parts.add(new Part(radio ? Kind.SLOT : Kind.POLL, 0, timing.pollUs()));
+    Timing reports = timing;
+    for (SerialLine line : lines) {
+      parts.add(new Part(Kind.LINE, line.transferUs(), line.transferUs()));
+      parts.add(new Part(Kind.HEARER, 0, line.hearer().scanUs()));
+      reports = line.hearer();
+    }
+    parts.add(new Part(radio ? Kind.SLOT : Kind.POLL, 0, reports.pollUs()));
     return new Delay(parts);
   }
 

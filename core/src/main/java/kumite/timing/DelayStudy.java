@@ -1,5 +1,6 @@
 package kumite.timing;
 
+import java.util.List;
 import java.util.SplittableRandom;
 import kumite.build.map.Timing;
 
@@ -24,7 +25,9 @@ public record DelayStudy(
   /**
    * Plays presses.
    *
-   * @param after what comes after the debounce and before the report, in us: a chord's window
+   * @param after what comes after the debounce and before the report, in us: a chord's window, and
+   *     messages on serial lines
+   * @param waits periods of other boards that each wait for their look, in us
    * @param late looks that a register shows late
    * @param leastBounceUs shortest bounce
    * @param mostBounceUs longest
@@ -33,6 +36,7 @@ public record DelayStudy(
   public static DelayStudy of(
       Timing timing,
       double after,
+      List<Integer> waits,
       int late,
       int leastBounceUs,
       int mostBounceUs,
@@ -48,6 +52,9 @@ public record DelayStudy(
           settled(timing, bounce, random.nextInt(timing.scanUs()))
               + (double) late * timing.scanUs()
               + after;
+      for (int wait : waits) {
+        us += random.nextInt(wait);
+      }
       int phase = random.nextInt(timing.pollUs());
       us = phase + Math.ceil((us - phase) / timing.pollUs()) * timing.pollUs();
       sum += us;

@@ -2,7 +2,9 @@ package kumite.verdict;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiPredicate;
 import java.util.function.Function;
@@ -29,16 +31,21 @@ import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.lead.Lead;
 import kumite.loom.Look;
+import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
 import kumite.name.ContactId;
+import kumite.name.SeatId;
 import kumite.panel.DrillPlan;
 import kumite.panel.Gaps;
 import kumite.panel.Nudge;
 import kumite.panel.Reach;
 import kumite.parts.Catalogue;
 import kumite.timing.DelayStudy;
+import kumite.wiring.Hearing;
 import kumite.wiring.Lay;
+import kumite.wiring.Neighbour;
+import kumite.wiring.Neighbourhood;
 import kumite.wiring.Wiring;
 
 /**
@@ -119,16 +126,12 @@ public record Bench(
     Gaps gaps = kept.ifPanel(Bench::gaps, () -> Gaps.of(home, catalogue));
     Reach reach = kept.ifPanel(Bench::reach, () -> Reach.of(home, catalogue));
     DrillPlan drill = kept.ifPanel(Bench::drill, () -> DrillPlan.of(home, catalogue));
-    List<Desk> desks = new ArrayList<>();
-    for (Seat seat : home.seats()) {
-      desks.add(desk(home.facing(Aspect.of(seat)), catalogue, solves, before));
-    }
+    List<Desk> desks = desks(home, catalogue, solves, before);
     Desk desk = desks.get(build.at());
     Optional<BoardKind> board = catalogue.boardOf(build);
     Loom loom = build.seat().inForce() == 0 ? desk.loom() : desk.loom().meaning(build);
     ReportLayout layout = Desk.layout(build, board, loom);
-    List<SignalPath> paths =
-        Desk.paths(build, board, loom, layout, desk.circuit().map(Wired::inputs));
+    List<SignalPath> paths = Desk.paths(build, board, loom, layout, desk.circuit());
     List<Finding> findings = new ArrayList<>();
     findings.addAll(BriefChecks.of(home));
     findings.addAll(
@@ -171,24 +174,50 @@ public record Bench(
     return bench;
   }
 
-  private static Desk desk(
-      Build faced, Catalogue catalogue, Solves solves, Optional<Bench> before) {
-    Optional<Desk> was =
-        before.flatMap(
-            bench ->
-                bench.desks.stream()
-                    .filter(d -> d.build().seat().id().equals(faced.seat().id()))
-                    .findFirst());
-    Catalogue then = before.map(Bench::catalogue).orElse(catalogue);
-    if (was.filter(d -> d.holds(faced, catalogue, then)).isPresent()) {
-      return was.get();
+  private static List<Desk> desks(
+      Build home, Catalogue catalogue, Solves solves, Optional<Bench> before) {
+    Map<SeatId, Loom> looms = new LinkedHashMap<>();
+    Map<SeatId, Neighbourhood.Alone> alone = new LinkedHashMap<>();
+    boolean joined = !home.links().isEmpty() || !home.leads().leads().isEmpty();
+    for (Seat seat : home.seats()) {
+      Build faced = home.facing(Aspect.of(seat));
+      Optional<Desk> was = was(before, seat);
+      Kept kept = new Kept(faced, catalogue, before);
+      Loom loom =
+          was.filter(d -> kept.sameLoom(d.build()))
+              .map(Desk::loom)
+              .orElseGet(() -> Loom.of(faced, catalogue, was.map(Desk::loom)));
+      looms.put(seat.id(), loom);
+      if (joined) {
+        catalogue
+            .boardOf(faced)
+            .ifPresent(
+                board ->
+                    alone.put(
+                        seat.id(),
+                        new Neighbourhood.Alone(
+                            board, Looks.of(board, loom), Wiring.asBuilt(faced, board, loom))));
+      }
     }
-    Kept kept = new Kept(faced, catalogue, before);
-    Loom loom =
-        was.filter(d -> kept.sameLoom(d.build()))
-            .map(Desk::loom)
-            .orElseGet(() -> Loom.of(faced, catalogue, was.map(Desk::loom)));
-    return Desk.of(faced, catalogue, loom, solves, was);
+    List<Desk> desks = new ArrayList<>();
+    for (Seat seat : home.seats()) {
+      Build faced = home.facing(Aspect.of(seat));
+      List<Neighbour> beside =
+          joined ? Neighbourhood.of(home, alone, seat.id()) : List.<Neighbour>of();
+      Optional<Desk> was = was(before, seat);
+      Catalogue then = before.map(Bench::catalogue).orElse(catalogue);
+      desks.add(
+          was.filter(d -> d.holds(faced, catalogue, then, beside))
+              .orElseGet(
+                  () -> Desk.of(faced, catalogue, looms.get(seat.id()), solves, was, beside)));
+    }
+    return desks;
+  }
+
+  private static Optional<Desk> was(Optional<Bench> before, Seat seat) {
+    return before.flatMap(
+        bench ->
+            bench.desks.stream().filter(d -> d.build().seat().id().equals(seat.id())).findFirst());
   }
 
   private List<Finding> from(Station station) {
@@ -222,7 +251,21 @@ public record Bench(
           && other.controls().equals(build.controls())
           && other.seat().board().equals(build.seat().board())
           && other.seat().loom().equals(build.seat().loom())
-          && other.mapping().equals(build.mapping());
+          && other.mapping().equals(build.mapping())
+          && Loom.landed(other).equals(Loom.landed(build))
+          && other.links().equals(build.links())
+          && (build.links().isEmpty() || sameBoards(other));
+    }
+
+    /** Links are laid from board to board, as the first seat that they name lays its wires. */
+    private boolean sameBoards(Build other) {
+      return other.seats().stream()
+          .map(seat -> List.of(seat.id(), seat.board(), seat.loom().laying()))
+          .toList()
+          .equals(
+              build.seats().stream()
+                  .map(seat -> List.of(seat.id(), seat.board(), seat.loom().laying()))
+                  .toList());
     }
 
     private static boolean samePanel(Build one, Build other) {
@@ -243,6 +286,9 @@ public record Bench(
   private static final class Trial implements Remedy.Judge {
     private Bench bench;
 
+    /** Worked out when a fix first brings out what was hidden; null until then. */
+    private List<Finding> hidden;
+
     @Override
     public boolean lets(Finding finding, Fix fix) {
       Build mended = fix.edit().apply(bench.build());
@@ -255,13 +301,23 @@ public record Bench(
               .noneMatch(finding::same)
           && after.findings().stream()
               .filter(f -> f.severity() == Severity.STOP)
-              .allMatch(bench::stopped);
+              .allMatch(stop -> stopped(bench.findings, stop) || stopped(hidden(), stop));
+    }
+
+    private List<Finding> hidden() {
+      if (hidden == null) {
+        hidden =
+            bench.desks.stream()
+                .flatMap(desk -> desk.hidden(bench.catalogue, bench.solves).stream())
+                .toList();
+      }
+      return hidden;
     }
   }
 
-  /** {@return whether this bench has a stop of which another one speaks no more than it} */
-  private boolean stopped(Finding stop) {
-    return findings.stream()
+  /** {@return whether one of the stops speaks of no less than another one} */
+  private static boolean stopped(List<Finding> stops, Finding stop) {
+    return stops.stream()
         .filter(f -> f.severity() == Severity.STOP && f.code().equals(stop.code()))
         .anyMatch(f -> f.about().containsAll(stop.about()));
   }
@@ -385,6 +441,12 @@ public record Bench(
         loom,
         Senses.known(build.profile(), board()),
         build.tuning(),
-        circuit.map(Wired::inputs));
+        circuit.map(Wired::inputs),
+        hearing().map(Hearing::reaches).orElse(true));
+  }
+
+  /** {@return who tells the host what the board reads; empty without a board} */
+  public Optional<Hearing> hearing() {
+    return wiring().map(Hearing::of);
   }
 }

@@ -1,5 +1,7 @@
 package kumite.verdict;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import kumite.build.map.Layer;
 import kumite.build.map.Profile;
@@ -11,6 +13,7 @@ import kumite.loom.Look;
 import kumite.name.ContactId;
 import kumite.timing.Delay;
 import kumite.timing.DelayStudy;
+import kumite.timing.SerialLine;
 
 /** How long single contacts take: a chord makes its members wait, a register is a look late. */
 final class Delays {
@@ -20,6 +23,7 @@ final class Delays {
       Profile profile,
       Timing timing,
       Optional<BoardKind> board,
+      List<SerialLine> lines,
       ContactId contact,
       Optional<Look> look) {
     long windowUs =
@@ -35,7 +39,8 @@ final class Delays {
         travels ? unsettled(timing) : timing,
         look.filter(l -> l.how() instanceof Look.Bit).isPresent(),
         windowUs,
-        board.filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent());
+        board.filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent(),
+        lines);
   }
 
   private static Timing unsettled(Timing timing) {
@@ -44,17 +49,26 @@ final class Delays {
 
   /** {@return many presses of a contact, with their bounce} */
   static DelayStudy study(SignalPath path, Timing timing, int presses, long seed) {
-    double window = 0;
+    double after = 0;
     int late = 0;
+    List<Integer> waits = new ArrayList<>();
+    int poll = timing.pollUs();
     for (Delay.Part part : path.delay().parts()) {
-      window += part.kind() == Delay.Kind.CHORD ? part.mostUs() : 0;
-      late += part.kind() == Delay.Kind.REGISTER ? 1 : 0;
+      switch (part.kind()) {
+        case CHORD, LINE -> after += part.mostUs();
+        case REGISTER -> late++;
+        case HEARER -> waits.add((int) part.mostUs());
+        case POLL, SLOT -> poll = (int) part.mostUs();
+        case SCAN, DEBOUNCE -> {}
+      }
     }
+    Timing own = new Timing(timing.scanUs(), timing.debounce(), timing.waitUs(), poll);
     boolean analog = path.site().contact().type().analog();
     ControlKind.Bounce bounce = path.site().kind().bounce();
     return DelayStudy.of(
-        analog ? unsettled(timing) : timing,
-        window,
+        analog ? unsettled(own) : own,
+        after,
+        waits,
         late,
         analog ? 0 : bounce.leastUs(),
         analog ? 0 : bounce.mostUs(),

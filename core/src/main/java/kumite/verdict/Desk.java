@@ -18,7 +18,12 @@ import kumite.kind.BoardKind;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
+import kumite.name.SeatId;
 import kumite.parts.Catalogue;
+import kumite.timing.SerialLine;
+import kumite.wiring.Hearing;
+import kumite.wiring.Neighbour;
+import kumite.wiring.NetFaults;
 import kumite.wiring.Wiring;
 
 /**
@@ -28,15 +33,29 @@ import kumite.wiring.Wiring;
  * @param loom its strands
  * @param circuit its wiring as it is and what its board reads through it; empty without a board
  * @param findings of its loom, its power, and the maps of all its profiles
+ * @param endangered whether something is shorted or driven against, so that nothing about its board
+ *     is fine
+ * @param beside what is joined to its board by links and leads
  */
-record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding> findings) {
+record Desk(
+    Build build,
+    Loom loom,
+    Optional<Bench.Wired> circuit,
+    List<Finding> findings,
+    boolean endangered,
+    List<Neighbour> beside) {
   Desk {
+    beside = List.copyOf(beside);
     findings = List.copyOf(findings);
   }
 
   /** {@return whether another build says the same of this seat, so that nothing need be done} */
-  boolean holds(Build other, Catalogue catalogue, Catalogue before) {
+  boolean holds(Build other, Catalogue catalogue, Catalogue before, List<Neighbour> otherBeside) {
     return catalogue == before
+        && otherBeside.equals(beside)
+        && Loom.landed(other).equals(Loom.landed(build))
+        && other.links().equals(build.links())
+        && (other.links().isEmpty() || other.seats().equals(build.seats()))
         && other.panel().equals(build.panel())
         && other.brief().equals(build.brief())
         && other.controls().equals(build.controls())
@@ -53,13 +72,19 @@ record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding>
    * @param before what was worked out of the same seat, usually one edit ago
    */
   static Desk of(
-      Build build, Catalogue catalogue, Loom loom, Solves solves, Optional<Desk> before) {
+      Build build,
+      Catalogue catalogue,
+      Loom loom,
+      Solves solves,
+      Optional<Desk> before,
+      List<Neighbour> beside) {
     Optional<BoardKind> board = catalogue.boardOf(build);
-    Optional<Bench.Wired> circuit = board.map(b -> wired(build, b, loom, solves, before));
+    Optional<Bench.Wired> circuit = board.map(b -> wired(build, b, loom, solves, before, beside));
     List<Finding> findings = new ArrayList<>(LoomChecks.of(build, catalogue, loom));
     circuit.ifPresent(
         wired -> {
           List<Finding> wires = new ArrayList<>(NetChecks.of(build, loom, wired));
+          wires.addAll(ShortChecks.of(build, loom, wired));
           wires.addAll(power(build, catalogue, loom, wired, solves));
           findings.addAll(PressChecks.completed(build, loom, wired.presses(), wires));
         });
@@ -79,6 +104,14 @@ record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding>
     findings.addAll(ProfileChecks.of(build, loom, board));
     circuit.ifPresent(
         wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs(), solves)));
+    if (circuit.filter(c -> !Hearing.of(c.asBuilt()).reaches()).isPresent()) {
+      // What nobody hears is covered by nothing.
+      findings.removeIf(f -> f.severity() == Severity.FINE && f.station() == Station.MAP);
+    }
+    boolean endangered = circuit.filter(Desk::endangered).isPresent();
+    if (endangered) {
+      findings.removeIf(finding -> finding.severity() == Severity.FINE);
+    }
     boolean several = build.seats().size() > 1;
     Aspect aspect = build.aspect();
     String name = "Seat " + build.seat().id() + ": ";
@@ -86,7 +119,49 @@ record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding>
         build,
         loom,
         circuit,
-        several ? findings.stream().map(f -> f.told(name, aspect)).toList() : findings);
+        several ? findings.stream().map(f -> f.told(name, aspect)).toList() : findings,
+        endangered,
+        beside);
+  }
+
+  /** Whether something is shorted or driven against: nothing is fine then. */
+  private static boolean endangered(Bench.Wired wired) {
+    return wired.inputs().dead().isPresent()
+        || !wired.inputs().shorts().all().isEmpty()
+        || !wired.inputs().shorts().whole()
+        || NetFaults.endangers(wired.asBuilt());
+  }
+
+  /**
+   * {@return the stops that hide behind others until those are mended: what is solved once supplies
+   * hold their volts, and faults at places that another fault speaks of}
+   */
+  List<Finding> hidden(Catalogue catalogue, Solves solves) {
+    if (circuit.isEmpty()) {
+      return List.of();
+    }
+    Bench.Wired wired = circuit.get();
+    Optional<BoardKind> board = catalogue.boardOf(build);
+    Inputs behind = Inputs.behindShorts(wired.asBuilt(), wired.inputs().looks(), solves);
+    Bench.Wired as =
+        new Bench.Wired(
+            wired.planned(),
+            wired.asBuilt(),
+            behind,
+            Budget.of(build, wired.asBuilt().board(), loom, behind),
+            Presses.of(wired.planned(), behind, solves));
+    ReportLayout layout = layout(build, board, loom);
+    List<SignalPath> ways = paths(build, board, loom, layout, Optional.of(as));
+    List<Finding> hidden = new ArrayList<>(NetChecks.unmasked(build, loom, wired));
+    hidden.addAll(PowerChecks.of(build, loom, ways, as));
+    // What shows otherwise is told unless a stop tells it: here without any.
+    hidden.addAll(PressChecks.completed(build, loom, as.presses(), List.of()));
+    boolean several = build.seats().size() > 1;
+    String name = "Seat " + build.seat().id() + ": ";
+    return hidden.stream()
+        .filter(finding -> finding.severity() == Severity.STOP)
+        .map(finding -> several ? finding.told(name, build.aspect()) : finding)
+        .toList();
   }
 
   /** {@return the reports of the profile looked at} */
@@ -95,9 +170,14 @@ record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding>
   }
 
   private static Bench.Wired wired(
-      Build build, BoardKind board, Loom loom, Solves solves, Optional<Desk> before) {
+      Build build,
+      BoardKind board,
+      Loom loom,
+      Solves solves,
+      Optional<Desk> before,
+      List<Neighbour> beside) {
     Optional<Bench.Wired> was = before.flatMap(Desk::circuit);
-    Wiring fresh = Wiring.planned(board, loom);
+    Wiring fresh = Wiring.planned(board, loom).beside(beside);
     Wiring planned = was.map(Bench.Wired::planned).filter(fresh::equals).orElse(fresh);
     Wiring byHand = planned.changedByHand(build);
     Wiring asBuilt = was.map(Bench.Wired::asBuilt).filter(byHand::equals).orElse(byHand);
@@ -124,17 +204,13 @@ record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding>
     ReportLayout layout = layout(build, board, loom);
     if (wired.inputs().dead().isEmpty()) {
       return PowerChecks.of(
-          build, loom, paths(build, board, loom, layout, Optional.of(wired.inputs())), wired);
+          build, loom, paths(build, board, loom, layout, Optional.of(wired)), wired);
     }
     Inputs planned = Inputs.of(wired.planned(), wired.inputs().looks(), solves);
     Bench.Wired as =
         new Bench.Wired(
-            wired.planned(),
-            wired.planned(),
-            planned,
-            Budget.of(build, wired.planned().board(), loom, planned),
-            Presses.AS_PLANNED);
-    List<SignalPath> ways = paths(build, board, loom, layout, Optional.of(planned));
+            wired.planned(), wired.planned(), planned, wired.budget(), Presses.AS_PLANNED);
+    List<SignalPath> ways = paths(build, board, loom, layout, Optional.of(as));
     return PowerChecks.of(build, loom, ways, as).stream()
         .filter(finding -> finding.severity() != Severity.FINE)
         .toList();
@@ -146,11 +222,38 @@ record Desk(Build build, Loom loom, Optional<Bench.Wired> circuit, List<Finding>
       Optional<BoardKind> board,
       Loom loom,
       ReportLayout layout,
-      Optional<Inputs> inputs) {
+      Optional<Bench.Wired> wired) {
     Profile profile = Senses.known(faced.profile(), board);
     Timing timing = timing(faced, board);
+    List<SerialLine> lines = wired.map(w -> lines(faced, w.asBuilt(), layout)).orElse(List.of());
     return SignalPath.all(
-        loom, layout, inputs, (contact, look) -> Delays.of(profile, timing, board, contact, look));
+        loom,
+        layout,
+        wired.map(Bench.Wired::inputs),
+        wired.map(Bench.Wired::presses).orElse(Presses.AS_PLANNED),
+        wired.map(w -> Hearing.of(w.asBuilt()).reaches()).orElse(true),
+        (contact, look) -> Delays.of(profile, timing, board, lines, contact, look));
+  }
+
+  /** The lines to the boards that pass this one on: each message is as long as its report. */
+  private static List<SerialLine> lines(Build faced, Wiring wiring, ReportLayout layout) {
+    List<SerialLine> lines = new ArrayList<>();
+    int bytes = layout.reportIds().stream().mapToInt(layout::lengthBytes).max().orElse(1);
+    for (SeatId seat : Hearing.of(wiring).by()) {
+      for (Neighbour neighbour : wiring.neighbours()) {
+        if (neighbour instanceof Neighbour.OfSeat other && other.seat().equals(seat)) {
+          Timing timing =
+              faced.seats().stream()
+                  .filter(s -> s.id().equals(seat))
+                  .findFirst()
+                  .orElseThrow()
+                  .timing()
+                  .noFasterThan(other.board().brain().rawMillis());
+          lines.add(new SerialLine(Math.max(1, bytes), timing));
+        }
+      }
+    }
+    return lines;
   }
 
   /** A board looks and reports no faster than it can. */

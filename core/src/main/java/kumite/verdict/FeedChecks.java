@@ -32,6 +32,30 @@ final class FeedChecks {
     return findings;
   }
 
+  /** {@return what parts take from the board's logic supply as they are wired, in mA} */
+  static double onLogic(BoardKind board, Loom loom, Wiring wiring) {
+    double milliamps = 0;
+    Set<ControlId> done = new HashSet<>();
+    for (ContactSite site : loom.sites()) {
+      if (site.fed() && done.add(site.control().id())) {
+        boolean logic =
+            wiring.ownParts().stream()
+                .filter(p -> p instanceof Component.Output o && o.contact().equals(site.id()))
+                .map(p -> ((Component.Output) p).supply())
+                .anyMatch(
+                    supply ->
+                        wiring
+                            .nets()
+                            .of(supply)
+                            .flatMap(Net::source)
+                            .filter(p -> p.volts() == board.logicVolts())
+                            .isPresent());
+        milliamps += logic ? site.kind().feed().orElseThrow().milliamps() : 0;
+      }
+    }
+    return milliamps;
+  }
+
   private static Optional<Finding> check(BoardKind board, ContactSite site, Wiring wiring) {
     ControlKind.Feed feed = site.kind().feed().orElseThrow();
     Component.Output output =

@@ -31,6 +31,9 @@ final class LampChecks {
   /** Below this share of its current a lamp barely lights: common practice, no source. */
   private static final double BARELY = 0.2;
 
+  /** The same of a lamp with its resistor inside, such as one for 12 V on 5 V: common practice. */
+  private static final double BARELY_INSIDE = 1.0 / 3;
+
   /** Below this share it does not light at all: common practice, no source. */
   private static final double DARK = 0.01;
 
@@ -77,11 +80,37 @@ final class LampChecks {
       return;
     }
     double volts = Lamps.volts(board, control);
-    if (lamp.resistorInside()) {
+    boolean bare = !lamp.resistorInside() && control.hookup().lampOhm().isEmpty() && volts > 0;
+    if (!bare && Math.min(milliamps, limit(feed)) > RUINED * lamp.milliamps()) {
+      ruined(control, lamp, volts, milliamps);
+    } else if (lamp.resistorInside()) {
       inside(control, lamp, volts, milliamps);
     } else {
       bare(control, lamp, feed, volts, milliamps);
     }
+  }
+
+  /** Twice what it is made for, wherever that comes from: another feed, or a resistor led round. */
+  private void ruined(Control control, Lamp lamp, double volts, double milliamps) {
+    Finding finding =
+        finding(
+            "PW-03",
+            Severity.STOP,
+            control,
+            control.label() + "'s lamp is far overfed",
+            milliamps(milliamps)
+                + " flow as it is wired; it is made for "
+                + milliamps(lamp.milliamps())
+                + (lamp.resistorInside()
+                    ? " at " + Working.number(lamp.ratedVolts(), 0) + " V"
+                    : "")
+                + ", and burns out");
+    LampResistor wanted =
+        LampResistor.of(Math.max(0.1, volts), lamp.forwardVolts(), lamp.milliamps(), ESeries.E24);
+    findings.add(
+        wanted.lights() && !lamp.resistorInside()
+            ? finding.showing(wanted.working()).mendedBy(fit(control, wanted))
+            : finding);
   }
 
   /** A lamp with its resistor inside. */
@@ -172,6 +201,9 @@ final class LampChecks {
 
   /** What its feed can give at all: the logic supply has a limit, the port's 5 V another. */
   private double limit(Optional<Terminal> feed) {
+    if (feed.filter(t -> t.role() == Terminal.Role.INPUT).isPresent()) {
+      return Double.POSITIVE_INFINITY; // its own resistance is solved with it
+    }
     boolean logic = feed.filter(t -> t.volts() == board.logicVolts()).isPresent();
     double supply = board.current().supplyMilliamps();
     return logic && supply > 0 ? supply : 500;
@@ -179,7 +211,8 @@ final class LampChecks {
 
   /** {@return whether it is too dark, which is told then} */
   private boolean dim(Control control, Lamp lamp, double volts, double milliamps) {
-    if (milliamps >= BARELY * lamp.milliamps()) {
+    double barely = lamp.resistorInside() ? BARELY_INSIDE : BARELY;
+    if (milliamps >= barely * lamp.milliamps()) {
       return false;
     }
     boolean dark = milliamps < DARK * lamp.milliamps();

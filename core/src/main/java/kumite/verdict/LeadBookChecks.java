@@ -80,7 +80,21 @@ final class LeadBookChecks {
             lead, LeadNets.of(lead), ends(lead), plugs, Optional.of(edits), Optional.of(cable));
     List<Finding> findings = new ArrayList<>(LeadChecks.of(subject));
     findings.addAll(boards(subject));
+    if (endangered(lead)) {
+      findings.removeIf(finding -> finding.severity() == Severity.FINE);
+    }
     return findings;
+  }
+
+  /** Whether a board that it ends at may not be called fine. */
+  private boolean endangered(Lead lead) {
+    for (Where where : Where.values()) {
+      if (lead.end(where) instanceof End.OfBoard there
+          && desk(there.seat()).filter(Desk::endangered).isPresent()) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private Ends ends(Lead lead) {
@@ -138,9 +152,16 @@ final class LeadBookChecks {
                   0,
                   false)
               : new AtPin(Nature.GROUND, Optional.of(Function.Known.GROUND), 0, 0, false);
-      case INPUT, RETURN ->
-          new AtPin(
-              Nature.LISTENS, Optional.of(new Function.Own(terminal.name())), 0, bears, false);
+      case INPUT, RETURN -> {
+        boolean drives =
+            terminal.can(Terminal.Ability.DRIVE) || terminal.can(Terminal.Ability.SEND);
+        yield new AtPin(
+            drives ? Nature.SHARES : Nature.LISTENS,
+            Optional.of(new Function.Own(terminal.name())),
+            drives ? board.logicVolts() : 0,
+            bears,
+            false);
+      }
       case OTHER -> AtPin.UNKNOWN;
     };
   }
@@ -164,13 +185,14 @@ final class LeadBookChecks {
         continue;
       }
       Optional<Wiring> wiring = wiring(there.seat());
+      fed(subject, where).ifPresent(findings::add);
       for (Core core : lead.cores()) {
         String pin = Lead.pin(core, where);
         boolean signal = subject.ends().at(where, pin).nature().signal();
         boolean taken =
             signal
                 && wiring.isPresent()
-                && wiring.get().wires().keySet().stream().anyMatch(wire -> at(wire, pin));
+                && wiring.get().laid().stream().anyMatch(wire -> at(wire, pin));
         boolean rail = board(there).orElseThrow().common() == Common.RAIL;
         if (signal
             && rail
@@ -202,6 +224,32 @@ final class LeadBookChecks {
       }
     }
     return findings;
+  }
+
+  /** A console may feed the board that plays its pad; then nothing else should. */
+  private static Optional<Finding> fed(LeadSubject subject, Where where) {
+    for (Core core : subject.lead().cores()) {
+      Place near = new Place(where, Lead.pin(core, where));
+      boolean gives = subject.ends().at(where, near.pin()).nature() == Nature.GIVES_SUPPLY;
+      Optional<String> giver =
+          subject.nets().across(near).stream()
+              .filter(p -> subject.ends().at(where.across(), p).nature() == Nature.GIVES_SUPPLY)
+              .findFirst();
+      if (gives && giver.isPresent()) {
+        return Optional.of(
+            subject.found(
+                "LD-29",
+                Severity.LOOK,
+                List.of(near, new Place(where.across(), giver.get())),
+                "what it plugs into feeds the board",
+                subject.words(new Place(where.across(), giver.get()))
+                    + " brings supply to "
+                    + near.pin()
+                    + ": leave the board's own plug out while this lead is in, or one feeds the"
+                    + " other backwards"));
+      }
+    }
+    return Optional.empty();
   }
 
   private static boolean at(Jumper wire, String terminal) {

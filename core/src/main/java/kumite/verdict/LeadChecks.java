@@ -115,7 +115,10 @@ public final class LeadChecks {
           continue;
         }
         all++;
-        boolean heard = across.stream().anyMatch(other -> answers(at.nature(), other.nature()));
+        boolean heard =
+            across.stream().anyMatch(other -> answers(at.nature(), other.nature()))
+                || at.nature() == Nature.TAKES_SUPPLY && fedElsewhere(where)
+                || at.nature() == Nature.GROUND && met();
         arrive += heard ? 1 : 0;
         if (!heard) {
           lost(place, at, across);
@@ -156,6 +159,9 @@ public final class LeadChecks {
     String where = subject.words(place);
     Where other = place.end().across();
     if (at.nature() == Nature.TAKES_SUPPLY) {
+      if (fedElsewhere(place.end())) {
+        return; // one of several supply pins is enough
+      }
       boolean needs = needs(place.end());
       Optional<String> gives =
           subject.ends().pins(other).stream()
@@ -205,6 +211,16 @@ public final class LeadChecks {
             + ". Add a core if the host asks for it");
   }
 
+  private boolean fedElsewhere(Where where) {
+    return subject.ends().pins(where).stream()
+        .filter(pin -> subject.ends().at(where, pin).nature() == Nature.TAKES_SUPPLY)
+        .anyMatch(
+            pin ->
+                subject.nets().across(new Place(where, pin)).stream()
+                    .anyMatch(
+                        p -> subject.ends().at(where.across(), p).nature() == Nature.GIVES_SUPPLY));
+  }
+
   private boolean needs(Where where) {
     return lead.end(where) instanceof End.Plug plug
         && subject.plugs().pinout(plug).filter(p -> p.padTakesA() > 0).isPresent();
@@ -238,9 +254,7 @@ public final class LeadChecks {
     if (here.isEmpty() || there.isEmpty()) {
       return;
     }
-    boolean met =
-        here.stream().anyMatch(g -> subject.nets().of(g).stream().anyMatch(there::contains));
-    if (!met) {
+    if (!met()) {
       Finding finding =
           subject.found(
               "LD-03",
@@ -253,6 +267,12 @@ public final class LeadChecks {
                   + " are not joined, and without ground nothing works");
       findings.add(bridged(finding, here.get(0), there.get(0).pin()));
     }
+  }
+
+  private boolean met() {
+    List<Place> there = grounds(Where.TO);
+    return grounds(Where.FROM).stream()
+        .anyMatch(g -> subject.nets().of(g).stream().anyMatch(there::contains));
   }
 
   private List<Place> grounds(Where where) {

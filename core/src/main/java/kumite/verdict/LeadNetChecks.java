@@ -44,6 +44,11 @@ final class LeadNetChecks {
     Optional<Place> signal = net.stream().filter(place -> at(place).nature().signal()).findFirst();
     Optional<Place> takes = first(Set.of(Nature.TAKES_SUPPLY));
     boolean shorted = supply.isPresent() && ground.isPresent();
+    if (subject.atBoard()) {
+      twoToOne();
+      some(supply, takes);
+      return;
+    }
     if (shorted) {
       stop(
           "LD-05",
@@ -83,6 +88,10 @@ final class LeadNetChecks {
     outputs();
     twoToOne();
     volts();
+    some(supply, takes);
+  }
+
+  private void some(Optional<Place> supply, Optional<Place> takes) {
     if (supply.isPresent() && takes.isPresent() && at(supply.get()).some() && needs(takes.get())) {
       findings.add(
           subject.found(
@@ -157,7 +166,6 @@ final class LeadNetChecks {
                       + " are joined by this lead, so what they do cannot be told apart"
                       + (contacts ? "; either press gives both" : ""));
           findings.add(subject.parted(finding, other));
-          return;
         }
       }
     }
@@ -200,7 +208,6 @@ final class LeadNetChecks {
                       gives.volts(),
                       subject.words(taker),
                       bears.bearsVolts())));
-          return;
         }
       }
     }

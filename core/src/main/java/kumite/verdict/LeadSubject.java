@@ -46,6 +46,15 @@ record LeadSubject(
         lead, LeadNets.of(lead), Ends.of(lead, plugs), plugs, Optional.empty(), Optional.empty());
   }
 
+  /**
+   * {@return whether it ends at a board, so that its cores are wires of that board's wiring and
+   * judged with them}
+   */
+  boolean atBoard() {
+    return lead.from() instanceof kumite.lead.End.OfBoard
+        || lead.to() instanceof kumite.lead.End.OfBoard;
+  }
+
   /** {@return what findings about this lead say they are about} */
   static String about(String name) {
     return "lead " + name;

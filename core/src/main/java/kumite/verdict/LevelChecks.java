@@ -1,10 +1,11 @@
 package kumite.verdict;
 
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
@@ -16,6 +17,7 @@ import kumite.kind.Terminal;
 import kumite.loom.Lamps;
 import kumite.loom.Look;
 import kumite.loom.Looks;
+import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.working.Working;
 
@@ -36,16 +38,18 @@ final class LevelChecks {
   private final Build build;
   private final BoardKind board;
   private final List<SignalPath> paths;
+  private final Inputs inputs;
   private final List<Finding> findings = new ArrayList<>();
 
-  private LevelChecks(Build build, BoardKind board, List<SignalPath> paths) {
+  private LevelChecks(Build build, BoardKind board, List<SignalPath> paths, Inputs inputs) {
+    this.inputs = inputs;
     this.build = build;
     this.board = board;
     this.paths = paths;
   }
 
   static List<Finding> of(Build build, BoardKind board, List<SignalPath> paths, Inputs inputs) {
-    LevelChecks checks = new LevelChecks(build, board, paths);
+    LevelChecks checks = new LevelChecks(build, board, paths, inputs);
     if (inputs.dead().isEmpty()) { // else the short is told, and all else follows from it
       checks.overvolts();
       checks.unread();
@@ -107,14 +111,17 @@ final class LevelChecks {
     return levels.sketch().branches().stream().anyMatch(branch -> branch.kind() == kind);
   }
 
+  /** One finding a control, about each of its contacts that is not read. */
   private void unread() {
-    Set<ControlId> told = new HashSet<>();
+    Map<ControlId, List<SignalPath>> unread = new LinkedHashMap<>();
     for (SignalPath path : paths) {
-      Optional<InputLevels> levels = path.levels().filter(l -> !l.readable());
-      if (levels.isPresent() && told.add(path.id().control())) {
-        findings.add(unreadable(path, levels.get()));
+      // What shorts a supply when it is held is told as that.
+      boolean shorts = inputs.dies(contact -> contact.equals(path.id()) ? 1 : 0);
+      if (path.levels().filter(l -> !l.readable()).isPresent() && !shorts) {
+        unread.computeIfAbsent(path.id().control(), c -> new ArrayList<>()).add(path);
       }
     }
+    unread.values().forEach(some -> findings.add(unreadable(some)));
   }
 
   /** Said only when each input that has a terminal was solved and none has a stop. */
@@ -145,20 +152,30 @@ final class LevelChecks {
     }
   }
 
-  private Finding unreadable(SignalPath path, InputLevels levels) {
+  private Finding unreadable(List<SignalPath> some) {
+    SignalPath path = some.get(0);
+    InputLevels levels = path.levels().orElseThrow();
+    String others =
+        some.stream().skip(1).map(p -> p.site().label()).collect(Collectors.joining(" and "));
     Finding finding =
         Finding.of(
                 UNREAD,
                 Severity.STOP,
                 Station.POWER,
-                List.of(path.id().toString()),
-                path.site().label()
-                    + (otherStep(levels)
-                        ? " is not read as its own step"
-                        : " cannot be told from released"),
-                detail(path, levels))
+                some.stream().map(p -> p.id().toString()).toList(),
+                path.site().label() + unreadable(path, levels),
+                detail(path, levels)
+                    + (others.isEmpty() ? "" : ". Not read as itself either: " + others))
             .showing(levels.working());
     return mended(finding, path, levels);
+  }
+
+  private static String unreadable(SignalPath path, InputLevels levels) {
+    if (!path.arrivesAs().isEmpty()) {
+      return " arrives as "
+          + path.arrivesAs().stream().map(ContactId::toString).collect(Collectors.joining(" and "));
+    }
+    return otherStep(levels) ? " is not read as its own step" : " cannot be told from released";
   }
 
   /** A step of a ladder whose volts do move, but to where another step's are. */

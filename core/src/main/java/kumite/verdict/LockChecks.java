@@ -55,6 +55,14 @@ final class LockChecks {
                     site.label() + " is locked to " + name + ", which this board does not have",
                     "The board's terminals are other ones; the plan passed over the lock",
                     release);
+              } else if (build.loom().dead().contains(name)) {
+                lock(
+                    "LM-19",
+                    Severity.STOP,
+                    site,
+                    site.label() + " is locked to " + name + ", which is dead",
+                    "You noted that this terminal turned out bad; another one serves as well",
+                    release);
               } else if (holder.putIfAbsent(name, contact) != null) {
                 lock(
                     "LM-09",

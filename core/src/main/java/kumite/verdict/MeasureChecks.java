@@ -7,15 +7,18 @@ import java.util.Optional;
 import java.util.Set;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
+import kumite.component.Component;
 import kumite.device.SignalPath;
 import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
 import kumite.loom.Look;
 import kumite.loom.Sharing;
 import kumite.name.ContactId;
+import kumite.name.Joint;
 import kumite.power.ESeries;
 import kumite.power.Ladder;
 import kumite.power.LampResistor;
+import kumite.wiring.Net;
 import kumite.working.Source;
 import kumite.working.Working;
 
@@ -41,6 +44,9 @@ final class MeasureChecks {
     if (inputs.dead().isEmpty()) {
       Set<String> ladders = new HashSet<>();
       for (SignalPath path : paths) {
+        if (checks.unfit(path)) {
+          continue;
+        }
         Optional<InputLevels> levels = path.levels().filter(InputLevels::readable);
         if (levels.isEmpty()) {
           continue; // told as a stop
@@ -64,6 +70,44 @@ final class MeasureChecks {
       }
     }
     return checks.findings;
+  }
+
+  /** {@return whether a part cannot suit a terminal that counts ohms, which is told then} */
+  private boolean unfit(SignalPath path) {
+    if (path.levels().filter(l -> l.look().how() instanceof Look.Ohms).isEmpty()) {
+      return false;
+    }
+    boolean volts = path.site().fed();
+    boolean divider =
+        inputs.wiring().ownParts().stream()
+            .anyMatch(
+                part ->
+                    part instanceof Component.Pot pot
+                        && pot.contact().equals(path.id())
+                        && held(pot.low())
+                        && held(pot.high()));
+    if (!volts && !divider) {
+      return false;
+    }
+    findings.add(
+        Finding.of(
+            "PW-18",
+            Severity.STOP,
+            Station.POWER,
+            List.of(path.id().toString()),
+            path.site().label()
+                + (volts ? " gives volts, and the port counts ohms" : " is wired as a divider"),
+            volts
+                ? "The port charges a capacitor through what leads to its supply: take a plain"
+                    + " potentiometer, or a board that measures volts"
+                : "The port counts the ohms from its supply to the wiper; with the other end on"
+                    + " ground or a supply it charges to less and counts wrong. Leave that end"
+                    + " open: two wires do"));
+    return true;
+  }
+
+  private boolean held(Joint end) {
+    return inputs.wiring().nets().of(end).filter(Net::rail).isPresent();
   }
 
   private void buttons(Sharing sharing, Look.Step step) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
 import kumite.build.loom.LoomSettings;
+import kumite.kind.Terminal;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.name.Joint;
@@ -60,14 +61,19 @@ final class NetChecks {
     return findings;
   }
 
+  /** {@return the findings of all faults, those too that another one already tells of its place} */
+  static List<Finding> unmasked(Build build, Loom loom, Bench.Wired wired) {
+    NetChecks checks = new NetChecks(build, wired.asBuilt(), wired.inputs().looks());
+    return NetFaults.unmasked(build, loom, wired.asBuilt(), wired.planned()).stream()
+        .map(checks::finding)
+        .toList();
+  }
+
   private Finding finding(NetFault fault) {
     String one = called.place(fault.at().get(0));
     String other = fault.at().size() > 1 ? called.place(fault.at().get(1)) : "";
     String third = fault.at().size() > 2 ? called.place(fault.at().get(2)) : "";
-    String byHand =
-        fault.remove().isEmpty()
-            ? ""
-            : "; the wire " + called.wire(fault.remove().get(0)) + " was put in by hand";
+    String byHand = fault.remove().isEmpty() ? "" : "; " + cause(fault.remove().get(0));
     String volts = Working.number(wiring.board().logicVolts(), 1);
     Finding finding =
         switch (fault.kind()) {
@@ -149,6 +155,25 @@ final class NetChecks {
                   fault,
                   one + " does not exist",
                   "A wire put in by hand ends there; check the name of the tab");
+          case LINES_CROSSED ->
+              stop(
+                  "NT-27",
+                  fault,
+                  one + " is joined to " + other,
+                  "They are for different things, such as clock and latch, and one line cannot be"
+                      + " both"
+                      + byHand);
+          case LANDS_BADLY -> landsBadly(fault, one, other, byHand);
+          case NO_PULL_UP ->
+              stop(
+                  "NT-28",
+                  fault,
+                  "Nothing pulls " + one + " up",
+                  other
+                      + " only closes to ground, and this terminal has no pull-up inside: it floats"
+                      + " while nothing is pressed. Solder a resistor of about 10 kohm from it to"
+                      + " the board's supply, or take a terminal with a pull-up"
+                      + byHand);
           case WRONG_RAIL ->
               stop(
                   "NT-12",
@@ -199,6 +224,35 @@ final class NetChecks {
     return finding.mendedBy(fix(fault));
   }
 
+  private Finding landsBadly(NetFault fault, String one, String other, String byHand) {
+    Optional<Terminal> terminal = wiring.board().terminal(fault.at().get(0).tab());
+    String why =
+        build.loom().dead().contains(fault.at().get(0).tab())
+            ? "It is noted as dead"
+            : terminal
+                    .flatMap(Terminal::keep)
+                    .map(keep -> "It " + keep.words())
+                    .orElse("")
+                    .isEmpty()
+                ? terminal.filter(t -> t.role() == Terminal.Role.INPUT).isPresent()
+                    ? "It can only read, and " + other + " listens to what drives it"
+                    : "It is there for the board itself, such as reset"
+                : terminal.flatMap(Terminal::keep).map(keep -> "It " + keep.words()).orElse("");
+    return stop(
+        "NT-26", fault, one + " cannot serve " + other, why + ": take another terminal" + byHand);
+  }
+
+  /** What a wire that is in the way is. */
+  private String cause(Jumper wire) {
+    Optional<Wiring.Wire> known = Optional.ofNullable(wiring.wires().get(wire));
+    if (known.filter(w -> w.origin() == Wiring.Origin.LEAD).isPresent()) {
+      return "a core of " + known.get().strand().orElse("the lead") + " does that";
+    }
+    return known.filter(Wiring.Wire::link).isPresent()
+        ? "the link " + called.wire(wire) + " does that"
+        : "the wire " + called.wire(wire) + " was put in by hand";
+  }
+
   private String example() {
     return build.controls().stream().findFirst().map(c -> c.id().text() + ":NO").orElse("horn:NO");
   }
@@ -209,10 +263,12 @@ final class NetChecks {
     return nothing ? Optional.empty() : Optional.of(Fix.of(label(fault), b -> mended(b, fault)));
   }
 
-  private static Build mended(Build build, NetFault fault) {
+  private Build mended(Build before, NetFault fault) {
+    Build build = before;
     LoomSettings loom = build.loom();
     for (Jumper wire : fault.remove()) {
       loom = loom.withoutAdded(wire);
+      build = Joins.without(build, wire, wiring);
     }
     for (Jumper wire : fault.restore()) {
       loom = loom.withoutLeftOut(wire);
@@ -238,7 +294,9 @@ final class NetChecks {
     }
     return fault.remove().isEmpty()
         ? "Join " + called.wire(fault.join().get(0))
-        : "Take out " + called.wire(fault.remove().get(0));
+        : Joins.is(wiring, fault.remove().get(0))
+            ? "Take out the " + Joins.words(wiring, fault.remove().get(0), called)
+            : "Take out " + called.wire(fault.remove().get(0));
   }
 
   private Finding stop(String code, NetFault fault, String title, String detail) {

@@ -2,14 +2,20 @@ package kumite.verdict;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.circuit.Budget;
+import kumite.circuit.Draws;
+import kumite.circuit.Inputs;
 import kumite.device.SignalPath;
 import kumite.kind.BoardKind;
-import kumite.kind.Terminal;
 import kumite.loom.Loom;
 import kumite.name.ControlId;
+import kumite.working.Source;
 import kumite.working.Working;
 
 /** Checks of volts and amps: does each input read cleanly, is everything fed rightly? */
@@ -27,7 +33,8 @@ final class PowerChecks {
     findings.addAll(MeasureChecks.of(board, paths, wired.inputs()));
     if (!paths.isEmpty()) {
       budget(board, wired, findings);
-      drivenLamps(board, paths).ifPresent(findings::add);
+      drivenLamps(board, paths, wired.inputs()).ifPresent(findings::add);
+      sums(board, loom, wired, findings);
     }
     return findings;
   }
@@ -35,7 +42,20 @@ final class PowerChecks {
   private static void budget(BoardKind board, Bench.Wired wired, List<Finding> findings) {
     Budget budget = wired.budget();
     List<String> lamps =
-        wired.inputs().lamps().stream().map(l -> l.light().control().text()).toList();
+        new ArrayList<>(
+            wired.inputs().lamps().stream().map(l -> l.light().control().text()).toList());
+    wired
+        .inputs()
+        .shorts()
+        .all()
+        .forEach(
+            one -> {
+              one.contacts().forEach(contact -> lamps.add(contact.toString()));
+              lamps.add(one.one().toString());
+            });
+    if (lamps.isEmpty()) {
+      lamps.add("board");
+    }
     String sums =
         "Usually "
             + Working.number(budget.usualMilliamps(), 0)
@@ -80,24 +100,34 @@ final class PowerChecks {
     }
   }
 
-  /** Lamps that hang on a terminal which is no supply. */
-  private static Optional<Finding> drivenLamps(BoardKind board, List<SignalPath> paths) {
+  /** Lamps that hang on a terminal which gives less than they take. */
+  private static Optional<Finding> drivenLamps(
+      BoardKind board, List<SignalPath> paths, Inputs inputs) {
+    double each = board.current().pinMilliamps();
+    Set<String> over = new TreeSet<>();
+    inputs
+        .draws()
+        .terminals()
+        .forEach(
+            (terminal, milliamps) -> {
+              if (milliamps > each) {
+                over.add(terminal);
+              }
+            });
     List<String> about =
         paths.stream()
             .map(path -> path.site().control())
             .distinct()
-            .filter(
-                c ->
-                    c.hookup()
-                        .lampFrom()
-                        .flatMap(board::terminal)
-                        .filter(t -> t.role() == Terminal.Role.INPUT)
-                        .isPresent())
+            .filter(c -> c.hookup().lampFrom().filter(over::contains).isPresent())
             .map(c -> c.id().text())
             .toList();
     if (about.isEmpty()) {
       return Optional.empty();
     }
+    String takes =
+        over.stream()
+            .map(t -> t + " gives " + Working.number(inputs.draws().terminals().get(t), 1) + " mA")
+            .collect(Collectors.joining(", "));
     return Optional.of(
         Finding.of(
                 "PW-11",
@@ -105,10 +135,11 @@ final class PowerChecks {
                 Station.POWER,
                 about,
                 "A lamp hangs on a terminal that cannot feed it",
-                "A terminal gives "
-                    + Working.number(board.current().pinMilliamps(), 0)
-                    + " mA; switch the lamp with a transistor and its base resistor, or feed it"
-                    + " from a supply terminal")
+                takes
+                    + " at worst, and a terminal of this board bears "
+                    + Working.number(each, 0)
+                    + " mA; fit a larger resistor, switch the lamp with a transistor and its base"
+                    + " resistor, or feed it from a supply terminal")
             .mendedBy(
                 Fix.of(
                     "Feed from a supply terminal",
@@ -122,5 +153,69 @@ final class PowerChecks {
                       }
                       return next;
                     })));
+  }
+
+  /** All terminals together, and what hangs on the logic supply, against what the board gives. */
+  private static void sums(BoardKind board, Loom loom, Bench.Wired wired, List<Finding> findings) {
+    Draws draws = wired.inputs().draws();
+    List<String> lamps =
+        wired.inputs().lamps().stream().map(l -> l.light().control().text()).toList();
+    double all = board.current().allMilliamps();
+    if (all > 0 && draws.allMilliamps() > all) {
+      findings.add(
+          Finding.of(
+                  "PW-16",
+                  Severity.STOP,
+                  Station.POWER,
+                  lamps,
+                  "All terminals together give more than the board bears",
+                  Working.number(draws.allMilliamps(), 0)
+                      + " mA with all lamps lit, and "
+                      + Working.number(all, 0)
+                      + " mA is the most: feed some lamps from a supply terminal, or through"
+                      + " transistors")
+              .showing(working("terminals", draws.terminals())));
+    }
+    double fed = FeedChecks.onLogic(board, loom, wired.asBuilt());
+    double logic = draws.logicMilliamps() + fed;
+    double gives = board.current().supplyMilliamps();
+    if (gives > 0 && logic > gives) {
+      findings.add(
+          Finding.of(
+                  "PW-17",
+                  Severity.STOP,
+                  Station.POWER,
+                  lamps.isEmpty() ? List.of("board") : lamps,
+                  "More hangs on the logic supply than it gives",
+                  Working.number(logic, 0)
+                      + " mA at worst, and this board gives "
+                      + Working.number(gives, 0)
+                      + " mA at "
+                      + Working.number(board.logicVolts(), 1)
+                      + " V: feed lamps from another supply terminal, or fit larger resistors")
+              .showing(
+                  working(
+                      "logic supply",
+                      Map.of(
+                          "lamps and tracks",
+                          draws.logicMilliamps() - draws.pullMilliamps(),
+                          "pull-ups",
+                          draws.pullMilliamps(),
+                          "fed parts",
+                          fed))));
+    }
+  }
+
+  private static Working working(String what, Map<String, Double> takers) {
+    List<Working.Value> values = new ArrayList<>();
+    new java.util.TreeMap<>(takers)
+        .forEach((name, milliamps) -> values.add(Working.value("I", milliamps, 1, "mA", name)));
+    double sum = takers.values().stream().mapToDouble(Double::doubleValue).sum();
+    return new Working(
+        "current of the " + what,
+        "sum of all takers, solved, supply 5 % high",
+        values,
+        Working.number(sum, 1) + " mA",
+        Source.common("what a board gives is generic; look into its own sheet"));
   }
 }

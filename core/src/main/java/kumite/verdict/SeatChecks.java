@@ -20,6 +20,7 @@ import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
+import kumite.wiring.Hearing;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
@@ -55,8 +56,8 @@ final class SeatChecks {
       checks.sameKeys();
       checks.links();
       checks.taken(desks);
-      checks.alone();
     }
+    checks.alone(desks);
     return checks.findings;
   }
 
@@ -250,17 +251,7 @@ final class SeatChecks {
           link);
     }
     boolean supplies = from.role() == Terminal.Role.SUPPLY && to.role() == Terminal.Role.SUPPLY;
-    boolean mixed =
-        supplies && Math.abs(from.volts() - to.volts()) > 0.2
-            || from.role() == Terminal.Role.SUPPLY && to.role() == Terminal.Role.GROUND
-            || from.role() == Terminal.Role.GROUND && to.role() == Terminal.Role.SUPPLY;
-    if (mixed) {
-      stop(
-          "LM-43",
-          "Link " + link + " shorts a supply",
-          "The terminals are held at different volts",
-          link);
-    } else if (supplies) {
+    if (supplies && Math.abs(from.volts() - to.volts()) <= 0.2) {
       findings.add(
           Finding.of(
               "LM-44",
@@ -275,15 +266,16 @@ final class SeatChecks {
     volts(link, to, from, link.to(), link.from());
   }
 
+  /** What one board sends to the other; what its supply brings is told with all nets. */
   private void volts(Link link, Terminal out, Terminal in, Link.End outEnd, Link.End inEnd) {
     boolean drives =
-        out.can(Terminal.Ability.SEND)
-            || out.can(Terminal.Ability.DRIVE) && !out.can(Terminal.Ability.RECEIVE);
-    boolean reads = in.role() == Terminal.Role.INPUT && !in.can(Terminal.Ability.SEND);
+        out.role() == Terminal.Role.INPUT
+            && (out.can(Terminal.Ability.SEND)
+                || out.can(Terminal.Ability.DRIVE) && !out.can(Terminal.Ability.RECEIVE));
     BoardKind from = board(outEnd);
     BoardKind to = board(inEnd);
     boolean over = from.logicVolts() > to.logicVolts() * TOLERANCE && !to.fiveVoltTolerant();
-    if (drives && reads && out.role() == Terminal.Role.INPUT && over) {
+    if (drives && in.role() == Terminal.Role.INPUT && over) {
       stop(
           "LM-45",
           "Link " + link + " is too high for " + inEnd,
@@ -321,28 +313,21 @@ final class SeatChecks {
   }
 
   /** A board that is no device of its own needs one that speaks for it. */
-  private void alone() {
-    for (Seat seat : build.seats()) {
-      boolean serial =
-          kind(seat).filter(b -> b.brain().link() == BoardKind.Link.SERIAL).isPresent();
-      boolean heard =
-          build.links().stream()
-              .filter(l -> l.from().seat().equals(seat.id()) || l.to().seat().equals(seat.id()))
-              .anyMatch(
-                  l ->
-                      terminal(l.from().seat().equals(seat.id()) ? l.from() : l.to())
-                          .filter(t -> t.can(Terminal.Ability.SEND))
-                          .isPresent());
-      if (serial && !heard) {
+  private void alone(List<Desk> desks) {
+    for (Desk desk : desks) {
+      boolean unheard = desk.circuit().filter(c -> !Hearing.of(c.asBuilt()).reaches()).isPresent();
+      if (unheard) {
+        SeatId seat = desk.build().seat().id();
+        boolean several = build.seats().size() > 1;
         findings.add(
             Finding.of(
                 "LM-46",
                 Severity.STOP,
                 Station.LOOM,
                 List.of("board"),
-                "Nobody hears the board of seat " + seat.id(),
-                "It is no device of its own: join its TX to the RX of a board that is, and their"
-                    + " grounds"));
+                several ? "Nobody hears the board of seat " + seat : "Nobody hears this board",
+                "It is no device of its own, so that nothing it reads comes to a host: join its TX"
+                    + " to the RX of a board that is one, and their grounds"));
       }
     }
   }

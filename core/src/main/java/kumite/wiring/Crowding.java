@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import kumite.build.Build;
 import kumite.kind.BoardKind;
 import kumite.kind.Landing;
@@ -16,17 +15,17 @@ import kumite.loom.Strand;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 
-/** How many wires an end takes, and which have more; only wires put in by hand can be too many. */
+/** How many wires an end takes, and which have more; what the plan lays is never too many. */
 final class Crowding {
   private final Build build;
   private final BoardKind board;
   private final Loom loom;
   private final Nets nets;
   private final Nets plan;
-  private final Set<Jumper> added;
+  private final Removable added;
   private final List<NetFault> faults = new ArrayList<>();
 
-  private Crowding(Build build, Loom loom, Nets nets, Nets plan, Set<Jumper> added) {
+  private Crowding(Build build, Loom loom, Nets nets, Nets plan, Removable added) {
     this.build = build;
     this.board = nets.wiring().board();
     this.loom = loom;
@@ -35,7 +34,7 @@ final class Crowding {
     this.added = added;
   }
 
-  static List<NetFault> of(Build build, Loom loom, Nets nets, Nets plan, Set<Jumper> added) {
+  static List<NetFault> of(Build build, Loom loom, Nets nets, Nets plan, Removable added) {
     Crowding crowding = new Crowding(build, loom, nets, plan, added);
     crowding.crowded();
     return crowding.faults;

@@ -68,7 +68,7 @@ public sealed interface Neighbour {
       }
       boolean control = hands.stream().anyMatch(id -> id.text().equals(joint.part()));
       boolean capitals = Character.isUpperCase(joint.part().charAt(0));
-      boolean elsewhere = capitals && joint.part().startsWith(Joint.BOARD.toUpperCase() + "-");
+      boolean elsewhere = capitals && joint.part().startsWith("BOARD-");
       return control || elsewhere ? joint : joint.at(seat);
     }
 
@@ -132,6 +132,13 @@ public sealed interface Neighbour {
         far.computeIfAbsent(pin, p -> ends.at(where.across(), p));
       }
       return new OfLead(part, lead, where, far, board);
+    }
+
+    /** {@return the seat whose board it is at} */
+    public Optional<SeatId> seat() {
+      return lead.end(where) instanceof kumite.lead.End.OfBoard there
+          ? Optional.of(there.seat())
+          : Optional.empty();
     }
 
     /** {@return the place of a pin of the far end} */
@@ -204,21 +211,25 @@ public sealed interface Neighbour {
         String near = Lead.pin(core, where);
         String other = Lead.pin(core, where.across());
         if (!series) {
-          wires.add(wire(new Jumper(terminal(near), pin(other))));
+          wire(terminal(near), pin(other)).ifPresent(wires::add);
         }
       }
       for (LeadPart part : lead.parts()) {
         if (part instanceof LeadPart.Bridge bridge) {
           Joint one = at(bridge.at());
           Joint other = at(new LeadPart.Place(bridge.at().end(), bridge.other()));
-          wires.add(wire(new Jumper(one, other)));
+          wire(one, other).ifPresent(wires::add);
         }
       }
       return wires;
     }
 
-    private Wiring.Wire wire(Jumper ends) {
-      return new Wiring.Wire(ends, Optional.of(lead.name()), Wiring.Origin.LEAD);
+    /** A core from a terminal to itself joins nothing. */
+    private Optional<Wiring.Wire> wire(Joint a, Joint b) {
+      return a.equals(b)
+          ? Optional.empty()
+          : Optional.of(
+              new Wiring.Wire(new Jumper(a, b), Optional.of(lead.name()), Wiring.Origin.LEAD));
     }
 
     /** {@return what is at the pin of that place, if it is one of this far end} */

@@ -9,7 +9,7 @@ import kumite.name.Jumper;
  *
  * @param kind what is wrong
  * @param at the places it is about, most telling first; one or more
- * @param remove wires put in by hand that should go
+ * @param remove wires put in by hand, links or cores of leads that should go
  * @param restore wires of the plan that should be put back
  * @param join wires that should be put in
  */
@@ -33,6 +33,14 @@ public record NetFault(
     MISPLACED,
     NOT_REACHED,
     SERIAL_NOT_CROSSED,
+    /** Lines of leads that are for different things, such as clock and latch. */
+    LINES_CROSSED,
+    /**
+     * A wire of a link or lead on a terminal that cannot serve it: dead, boot, reset, read-only.
+     */
+    LANDS_BADLY,
+    /** A line that only closes to ground, at a terminal without a pull-up. */
+    NO_PULL_UP,
     NO_SHARED_GROUND,
     NO_SUCH_PLACE,
     /** More wires than an end takes. */

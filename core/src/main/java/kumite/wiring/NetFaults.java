@@ -26,6 +26,7 @@ public final class NetFaults {
   private final Nets plan;
   private final Wiring planned;
   private final Set<Jumper> added;
+  private final Removable removable;
   private final Set<Jumper> leftOut;
   private final Set<String> parts = new HashSet<>();
   private final List<NetFault> faults = new ArrayList<>();
@@ -39,22 +40,63 @@ public final class NetFaults {
     this.planned = planned;
     this.added = new LinkedHashSet<>(build.loom().added());
     this.added.removeAll(planned.wires().keySet());
+    this.removable = Removable.of(added, asBuilt);
     this.leftOut = build.loom().leftOut();
     plan.places().keySet().forEach(joint -> parts.add(joint.part()));
   }
 
   /** {@return all faults, the most dangerous first; empty where all is sound} */
   public static List<NetFault> of(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
+    return of(build, loom, asBuilt, planned, true);
+  }
+
+  /**
+   * {@return all faults, those too that another one already tells of the same place}
+   *
+   * <p>They come out one after the other as a build is mended.
+   */
+  public static List<NetFault> unmasked(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
+    return of(build, loom, asBuilt, planned, false);
+  }
+
+  /** {@return whether what is wrong at some places is told at the seat that is looked at} */
+  public static boolean toldHere(Build build, Wiring wiring, List<Joint> at) {
+    return wiring.neighbours().isEmpty() || new Neighbourhood.Whose(build, wiring).tells(at);
+  }
+
+  /**
+   * {@return whether wires alone short a supply, drive against each other, or bring more volts than
+   * something bears}
+   */
+  public static boolean endangers(Wiring wiring) {
+    return NetRules.of(wiring, Removable.of(Set.of(), wiring)).stream()
+        .anyMatch(fault -> fault.kind().compareTo(NetFault.Kind.DRIVERS_JOINED) <= 0);
+  }
+
+  private void next(boolean masks) {
+    if (!masks) {
+      told.clear();
+    }
+  }
+
+  private static List<NetFault> of(
+      Build build, Loom loom, Wiring asBuilt, Wiring planned, boolean masks) {
     NetFaults check = new NetFaults(build, loom, asBuilt, planned);
-    check.faults.addAll(NetRules.of(asBuilt, check.added));
+    check.faults.addAll(NetRules.of(asBuilt, check.removable));
+    check.faults.addAll(LandingRules.of(build, asBuilt, check.removable));
     check.wrongRails();
+    check.next(masks);
     check.misplaced();
+    check.next(masks);
     check.bypassed();
     check.grounds();
+    check.next(masks);
     check.open();
     check.byHand();
-    check.faults.addAll(Crowding.of(build, loom, check.nets, check.plan, check.added));
+    check.faults.addAll(Crowding.of(build, loom, check.nets, check.plan, check.removable));
     check.unplanned();
+    Neighbourhood.Whose whose = new Neighbourhood.Whose(build, asBuilt);
+    check.faults.removeIf(fault -> !whose.tells(fault.at()));
     check.faults.sort(Comparator.comparing(NetFault::kind));
     return check.faults;
   }
@@ -310,9 +352,9 @@ public final class NetFaults {
 
   // ---- ways between places
 
-  /** {@return the first wire put in by hand on the shortest way between two places} */
+  /** {@return the first wire that can be taken out on the shortest way between two places} */
   private List<Jumper> between(Joint a, Joint b) {
-    return nets.way(a, b).stream().filter(added::contains).limit(1).toList();
+    return removable.between(nets, a, b);
   }
 
   /** {@return the wires left out on the way that the plan has between two places} */

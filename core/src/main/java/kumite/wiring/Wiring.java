@@ -46,7 +46,15 @@ public final class Wiring {
    * @param strand its number in the plan, or the name of its lead; empty for one put in by hand
    * @param origin how it came to be there
    */
-  public record Wire(Jumper ends, Optional<String> strand, Origin origin) {}
+  public record Wire(Jumper ends, Optional<String> strand, Origin origin) {
+    /** {@return whether it is a link to the board of another seat} */
+    public boolean link() {
+      return origin == Origin.PLAN
+          && (ends.a().part().startsWith(OTHER_BOARD) || ends.b().part().startsWith(OTHER_BOARD));
+    }
+  }
+
+  private static final String OTHER_BOARD = Joint.BOARD.toUpperCase(java.util.Locale.ROOT) + "-";
 
   private final BoardKind board;
   private final Set<String> driven;

@@ -3,7 +3,9 @@ package kumite.timing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import kumite.build.map.Timing;
@@ -62,8 +64,23 @@ public class DelayTest {
     SplittableRandom random = new SplittableRandom(seed);
     Timing timing = timing(random);
     int presses = 40_000;
-    Delay delay = Delay.of(timing, false, 0, false);
-    DelayStudy study = DelayStudy.of(timing, 0, 0, 0, 0, presses, seed);
+    // Some boards are passed on by others, over serial lines.
+    List<SerialLine> lines = new ArrayList<>();
+    for (int i = random.nextInt(3); i > 0; i--) {
+      lines.add(new SerialLine(random.nextInt(1, 9), timing(random)));
+    }
+    Timing last = lines.isEmpty() ? timing : lines.get(lines.size() - 1).hearer();
+    Delay delay = Delay.of(timing, false, 0, false, lines);
+    DelayStudy study =
+        DelayStudy.of(
+            new Timing(timing.scanUs(), timing.debounce(), timing.waitUs(), last.pollUs()),
+            lines.stream().mapToDouble(SerialLine::transferUs).sum(),
+            lines.stream().map(line -> line.hearer().scanUs()).toList(),
+            0,
+            0,
+            0,
+            presses,
+            seed);
     double spread = delay.worstUs() - delay.bestUs();
     double error = 5 * spread / Math.sqrt(12.0 * presses) + DelayStudy.STEP_US;
     assertThat(study.meanUs()).isCloseTo(delay.meanUs(), within(error));

@@ -1,0 +1,211 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import kumite.build.Build;
+import kumite.build.Control;
+import kumite.circuit.Shorts;
+import kumite.loom.Loom;
+import kumite.name.ContactId;
+import kumite.name.Jumper;
+import kumite.wiring.NetFaults;
+import kumite.wiring.Wiring;
+import kumite.working.Source;
+import kumite.working.Working;
+
+/** Checks of what contacts short: at rest, pressed alone, or two or three together. */
+final class ShortChecks {
+  private static final int MOST_TOLD = 4;
+
+  private final Build build;
+  private final Loom loom;
+  private final Wiring wiring;
+  private final Called called;
+
+  private ShortChecks(Build build, Loom loom, Wiring wiring) {
+    this.build = build;
+    this.loom = loom;
+    this.wiring = wiring;
+    this.called = new Called(build);
+  }
+
+  static List<Finding> of(Build build, Loom loom, Bench.Wired wired) {
+    ShortChecks checks = new ShortChecks(build, loom, wired.asBuilt());
+    Shorts shorts = wired.inputs().shorts();
+    List<Finding> findings = new ArrayList<>();
+    for (Shorts.Short one : shorts.all()) {
+      List<kumite.name.Joint> at = List.of(one.one(), one.other());
+      if (NetFaults.toldHere(build, wired.asBuilt(), at)) {
+        findings.add(checks.finding(one));
+      }
+    }
+    if (!shorts.whole()) {
+      findings.add(
+          Finding.of(
+              "NT-25",
+              Severity.LOOK,
+              Station.LOOM,
+              List.of(),
+              "Not every pair of contacts was looked at for shorts",
+              "So many contacts hang together that not all ways of pressing three of them were"
+                  + " tried; take some of the wires between them out"));
+    }
+    return findings;
+  }
+
+  private Finding finding(Shorts.Short one) {
+    String a = called.place(one.one());
+    String b = called.place(one.other());
+    String flows = amps(one.amps());
+    Finding finding =
+        switch (one.kind()) {
+          case SUPPLY ->
+              one.atRest()
+                  ? stop(
+                      "NT-21",
+                      one,
+                      a + " is shorted to " + b + " through " + through(one),
+                      "Do not power it: nobody need press anything, and "
+                          + flows
+                          + " would flow, or as much as the port gives")
+                  : stop(
+                      "NT-22",
+                      one,
+                      a + " is shorted to " + b + " when pressed",
+                      ways(one)
+                          + ": "
+                          + flows
+                          + " would flow, or as much as the port gives, and the board goes down");
+          case DRIVEN ->
+              stop(
+                  "NT-23",
+                  one,
+                  a + " is held by " + b + (one.atRest() ? "" : " when pressed"),
+                  (one.atRest() ? "Through " + through(one) : ways(one))
+                      + ": the board or a chip drives "
+                      + a
+                      + ", and "
+                      + b
+                      + " holds against it. "
+                      + flows
+                      + " flow, what it drives reads wrong, and both suffer");
+          case HARMED ->
+              stop(
+                  "NT-24",
+                  one,
+                  b + " reaches " + a + (one.atRest() ? "" : " when pressed"),
+                  (one.atRest() ? "Through " + through(one) : ways(one))
+                      + ": the terminal is harmed by more than it bears");
+        };
+    Finding shown = one.kind() == Shorts.Kind.HARMED ? finding : finding.showing(working(one));
+    return mended(shown, one);
+  }
+
+  private Finding stop(String code, Shorts.Short one, String title, String detail) {
+    List<String> about = new ArrayList<>();
+    one.contacts().forEach(contact -> about.add(contact.toString()));
+    one.through().stream()
+        .map(ContactId::toString)
+        .filter(t -> !about.contains(t))
+        .forEach(about::add);
+    about.add(one.one().toString());
+    about.add(one.other().toString());
+    return Finding.of(code, Severity.STOP, Station.LOOM, about, title, detail);
+  }
+
+  private String through(Shorts.Short one) {
+    return one.through().isEmpty()
+        ? "a contact"
+        : one.through().stream().map(this::label).collect(Collectors.joining(" and "));
+  }
+
+  private String ways(Shorts.Short one) {
+    String told =
+        one.ways().stream()
+            .limit(MOST_TOLD)
+            .map(
+                way ->
+                    "with "
+                        + way.stream()
+                            .map(move -> label(move.contact()) + " " + move.words())
+                            .collect(Collectors.joining(" and ")))
+            .collect(Collectors.joining("; or "));
+    int more = one.ways().size() - MOST_TOLD;
+    return "With"
+        + told.substring("with".length())
+        + (more > 0 ? "; and in " + more + " more ways" : "");
+  }
+
+  private String label(ContactId contact) {
+    return loom.sites().stream()
+        .filter(site -> site.id().equals(contact))
+        .findFirst()
+        .map(site -> site.label())
+        .orElse(contact.toString());
+  }
+
+  private static String amps(double amps) {
+    return amps >= 1 ? Working.number(amps, 0) + " A" : Working.number(amps * 1000, 0) + " mA";
+  }
+
+  private static Working working(Shorts.Short one) {
+    return new Working(
+        "current of the short",
+        "G v = i, solved: contacts 0.1 ohm, track ends 1 ohm, driving terminals 50 ohm",
+        List.of(Working.value("I", one.amps(), 2, "A", one.one() + " to " + one.other())),
+        amps(one.amps()),
+        Source.derived("modified nodal analysis; the resistances are common practice"));
+  }
+
+  /** Wires put in by hand go first, then links and cores; then what was decided of a contact. */
+  private Finding mended(Finding finding, Shorts.Short one) {
+    Finding next = finding;
+    Set<Jumper> wires = new LinkedHashSet<>(build.loom().added());
+    wiring.wires().keySet().stream().filter(w -> Joins.is(wiring, w)).forEach(wires::add);
+    for (Jumper wire : wires) {
+      boolean join = Joins.is(wiring, wire);
+      next =
+          next.mendedBy(
+              () ->
+                  Optional.of(
+                      Fix.of(
+                          join
+                              ? "Take out the " + Joins.words(wiring, wire, called)
+                              : "Take out " + called.wire(wire),
+                          b ->
+                              Joins.without(
+                                  b.withLoom(b.loom().withoutAdded(wire)), wire, wiring))));
+    }
+    Set<ContactId> contacts = new LinkedHashSet<>(one.through());
+    contacts.addAll(one.contacts());
+    for (ContactId contact : contacts) {
+      Optional<Control> control =
+          build.controls().stream().filter(c -> c.id().equals(contact.control())).findFirst();
+      if (control.isPresent() && control.get().hookup().restsClosed()) {
+        next =
+            next.mendedBy(
+                Fix.of(
+                    "Wire " + control.get().label() + " at NO",
+                    b ->
+                        b.withControl(
+                            contact.control(), c -> c.withHookup(h -> h.withRestsClosed(false)))));
+      }
+      if (control.isPresent() && control.get().hookup().common().isPresent()) {
+        next =
+            next.mendedBy(
+                Fix.of(
+                    "Wire " + control.get().label() + " to the board's own common",
+                    b ->
+                        b.withControl(
+                            contact.control(),
+                            c -> c.withHookup(h -> h.withCommon(Optional.empty())))));
+      }
+    }
+    return next.mendedBy(
+        () -> Optional.of(Fix.of("Wire it as planned", b -> b.withLoom(b.loom().asPlanned()))));
+  }
+}

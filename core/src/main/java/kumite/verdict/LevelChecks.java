@@ -17,7 +17,6 @@ import kumite.kind.Terminal;
 import kumite.loom.Lamps;
 import kumite.loom.Look;
 import kumite.loom.Looks;
-import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.working.Working;
 
@@ -170,10 +169,13 @@ final class LevelChecks {
     return mended(finding, path, levels);
   }
 
-  private static String unreadable(SignalPath path, InputLevels levels) {
+  private String unreadable(SignalPath path, InputLevels levels) {
     if (!path.arrivesAs().isEmpty()) {
       return " arrives as "
-          + path.arrivesAs().stream().map(ContactId::toString).collect(Collectors.joining(" and "));
+          + paths.stream()
+              .filter(other -> path.arrivesAs().contains(other.id()))
+              .map(other -> other.site().label())
+              .collect(Collectors.joining(" and "));
     }
     return otherStep(levels) ? " is not read as its own step" : " cannot be told from released";
   }

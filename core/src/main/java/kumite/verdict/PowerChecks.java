@@ -177,9 +177,22 @@ final class PowerChecks {
               .showing(working("terminals", draws.terminals())));
     }
     double fed = FeedChecks.onLogic(board, loom, wired.asBuilt());
+    // What a lamp takes that is told to burn out is told with that lamp.
+    double told =
+        wired.inputs().lamps().stream()
+            .filter(
+                lamp ->
+                    findings.stream()
+                        .anyMatch(
+                            f ->
+                                f.severity() == Severity.STOP
+                                    && f.code().matches("PW-0[13]")
+                                    && f.isAbout(lamp.light().control().text())))
+            .mapToDouble(l -> l.worstMilliamps() - l.light().lamp().milliamps())
+            .sum();
     double logic = draws.logicMilliamps() + fed;
     double gives = board.current().supplyMilliamps();
-    if (gives > 0 && logic > gives) {
+    if (gives > 0 && logic - told > gives) {
       findings.add(
           Finding.of(
                   "PW-17",

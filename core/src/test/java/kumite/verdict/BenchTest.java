@@ -88,6 +88,15 @@ public class BenchTest {
     return b -> b.withLoom(b.loom().withLock(ContactId.parse(contact), terminal));
   }
 
+  /** Locked to the terminal that it has, which then turns out dead. */
+  private static UnaryOperator<Build> dead(String contact) {
+    return b -> {
+      String terminal = Builds.terminal(b, contact);
+      return lock(contact, terminal)
+          .apply(b.withLoom(b.loom().withDead(java.util.Set.of(terminal))));
+    };
+  }
+
   private static UnaryOperator<Build> map(String contact, Target target) {
     return b ->
         b.withMapping(b.mapping().with(ContactId.parse(contact), new Mapping.Entry(target, "")));
@@ -603,7 +612,18 @@ public class BenchTest {
                         c -> c.withKind("own-lamp").withLampOhm(OptionalDouble.empty()))
                     .withLoom(b.loom().withLaying(b.loom().laying().withGauge(36)))
       },
-      {"PW-11", stop, true, hookup("horn", h -> h.withLampFrom(Optional.of("D2")))},
+      {
+        "PW-11",
+        stop,
+        true,
+        hookup(
+            "horn",
+            h -> h.withLampFrom(Optional.of("D2")).withLampOhm(java.util.OptionalDouble.of(47)))
+      },
+      {"LM-19", stop, true, dead("anchor")},
+      {"NT-21", stop, true, added("nav:NC - board:3V3")},
+      {"NT-22", stop, true, added("anchor:NO - board:3V3")},
+      {"NT-22", stop, true, added("radar:NO - board:5V")},
       {
         "MP-01",
         look,

@@ -16,6 +16,7 @@ struct known {
   uint8_t drives[N_TERMINALS];
   int picks[WORLD_MUXES + 1];
   bool is[WORLD_NETS + 1];
+  bool floats[WORLD_NETS + 1];
   double volts[WORLD_NETS + 1];
 };
 
@@ -34,18 +35,23 @@ static struct known *known_of(const struct stand *stand) {
   struct known *next = &known[known_count < MOST_KNOWN ? known_count++ : MOST_KNOWN - 1];
   memcpy(next->drives, stand->drives, N_TERMINALS);
   memset(next->is, 0, sizeof next->is);
+  memset(next->floats, 0, sizeof next->floats);
   pick(stand);
   memcpy(next->picks, picks, sizeof picks);
   return next;
 }
 
-/* The volts of a net; one that floats has what the usual leak of its reader leaves it. */
+/* The volts of a net; one that floats has what the usual leak of its reader leaves it, and says so. */
+static bool floating;
+
 static double volts_of(int net, const struct stand *stand, unsigned reader) {
+  floating = false;
   if (rail(net)) {
     return rail_volts(net);
   }
   struct known *of = known_of(stand);
   if (of->is[net]) {
+    floating = of->floats[net];
     return of->volts[net];
   }
   follow(net, stand);
@@ -53,10 +59,13 @@ static double volts_of(int net, const struct stand *stand, unsigned reader) {
   if (!solve(load, world_leak_ohm[reader])) {
     return NAN;
   }
-  for (int i = 0; i < island.nets; i++) {
+  /* With the leak of its own reader; what else hangs there has another. */
+  for (int i = 0; i < (load ? 1 : island.nets); i++) {
     int other = island.order[i];
     of->is[other] = of->is[other] || solved_at(other, &of->volts[other]);
+    of->floats[other] = load;
   }
+  floating = load;
   return of->volts[net];
 }
 
@@ -74,8 +83,9 @@ struct taken_in {
 static struct taken_in chains[N_CHAINS];
 
 static enum logic chip_input(const struct chip *chip, int net, const struct stand *stand) {
-  return of_volts(volts_of(net, stand, WORLD_FIRST_READ), CHIP_LOW * chip->volts,
-                  CHIP_HIGH * chip->volts);
+  double volts = volts_of(net, stand, WORLD_FIRST_READ);
+  return floating ? LOGIC_UNDEFINED
+                  : of_volts(volts, CHIP_LOW * chip->volts, CHIP_HIGH * chip->volts);
 }
 
 /* How the lines of a chip stand. */
@@ -159,7 +169,8 @@ static enum logic data(const struct chain *chain, const struct stand *rest) {
       return sent(net, rest, WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS);
     }
   }
-  return of_volts(volts_of(net, rest, (unsigned)chain->data), WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS);
+  double volts = volts_of(net, rest, (unsigned)chain->data);
+  return floating ? LOGIC_UNDEFINED : of_volts(volts, WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS);
 }
 
 static void come_out(int number) {
@@ -244,6 +255,12 @@ static double read_volts(unsigned terminal) {
   return volts_of(world_terminal_net[terminal], &stand, terminal);
 }
 
+/* What nothing holds may read either way, whatever a leak makes of it. */
+static enum logic level_read(unsigned terminal) {
+  double volts = read_volts(terminal);
+  return floating ? LOGIC_UNDEFINED : of_volts(volts, WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS);
+}
+
 bool world_read(number_t terminal) {
   enum logic logic;
   if (world_dead()) {
@@ -252,7 +269,7 @@ bool world_read(number_t terminal) {
 #if N_CHAINS
   if (!chain_reads(terminal, &logic))
 #endif
-    logic = of_volts(read_volts(terminal), WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS);
+    logic = level_read(terminal);
   /* What is neither reads as not pressed. */
   return logic == LOGIC_UNDEFINED ? !world_pressed_high[terminal] : logic == LOGIC_HIGH;
 }
@@ -283,6 +300,6 @@ uint16_t world_convert(number_t terminal) {
 
 #if USE_TOUCH
 bool world_touched(number_t terminal) {
-  return of_volts(read_volts(terminal), WORLD_LOW_VOLTS, WORLD_HIGH_VOLTS) == LOGIC_LOW;
+  return level_read(terminal) == LOGIC_LOW;
 }
 #endif

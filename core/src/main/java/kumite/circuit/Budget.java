@@ -147,6 +147,21 @@ public record Budget(
     }
   }
 
+  /** {@return the budget of boards that live on one supply, and so on one plug} */
+  public static Budget together(List<Budget> budgets) {
+    List<Item> items = budgets.stream().flatMap(b -> b.items().stream()).toList();
+    double usual = items.stream().mapToDouble(Item::usualMilliamps).sum();
+    double worst = items.stream().mapToDouble(Item::worstMilliamps).sum();
+    return new Budget(
+        items,
+        usual,
+        worst,
+        budgets.stream().mapToDouble(Budget::limitMilliamps).max().orElse(0),
+        budgets.stream().mapToDouble(Budget::beforeMilliamps).max().orElse(0),
+        budgets.stream().mapToDouble(Budget::dropVolts).max().orElse(0),
+        working(items, usual, worst));
+  }
+
   private static double limit(Build build, BoardKind board, LampCurrent lamp) {
     boolean logic =
         build

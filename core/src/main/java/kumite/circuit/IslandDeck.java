@@ -30,15 +30,22 @@ public record IslandDeck(String title, String text, List<State> states) {
    *
    * @param words what is held
    * @param node the node that is read
-   * @param volts what Kumite gives there
+   * @param volts what Kumite gives there; not a number where nothing holds it
    */
-  public record State(String words, String node, double volts) {}
+  public record State(String words, String node, double volts) {
+    /** {@return whether nothing holds what is read, so that there are no volts to compare} */
+    public boolean floats() {
+      return Double.isNaN(volts);
+    }
+  }
 
   public IslandDeck {
     states = List.copyOf(states);
   }
 
-  /** {@return one deck for each kind of island that the board reads} */
+  /**
+   * {@return one deck for each kind of island that the board reads, and for each short of supplies}
+   */
   public static List<IslandDeck> all(Inputs inputs) {
     Network network = inputs.network();
     Set<Integer> seen = new HashSet<>();
@@ -53,7 +60,30 @@ public record IslandDeck(String title, String text, List<State> states) {
       seen.addAll(whole.nets);
       kinds.computeIfAbsent(whole.key(), key -> whole.deck());
     }
-    return List.copyOf(kinds.values());
+    List<IslandDeck> decks = new ArrayList<>(kinds.values());
+    inputs.shorts().of(Shorts.Kind.SUPPLY).forEach(one -> decks.add(shorted(one, network)));
+    return List.copyOf(decks);
+  }
+
+  /** Both sides of a supply and the contacts that join them, as one island. */
+  private static IslandDeck shorted(Shorts.Short one, Network network) {
+    double high = network.railVolts(network.net(one.one()), Corner.USUAL);
+    double low = network.railVolts(network.net(one.other()), Corner.USUAL);
+    String title = "short of " + one.one() + " and " + one.other();
+    String text =
+        title
+            + "\n"
+            + String.format(
+                Locale.ROOT,
+                "* through %s: %.4f A by Kumite%n"
+                    + "Vhigh n_high 0 DC %.9g%nVlow n_low 0 DC %.9g%nR1 n_high n_low %.9g%n",
+                one.through().isEmpty() ? "a contact" : one.through(),
+                one.amps(),
+                high,
+                low,
+                (high - low) / Math.max(1e-9, one.amps()))
+            + ".op\n.end\n";
+    return new IslandDeck(title, text.replace("\r\n", "\n"), List.of());
   }
 
   /** All ways of one island, whatever is closed, and its states. */
@@ -153,18 +183,23 @@ public record IslandDeck(String title, String text, List<State> states) {
       List<State> states = new ArrayList<>();
       StringBuilder deck = new StringBuilder(title).append('\n');
       for (int i = 0; i < words.size(); i++) {
-        double volts =
-            new Scan(network, conditions.get(i).hands())
-                .volts(places.get(i), conditions.get(i), looks.get(0).read());
+        double volts = volts(i);
         states.add(new State(words.get(i), node(places.get(i)), volts));
         deck.append(
-            String.format(
-                Locale.ROOT,
-                "* state %d: %s, %s at %.4f V by Kumite%n",
-                i,
-                words.get(i),
-                node(places.get(i)),
-                volts));
+            Double.isNaN(volts)
+                ? String.format(
+                    Locale.ROOT,
+                    "* state %d: %s, %s floats: nothing holds it%n",
+                    i,
+                    words.get(i),
+                    node(places.get(i)))
+                : String.format(
+                    Locale.ROOT,
+                    "* state %d: %s, %s at %.4f V by Kumite%n",
+                    i,
+                    words.get(i),
+                    node(places.get(i)),
+                    volts));
       }
       deck.append(".param state=0\n");
       Map<Double, String> rails = new LinkedHashMap<>();
@@ -200,6 +235,13 @@ public record IslandDeck(String title, String text, List<State> states) {
                       number(model.seriesOhm()))));
       String text = deck.append(".op\n.end\n").toString().replace("\r\n", "\n");
       return new IslandDeck(title, text, states);
+    }
+
+    private double volts(int state) {
+      Conditions now = conditions.get(state);
+      Scan scan = new Scan(network, now.hands());
+      double volts = scan.volts(places.get(state), now, looks.get(0).read());
+      return scan.floats(places.get(state), now) ? Double.NaN : volts;
     }
 
     private static Element.Model model(Edge edge) {

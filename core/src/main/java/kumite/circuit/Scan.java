@@ -2,12 +2,14 @@ package kumite.circuit;
 
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import kumite.component.Component;
 import kumite.kind.Terminal;
@@ -28,6 +30,7 @@ final class Scan {
   private final Map<String, Boolean> rest = new LinkedHashMap<>();
   private final boolean dead;
   private final Map<Map<String, Boolean>, Map<Integer, Double>> volts = new HashMap<>();
+  private final Map<Map<String, Boolean>, Set<Integer>> floating = new HashMap<>();
   private final Map<List<Object>, Logic[]> shifted = new HashMap<>();
 
   Scan(Network network, ToDoubleFunction<ContactId> hands) {
@@ -99,7 +102,8 @@ final class Scan {
     if (dead) {
       return new Seen(0, InputLevels.Reading.UNDEFINED, false, 0);
     }
-    double at = volts(place(look), during(look), look.read());
+    Conditions now = during(look);
+    double at = volts(place(look), now, look.read());
     if (look.how() instanceof Look.Bit bit) {
       Logic logic = bits(bit, look.read())[bit.bit()];
       return new Seen(at, reading(logic), logic == Logic.LOW, 0);
@@ -113,7 +117,11 @@ final class Scan {
           look.how() instanceof Look.Step step && step.at(code, network.board().adcBits());
       return new Seen(at, InputLevels.Reading.MEASURED, pressed, code);
     }
-    Logic logic = Logic.of(at, network.board().lowVolts(), network.board().highVolts());
+    // What nothing holds may read either way, whatever a leak makes of it.
+    Logic logic =
+        floats(place(look), now)
+            ? Logic.UNDEFINED
+            : Logic.of(at, network.board().lowVolts(), network.board().highVolts());
     boolean low = !(look.how() instanceof Look.Level level) || level.pressedLow();
     return new Seen(at, reading(logic), logic == Logic.of(!low), 0);
   }
@@ -153,9 +161,15 @@ final class Scan {
     return value != null ? value : solve(net, now, reader, known);
   }
 
+  /** {@return whether nothing holds a net; known once its volts were asked for} */
+  boolean floats(int net, Conditions now) {
+    return floating.getOrDefault(now.drives(), Set.of()).contains(net);
+  }
+
   private double solve(int net, Conditions now, Terminal reader, Map<Integer, Double> known) {
     Island island = Island.at(network, net, now, Corner.USUAL, OptionalDouble.empty(), Edge.GROUND);
-    if (island.floats()) {
+    boolean floats = island.floats();
+    if (floats) {
       island =
           Island.at(
               network,
@@ -168,7 +182,13 @@ final class Scan {
     if (!(island.solve() instanceof OperatingPoint.Solved solved)) {
       return Double.NaN;
     }
-    island.nodes().forEach((other, node) -> known.put(other, solved.at(node)));
+    if (floats) {
+      // With the leak of its own reader; what else hangs there has another.
+      known.put(net, solved.at(island.nodeOf(net).orElseThrow()));
+      floating.computeIfAbsent(now.drives(), d -> new HashSet<>()).add(net);
+    } else {
+      island.nodes().forEach((other, node) -> known.put(other, solved.at(node)));
+    }
     return solved.at(island.nodeOf(net).orElseThrow());
   }
 
@@ -338,7 +358,12 @@ final class Scan {
       double high = network.board().highVolts();
       return senders.length > 0
           ? sent(net, senders, states, now, chips, low, high)
-          : Logic.of(volts(net, now, data), low, high);
+          : otherwise(low, high);
+    }
+
+    private Logic otherwise(double low, double high) {
+      double at = volts(net, now, data);
+      return floats(net, now) ? Logic.UNDEFINED : Logic.of(at, low, high);
     }
   }
 }

@@ -79,7 +79,10 @@ public record Hops(
     boolean held = at > 0;
     Optional<Trace.Hops> times = trace.map(t -> t.hops().get(path.id()));
     boolean analog = path.site().contact().type().analog();
-    boolean reaches = held && path.whole();
+    boolean down = down();
+    boolean unsure =
+        seen(path).filter(s -> s.reading() == InputLevels.Reading.UNDEFINED).isPresent();
+    boolean reaches = held && path.whole() && !down && !unsure;
     List<Hop> hops = new ArrayList<>();
     hops.add(
         new Hop(
@@ -179,7 +182,7 @@ public record Hops(
             function.isEmpty() ? "no function named" : function,
             meant
                 .entry()
-                .filter(entry -> at > 0 && path.whole())
+                .filter(entry -> reaches)
                 .map(entry -> TargetText.brief(entry.target()))
                 .orElseGet(() -> hostSees(path, at)),
             reaches,
@@ -237,6 +240,11 @@ public record Hops(
         "Normally open tab and common" + place);
   }
 
+  /** Whether what is held now shorts a supply, so that the board goes down. */
+  private boolean down() {
+    return inputs.filter(all -> all.dies(holds::of)).isPresent();
+  }
+
   /** What the board takes in with everything held that is held now. */
   private Optional<Seen> seen(SignalPath path) {
     return path.levels().isEmpty()
@@ -254,6 +262,15 @@ public record Hops(
       return new Hop(Hop.Stage.LEVEL, "unknown", "", false, true, "No terminal yet");
     }
     InputLevels levels = path.levels().orElseThrow();
+    if (down()) {
+      return new Hop(
+          Hop.Stage.LEVEL,
+          "board down",
+          "a supply is shorted",
+          at > 0,
+          true,
+          "What is held now shorts a supply: nothing is read or told until it is let go");
+    }
     if (levels.floating().isPresent()) {
       return new Hop(
           Hop.Stage.LEVEL,
@@ -283,7 +300,7 @@ public record Hops(
             + Working.number(low ? reads.lowVolts() : reads.highVolts(), 1)
             + " V",
         at > 0,
-        !levels.readable(),
+        !levels.readable() || reading == InputLevels.Reading.UNDEFINED,
         board.orElseThrow().levels().inWords());
   }
 
@@ -308,6 +325,12 @@ public record Hops(
   private String hostSees(SignalPath path, double at) {
     if (!path.whole()) {
       return path.missing();
+    }
+    if (down()) {
+      return "board down";
+    }
+    if (seen(path).filter(s -> s.reading() == InputLevels.Reading.UNDEFINED).isPresent()) {
+      return "undetermined";
     }
     return at > 0 ? path.target().map(TargetText::brief).orElse("") : "at rest";
   }

@@ -128,6 +128,7 @@ public record Bench(
     DrillPlan drill = kept.ifPanel(Bench::drill, () -> DrillPlan.of(home, catalogue));
     List<Desk> desks = desks(home, catalogue, solves, before);
     Desk desk = desks.get(build.at());
+    OnePlug plug = new OnePlug(desks);
     Optional<BoardKind> board = catalogue.boardOf(build);
     Loom loom = build.seat().inForce() == 0 ? desk.loom() : desk.loom().meaning(build);
     ReportLayout layout = Desk.layout(build, board, loom);
@@ -144,7 +145,7 @@ public record Bench(
               found.addAll(SeatChecks.boards(home, catalogue));
               return found;
             }));
-    desks.forEach(d -> findings.addAll(d.findings()));
+    findings.addAll(plug.findings());
     findings.addAll(SeatChecks.between(home, catalogue, desks));
     findings.addAll(
         kept.ifLeads(
@@ -160,7 +161,7 @@ public record Bench(
             reach,
             drill,
             loom,
-            desk.circuit(),
+            plug.shared(desk),
             layout,
             paths,
             Coverage.of(build),

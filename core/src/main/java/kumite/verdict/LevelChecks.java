@@ -11,6 +11,7 @@ import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.circuit.Sketch;
 import kumite.circuit.Span;
+import kumite.component.Component;
 import kumite.device.SignalPath;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
@@ -18,6 +19,9 @@ import kumite.loom.Lamps;
 import kumite.loom.Look;
 import kumite.loom.Looks;
 import kumite.name.ControlId;
+import kumite.wiring.Net;
+import kumite.wiring.Place;
+import kumite.wiring.Wiring;
 import kumite.working.Working;
 
 /** Checks of levels: does a press change what the board reads, and do its terminals bear it? */
@@ -51,6 +55,7 @@ final class LevelChecks {
     LevelChecks checks = new LevelChecks(build, board, paths, inputs);
     if (inputs.dead().isEmpty()) { // else the short is told, and all else follows from it
       checks.overvolts();
+      checks.chips();
       checks.unread();
       checks.sound();
     }
@@ -94,6 +99,42 @@ final class LevelChecks {
               .showing(levels.get().working());
       findings.add(
           lamp && logic.isPresent() ? finding.mendedBy(feedFrom(path, logic.get())) : finding);
+    }
+  }
+
+  /** A register sends at its own supply, which a terminal may not bear. */
+  private void chips() {
+    Wiring wiring = inputs.wiring();
+    double limit = board.logicVolts() + OVER_SUPPLY_V;
+    for (Component part : wiring.ownParts()) {
+      if (!board.fiveVoltTolerant() && part instanceof Component.Register chip) {
+        double volts =
+            wiring.nets().of(chip.supply()).flatMap(Net::source).map(Place::volts).orElse(0.0);
+        boolean grounded = wiring.nets().of(chip.ground()).filter(Net::grounded).isPresent();
+        Optional<Place> terminal =
+            wiring.nets().of(chip.out()).stream()
+                .flatMap(net -> net.places(Place.Role.INPUT).stream())
+                .filter(Place::own)
+                .findFirst();
+        if (volts > limit && grounded && terminal.isPresent()) {
+          findings.add(
+              Finding.of(
+                  "PW-07",
+                  Severity.STOP,
+                  Station.POWER,
+                  List.of(chip.out().part(), terminal.get().joint().toString()),
+                  Working.number(volts, 1)
+                      + " V come from "
+                      + chip.out().part()
+                      + " to "
+                      + terminal.get().joint().tab(),
+                  "The chip is fed with "
+                      + Working.number(volts, 1)
+                      + " V and sends as high; the terminal bears "
+                      + Working.number(limit, 1)
+                      + " V. Feed it from the board's logic supply"));
+        }
+      }
     }
   }
 

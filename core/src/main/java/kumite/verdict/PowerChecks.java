@@ -39,6 +39,33 @@ final class PowerChecks {
     return findings;
   }
 
+  /** The code of a port that is asked for too much, and of one that is not. */
+  static final String OVER_BUDGET = "PW-10";
+
+  static final String IN_BUDGET = "PW-23";
+
+  /** {@return the finding of a port that feeds several boards} */
+  static Finding together(Budget budget, List<String> seats) {
+    String who = "Seats " + String.join(" and ", seats) + " live on one supply. ";
+    boolean over = budget.worstMilliamps() > budget.limitMilliamps();
+    String sums =
+        "Together usually "
+            + Working.number(budget.usualMilliamps(), 0)
+            + " mA, at worst "
+            + Working.number(budget.worstMilliamps(), 0)
+            + " mA of "
+            + Working.number(budget.limitMilliamps(), 0)
+            + " mA";
+    return Finding.of(
+            over ? OVER_BUDGET : IN_BUDGET,
+            over ? Severity.STOP : Severity.FINE,
+            Station.POWER,
+            List.of("board"),
+            over ? "More current than one port gives" : "One port gives enough for all",
+            who + sums + (over ? ": feed one of them from a plug of its own" : ""))
+        .showing(budget.working());
+  }
+
   private static void budget(BoardKind board, Bench.Wired wired, List<Finding> findings) {
     Budget budget = wired.budget();
     List<String> lamps =
@@ -66,7 +93,7 @@ final class PowerChecks {
     if (over) {
       findings.add(
           Finding.of(
-                  "PW-10",
+                  OVER_BUDGET,
                   Severity.STOP,
                   Station.POWER,
                   lamps,
@@ -79,7 +106,7 @@ final class PowerChecks {
     } else if (budget.limitMilliamps() > 0) {
       findings.add(
           Finding.of(
-                  "PW-23",
+                  IN_BUDGET,
                   Severity.FINE,
                   Station.POWER,
                   List.of(),

@@ -115,7 +115,7 @@ final class DelayCommand implements Callable<Integer> {
     node.put("p99_ms", ms(delay.quantileUs(0.99)));
     node.put("worst_ms", ms(delay.worstUs()));
     node.put("frames", delay.frames());
-    node.put("reaches_host", path.whole());
+    node.put("reaches_host", path.arrives());
     ArrayNode parts = node.putArray("parts");
     for (Delay.Part part : delay.parts()) {
       parts

@@ -151,7 +151,7 @@ public class ProgramBenchmark {
   /** A million presses with bounce. */
   @Benchmark
   public double millionPresses() {
-    return DelayStudy.of(Timing.USUAL, 0, 0, 200, 5000, 1_000_000, 3).meanUs();
+    return DelayStudy.of(Timing.USUAL, 0, java.util.List.of(), 0, 200, 5000, 1_000_000, 3).meanUs();
   }
 
   /** Layout and descriptor of 128 buttons, eight axes and a hat. */

@@ -109,7 +109,9 @@ public record Budget(
 
   /** What would flow through shorts, were the supply without bound. */
   private static void shorts(Inputs inputs, List<Item> items) {
-    for (Net net : inputs.wiring().nets().joined()) {
+    // Wires that short a supply leave the board dead; else there is none to look for.
+    List<Net> joined = inputs.dead().isPresent() ? inputs.wiring().nets().joined() : List.<Net>of();
+    for (Net net : joined) {
       double most =
           net.places().stream().filter(Place::gives).mapToDouble(Place::volts).max().orElse(0);
       double least =

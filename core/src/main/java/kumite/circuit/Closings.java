@@ -82,24 +82,51 @@ final class Closings {
     return byNet.getOrDefault(net, List.of());
   }
 
-  /** Whether two rails of different volts would meet if every contact stood everywhere at once. */
+  /** Whether two rails of different volts could meet at all. */
   private boolean railsMeet() {
-    Set<Integer> seen = new HashSet<>();
     for (int start = 0; start < network.size(); start++) {
-      if (!network.rail(start) || !seen.add(start)) {
+      int from = start;
+      if (network.rail(start) && reaches(start, net -> differ(from, net))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /**
+   * {@return whether contacts could lead from a net to one that is asked for}
+   *
+   * <p>Quick, and never wrongly no: every contact may stand anywhere, but not in two positions one
+   * after the other.
+   */
+  boolean reaches(int start, java.util.function.IntPredicate wanted) {
+    if (at(start).isEmpty()) {
+      return false;
+    }
+    Set<Long> seen = new HashSet<>();
+    Deque<Closing> queue = new ArrayDeque<>();
+    Deque<Integer> nets = new ArrayDeque<>();
+    for (Closing closing : at(start)) {
+      queue.add(closing);
+      nets.add(closing.edge().other(start));
+    }
+    while (!queue.isEmpty()) {
+      Closing by = queue.remove();
+      int net = nets.remove();
+      if (net == start || !seen.add((long) System.identityHashCode(by) << 32 | net)) {
         continue;
       }
-      Deque<Integer> queue = new ArrayDeque<>(List.of(start));
-      while (!queue.isEmpty()) {
-        int net = queue.remove();
-        for (Closing closing : at(net)) {
-          int other = closing.edge().other(net);
-          if (differ(start, other)) {
-            return true;
-          }
-          if (seen.add(other)) {
-            queue.add(other);
-          }
+      if (wanted.test(net)) {
+        return true;
+      }
+      if (network.rail(net)) {
+        continue; // what is beyond a rail is that rail's
+      }
+      for (Closing next : at(net)) {
+        boolean same = next.edge().part() == by.edge().part();
+        if (next != by && (!same || next.position() == by.position())) {
+          queue.add(next);
+          nets.add(next.edge().other(net));
         }
       }
     }
@@ -180,7 +207,7 @@ final class Closings {
   /** {@return the nets that can be joined to some net, with at most three contacts moved} */
   Search from(int start, Ends ends) {
     List<Found> all = new ArrayList<>();
-    if (at(start).isEmpty()) {
+    if (!reaches(start, ends::counts)) {
       return new Search(all, true);
     }
     State first = new State(start, Map.of());

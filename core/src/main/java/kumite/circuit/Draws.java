@@ -40,6 +40,10 @@ public record Draws(Map<String, Double> terminals, double logicMilliamps, double
     Map<String, Double> terminals = new LinkedHashMap<>();
     TreeSet<String> names = new TreeSet<>(network.looks().lamps().keySet());
     names.addAll(network.looks().feeds());
+    List<Edge> fromLogic = fromLogic(network);
+    if (names.isEmpty() && fromLogic.isEmpty()) {
+      return NONE;
+    }
     List<Conditions> states = states(network, names);
     for (String name : names) {
       double most = 0;
@@ -50,14 +54,19 @@ public record Draws(Map<String, Double> terminals, double logicMilliamps, double
     }
     double pulls = 0;
     double lit = 0;
-    for (Edge edge : fromLogic(network)) {
+    for (Edge edge : fromLogic) {
+      double volts = network.board().logicVolts();
       if (edge.kind() == Edge.Kind.RESISTOR) {
         Component.Resistor resistor = (Component.Resistor) edge.part();
-        boolean lamp = resistor.job() == Component.Job.LAMP;
-        pulls += lamp ? 0 : network.board().logicVolts() / resistor.ohm() * 1000;
-        lit += lamp ? most(network, edge, states) : 0;
-      } else if (edge.kind() == Edge.Kind.LAMP || edge.kind() == Edge.Kind.POT_HIGH) {
+        switch (resistor.job()) {
+          case PULL_UP, DRIVER, LEAD -> pulls += volts / resistor.ohm() * 1000;
+          case RUNG -> pulls += most(network, edge, states);
+          case LAMP -> lit += most(network, edge, states);
+        }
+      } else if (edge.kind() == Edge.Kind.LAMP) {
         lit += most(network, edge, states);
+      } else if (edge.kind() == Edge.Kind.POT_HIGH) {
+        lit += volts / ((Component.Pot) edge.part()).ohm() * 1000; // end to end
       }
     }
     return new Draws(terminals, pulls + lit, pulls);
@@ -96,12 +105,13 @@ public record Draws(Map<String, Double> terminals, double logicMilliamps, double
     List<Edge> edges = new ArrayList<>();
     for (int net = 0; net < network.size(); net++) {
       boolean logic =
-          network.netAt(net).places().stream()
-              .anyMatch(
-                  p ->
-                      p.own()
-                          && p.role() == Place.Role.SUPPLY
-                          && p.volts() == network.board().logicVolts());
+          network.rail(net)
+              && network.netAt(net).places().stream()
+                  .anyMatch(
+                      p ->
+                          p.own()
+                              && p.role() == Place.Role.SUPPLY
+                              && p.volts() == network.board().logicVolts());
       if (logic) {
         edges.addAll(network.edges(net));
       }

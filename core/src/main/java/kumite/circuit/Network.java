@@ -1,7 +1,6 @@
 package kumite.circuit;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -65,7 +64,7 @@ final class Network {
   private final List<List<Edge>> edges = new ArrayList<>();
   private final List<Component.Register> allRegisters = new ArrayList<>();
   private final List<Component.Multiplexer> multiplexers = new ArrayList<>();
-  private final Map<Integer, List<Component.Register>> registers = new HashMap<>();
+  private final List<Chip> chips = new ArrayList<>();
   private final List<ContactId> contacts = new ArrayList<>();
   private final Optional<String> dead;
   private final List<Double> logicsBeside = new ArrayList<>();
@@ -163,9 +162,11 @@ final class Network {
       }
     } else if (part instanceof Component.Register register) {
       allRegisters.add(register);
-      add(Edge.Kind.OUT_HIGH, register.supply(), register.out(), part, 0);
-      add(Edge.Kind.OUT_LOW, register.out(), register.ground(), part, 0);
-      registers.computeIfAbsent(net(register.out()), n -> new ArrayList<>()).add(register);
+      chips.add(chip(register));
+      if (powered(register.supply(), register.ground())) {
+        add(Edge.Kind.OUT_HIGH, register.supply(), register.out(), part, 0);
+        add(Edge.Kind.OUT_LOW, register.out(), register.ground(), part, 0);
+      }
     }
   }
 
@@ -322,8 +323,44 @@ final class Network {
     return allRegisters;
   }
 
-  List<Component.Register> registersOn(int net) {
-    return registers.getOrDefault(net, List.of());
+  /**
+   * A register with the nets of its ends.
+   *
+   * @param inputs the one that comes out first first
+   * @param volts of its supply; 0 where it lacks that or its ground
+   */
+  record Chip(
+      Component.Register part,
+      int[] inputs,
+      int load,
+      int clock,
+      int next,
+      int out,
+      double volts) {}
+
+  private Chip chip(Component.Register register) {
+    return new Chip(
+        register,
+        register.inputs().stream().mapToInt(this::net).toArray(),
+        net(register.load()),
+        net(register.clock()),
+        net(register.next()),
+        net(register.out()),
+        powered(register.supply(), register.ground()) ? chipVolts(register.supply()) : 0);
+  }
+
+  /** {@return all registers with their nets, in the order of the wiring} */
+  List<Chip> chips() {
+    return chips;
+  }
+
+  /** {@return the numbers of the registers that send to a net; none where a rail holds it} */
+  int[] senders(int net) {
+    return rail(net)
+        ? new int[0]
+        : java.util.stream.IntStream.range(0, chips.size())
+            .filter(i -> chips.get(i).out() == net && chips.get(i).volts() > 0)
+            .toArray();
   }
 
   /** {@return whether volts stand on a net whatever else happens} */
@@ -384,7 +421,7 @@ final class Network {
         Component.Register chip = (Component.Register) edge.part();
         Boolean out = now.out(chip);
         boolean high = edge.kind() == Edge.Kind.OUT_HIGH;
-        yield out != null && out == high && powered(chip.supply(), chip.ground()) ? CHIP_OHM : -1;
+        yield out != null && out == high ? CHIP_OHM : -1;
       }
       case LEAK -> -1;
     };

@@ -1,6 +1,5 @@
 package kumite.circuit;
 
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -11,7 +10,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
-import kumite.component.Component;
 import kumite.kind.Terminal;
 import kumite.loom.Look;
 import kumite.loom.Looks;
@@ -198,172 +196,6 @@ final class Scan {
   private Logic[] bits(Look.Bit look, Terminal data) {
     return shifted.computeIfAbsent(
         List.of(look.load().name(), look.clock().name(), data.name(), look.bits()),
-        key -> shift(look, data));
-  }
-
-  private Logic[] shift(Look.Bit look, Terminal data) {
-    List<Component.Register> chips = network.registers();
-    Logic[][] states = new Logic[chips.size()][];
-    for (int chip = 0; chip < states.length; chip++) {
-      states[chip] = new Logic[chips.get(chip).inputs().size()];
-      Arrays.fill(states[chip], Logic.UNDEFINED);
-    }
-    Conditions at = new Conditions(hands, rest);
-    Lines idle = new Lines(at, chips);
-    Lines loading = new Lines(at.driving(look.load().name(), false), chips);
-    Lines clocked = new Lines(at.driving(look.clock().name(), true), chips);
-    step(states, loading, loading);
-    step(states, loading, idle);
-    Data out = new Data(at, data, chips);
-    Logic[] bits = new Logic[look.bits()];
-    for (int i = 0; i < bits.length; i++) {
-      bits[i] = out.read(states);
-      step(states, idle, clocked);
-      step(states, clocked, idle);
-    }
-    return bits;
-  }
-
-  /** How the lines of all chips stand in one state of the terminals; worked out once. */
-  private final class Lines {
-    private final Logic[] load;
-    private final Logic[] clock;
-    private final Logic[][] inputs;
-    private final int[][] senders;
-
-    private final Conditions now;
-    private final List<Component.Register> chips;
-
-    Lines(Conditions now, List<Component.Register> chips) {
-      this.now = now;
-      this.chips = chips;
-      int count = chips.size();
-      load = new Logic[count];
-      clock = new Logic[count];
-      inputs = new Logic[count][];
-      senders = new int[count][];
-      for (int i = 0; i < count; i++) {
-        Component.Register chip = chips.get(i);
-        boolean powered = network.powered(chip.supply(), chip.ground());
-        load[i] = powered ? line(chip, chip.load()) : Logic.UNDEFINED;
-        clock[i] = powered ? line(chip, chip.clock()) : Logic.UNDEFINED;
-        inputs[i] = load[i] == Logic.LOW ? inputs(chip, now) : new Logic[0];
-        senders[i] = sending(network.net(chip.next()), chips);
-      }
-    }
-
-    private Logic line(Component.Register chip, Joint end) {
-      return network.chipLevel(network.net(end), now, chip.supply());
-    }
-
-    private Logic[] inputs(Component.Register chip, Conditions now) {
-      return chip.inputs().stream()
-          .map(input -> chipInput(chip, network.net(input), now))
-          .toArray(Logic[]::new);
-    }
-
-    /** What comes in at a chip's serial input, while the chips before it send what they hold. */
-    Logic serial(int chip, Logic[][] states) {
-      Joint supply = chips.get(chip).supply();
-      double volts = network.chipVolts(supply);
-      return sent(
-          network.net(chips.get(chip).next()),
-          senders[chip],
-          states,
-          now,
-          chips,
-          Network.CHIP_LOW * volts,
-          Network.CHIP_HIGH * volts);
-    }
-  }
-
-  /**
-   * From one state of the lines to the next: load low takes the inputs in, a rising clock shifts.
-   */
-  private static void step(Logic[][] states, Lines before, Lines after) {
-    Logic[] coming = new Logic[states.length];
-    for (int chip = 0; chip < states.length; chip++) {
-      boolean rises =
-          after.load[chip] == Logic.HIGH
-              && before.clock[chip] == Logic.LOW
-              && after.clock[chip] == Logic.HIGH;
-      coming[chip] = rises ? after.serial(chip, states) : Logic.UNDEFINED;
-    }
-    for (int chip = 0; chip < states.length; chip++) {
-      Logic[] state = states[chip];
-      if (after.load[chip] == Logic.UNDEFINED || after.clock[chip] == Logic.UNDEFINED) {
-        Arrays.fill(state, Logic.UNDEFINED);
-      } else if (after.load[chip] == Logic.LOW) {
-        System.arraycopy(after.inputs[chip], 0, state, 0, state.length);
-      } else if (before.clock[chip] == Logic.LOW && after.clock[chip] == Logic.HIGH) {
-        System.arraycopy(state, 1, state, 0, state.length - 1);
-        state[state.length - 1] = coming[chip];
-      }
-    }
-  }
-
-  private Logic chipInput(Component.Register chip, int net, Conditions now) {
-    double supply = network.chipVolts(chip.supply());
-    Terminal any = network.looks().all().get(0).read();
-    return Logic.of(volts(net, now, any), Network.CHIP_LOW * supply, Network.CHIP_HIGH * supply);
-  }
-
-  /** {@return the chips with a supply that send to a net; none where a rail holds it} */
-  private int[] sending(int net, List<Component.Register> chips) {
-    return network.rail(net)
-        ? new int[0]
-        : network.registersOn(net).stream()
-            .filter(chip -> network.powered(chip.supply(), chip.ground()))
-            .mapToInt(chips::indexOf)
-            .toArray();
-  }
-
-  /** {@return how a net is read while chips send what comes out of them next} */
-  private Logic sent(
-      int net,
-      int[] senders,
-      Logic[][] states,
-      Conditions now,
-      List<Component.Register> chips,
-      double lowVolts,
-      double highVolts) {
-    Conditions sending = now;
-    for (int sender : senders) {
-      if (states[sender][0] == Logic.UNDEFINED) {
-        return Logic.UNDEFINED;
-      }
-      sending = sending.sending(chips.get(sender), states[sender][0] == Logic.HIGH);
-    }
-    return network.level(net, sending, lowVolts, highVolts);
-  }
-
-  /** What the data terminal reads: what the chips that send to it make of its net. */
-  private final class Data {
-    private final Conditions now;
-    private final Terminal data;
-    private final List<Component.Register> chips;
-    private final int net;
-    private final int[] senders;
-
-    Data(Conditions now, Terminal data, List<Component.Register> chips) {
-      this.now = now;
-      this.data = data;
-      this.chips = chips;
-      net = network.net(Joint.board(data.name()));
-      senders = sending(net, chips);
-    }
-
-    Logic read(Logic[][] states) {
-      double low = network.board().lowVolts();
-      double high = network.board().highVolts();
-      return senders.length > 0
-          ? sent(net, senders, states, now, chips, low, high)
-          : otherwise(low, high);
-    }
-
-    private Logic otherwise(double low, double high) {
-      double at = volts(net, now, data);
-      return floats(net, now) ? Logic.UNDEFINED : Logic.of(at, low, high);
-    }
+        key -> new Registers(this, network).shift(look, data, new Conditions(hands, rest)));
   }
 }

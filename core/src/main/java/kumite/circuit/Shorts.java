@@ -136,7 +136,7 @@ public record Shorts(List<Short> all, boolean whole) {
                 network.netAt(net).places().stream()
                     .filter(Place::drives)
                     .allMatch(p -> p.own() && rowNames.contains(p.joint().tab()));
-            if (row && network.registersOn(net).isEmpty()) {
+            if (row && network.senders(net).length == 0) {
               rows.add(net);
             }
           });
@@ -239,7 +239,7 @@ public record Shorts(List<Short> all, boolean whole) {
     }
 
     private Optional<Place> harmed(int net, double volts) {
-      return network.rail(net)
+      return network.rail(net) || volts <= OVER_SUPPLY_V
           ? Optional.empty()
           : network.netAt(net).places().stream()
               .filter(p -> p.role() == Place.Role.INPUT)

@@ -160,18 +160,16 @@ public record Ways(
               }
             });
     List<Chip> registers =
-        network.registers().stream()
+        network.chips().stream()
             .map(
-                r ->
+                c ->
                     new Chip(
-                        r.inputs().stream().map(network::net).toList(),
-                        network.net(r.load()),
-                        network.net(r.clock()),
-                        network.net(r.next()),
-                        network.net(r.out()),
-                        network.powered(r.supply(), r.ground())
-                            ? network.chipVolts(r.supply())
-                            : 0))
+                        java.util.Arrays.stream(c.inputs()).boxed().toList(),
+                        c.load(),
+                        c.clock(),
+                        c.next(),
+                        c.out(),
+                        c.volts()))
             .toList();
     return new Ways(
         volts,

@@ -172,4 +172,10 @@ public record ContactSite(
   public Point place() {
     return control.placement().centre();
   }
+
+  /** Sites are keys here and there: their ids tell them apart well enough. */
+  @Override
+  public int hashCode() {
+    return id().hashCode();
+  }
 }

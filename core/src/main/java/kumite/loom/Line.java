@@ -61,6 +61,12 @@ public record Line(
     contacts = List.copyOf(contacts);
   }
 
+  /** Lines are keys of the plan: their ids tell them apart well enough. */
+  @Override
+  public int hashCode() {
+    return id.hashCode();
+  }
+
   /** {@return whether a terminal can serve it at all, kept back or not} */
   public boolean fits(BoardKind board, Terminal terminal) {
     if (terminal.role() != Terminal.Role.INPUT) {

@@ -3,6 +3,7 @@ package kumite.verdict;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.map.Profile;
@@ -108,7 +109,7 @@ record Desk(
       // What nobody hears is covered by nothing.
       findings.removeIf(f -> f.severity() == Severity.FINE && f.station() == Station.MAP);
     }
-    boolean endangered = circuit.filter(Desk::endangered).isPresent();
+    boolean endangered = circuit.filter(c -> endangered(c, findings)).isPresent();
     if (endangered) {
       findings.removeIf(finding -> finding.severity() == Severity.FINE);
     }
@@ -124,12 +125,17 @@ record Desk(
         beside);
   }
 
+  /** Stops of wires that short a supply, drive against each other, or bring too many volts. */
+  private static final Set<String> DANGERS = Set.of("NT-01", "NT-03", "NT-07", "NT-08");
+
   /** Whether something is shorted or driven against: nothing is fine then. */
-  private static boolean endangered(Bench.Wired wired) {
+  private static boolean endangered(Bench.Wired wired, List<Finding> findings) {
     return wired.inputs().dead().isPresent()
         || !wired.inputs().shorts().all().isEmpty()
         || !wired.inputs().shorts().whole()
-        || NetFaults.endangers(wired.asBuilt());
+        || findings.stream().anyMatch(f -> DANGERS.contains(f.code()))
+        // Another seat may tell it.
+        || !wired.asBuilt().neighbours().isEmpty() && NetFaults.endangers(wired.asBuilt());
   }
 
   /**

@@ -95,8 +95,10 @@ public final class NetFaults {
     check.byHand();
     check.faults.addAll(Crowding.of(build, loom, check.nets, check.plan, check.removable));
     check.unplanned();
-    Neighbourhood.Whose whose = new Neighbourhood.Whose(build, asBuilt);
-    check.faults.removeIf(fault -> !whose.tells(fault.at()));
+    if (!asBuilt.neighbours().isEmpty()) {
+      Neighbourhood.Whose whose = new Neighbourhood.Whose(build, asBuilt);
+      check.faults.removeIf(fault -> !whose.tells(fault.at()));
+    }
     check.faults.sort(Comparator.comparing(NetFault::kind));
     return check.faults;
   }

@@ -18,6 +18,9 @@ record Removable(Set<Jumper> added, Set<Jumper> joins) {
 
   static Removable of(Set<Jumper> added, Wiring wiring) {
     Set<Jumper> joins = new TreeSet<>();
+    if (wiring.neighbours().isEmpty()) {
+      return new Removable(added, joins);
+    }
     for (Wiring.Wire wire : wiring.wires().values()) {
       if (wire.origin() == Wiring.Origin.LEAD || wire.link()) {
         joins.add(wire.ends());

@@ -1,0 +1,163 @@
+package kumite.circuit;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import kumite.kind.Terminal;
+import kumite.loom.Look;
+import kumite.name.Joint;
+
+/**
+ * The registers of a wiring, loaded and shifted as one look does it while hands stand in one way.
+ * Their lines are solved; what is the same for every bit is worked out once.
+ */
+final class Registers {
+  private final Scan scan;
+  private final Network network;
+  private final List<Network.Chip> chips;
+
+  Registers(Scan scan, Network network) {
+    this.scan = scan;
+    this.network = network;
+    this.chips = network.chips();
+  }
+
+  /**
+   * {@return what the data terminal reads, bit by bit}
+   *
+   * @param rest how terminals stand between looks
+   */
+  Logic[] shift(Look.Bit look, Terminal data, Conditions rest) {
+    Logic[][] states = new Logic[chips.size()][];
+    for (int chip = 0; chip < states.length; chip++) {
+      states[chip] = new Logic[chips.get(chip).inputs().length];
+      Arrays.fill(states[chip], Logic.UNDEFINED);
+    }
+    Lines idle = new Lines(rest);
+    Lines loading = new Lines(rest.driving(look.load().name(), false));
+    Lines clocked = new Lines(rest.driving(look.clock().name(), true));
+    step(states, loading, loading);
+    step(states, loading, idle);
+    int net = network.net(Joint.board(data.name()));
+    Sent out = new Sent(net, rest, network.board().lowVolts(), network.board().highVolts());
+    Logic[] bits = new Logic[look.bits()];
+    for (int i = 0; i < bits.length; i++) {
+      bits[i] = out.silent() ? otherwise(net, rest, data) : out.read(states);
+      step(states, idle, clocked);
+      step(states, clocked, idle);
+    }
+    return bits;
+  }
+
+  /** What a terminal reads that no chip sends to. */
+  private Logic otherwise(int net, Conditions now, Terminal data) {
+    double at = scan.volts(net, now, data);
+    return scan.floats(net, now)
+        ? Logic.UNDEFINED
+        : Logic.of(at, network.board().lowVolts(), network.board().highVolts());
+  }
+
+  /**
+   * From one state of the lines to the next: load low takes the inputs in, a rising clock shifts.
+   */
+  private static void step(Logic[][] states, Lines before, Lines after) {
+    Logic[] coming = new Logic[states.length];
+    for (int chip = 0; chip < states.length; chip++) {
+      boolean rises =
+          after.load[chip] == Logic.HIGH
+              && before.clock[chip] == Logic.LOW
+              && after.clock[chip] == Logic.HIGH;
+      coming[chip] = rises ? after.serial[chip].read(states) : Logic.UNDEFINED;
+    }
+    for (int chip = 0; chip < states.length; chip++) {
+      Logic[] state = states[chip];
+      if (after.load[chip] == Logic.UNDEFINED || after.clock[chip] == Logic.UNDEFINED) {
+        Arrays.fill(state, Logic.UNDEFINED);
+      } else if (after.load[chip] == Logic.LOW) {
+        System.arraycopy(after.inputs[chip], 0, state, 0, state.length);
+      } else if (before.clock[chip] == Logic.LOW && after.clock[chip] == Logic.HIGH) {
+        System.arraycopy(state, 1, state, 0, state.length - 1);
+        state[state.length - 1] = coming[chip];
+      }
+    }
+  }
+
+  /** How the lines of all chips stand in one state of the terminals; worked out once. */
+  private final class Lines {
+    private final Logic[] load;
+    private final Logic[] clock;
+    private final Logic[][] inputs;
+    private final Sent[] serial;
+
+    Lines(Conditions now) {
+      int count = chips.size();
+      load = new Logic[count];
+      clock = new Logic[count];
+      inputs = new Logic[count][];
+      serial = new Sent[count];
+      for (int i = 0; i < count; i++) {
+        Network.Chip chip = chips.get(i);
+        double low = Network.CHIP_LOW * chip.volts();
+        double high = Network.CHIP_HIGH * chip.volts();
+        boolean powered = chip.volts() > 0;
+        load[i] = powered ? network.level(chip.load(), now, low, high) : Logic.UNDEFINED;
+        clock[i] = powered ? network.level(chip.clock(), now, low, high) : Logic.UNDEFINED;
+        inputs[i] = load[i] == Logic.LOW ? inputs(chip, now, low, high) : new Logic[0];
+        serial[i] = new Sent(chip.next(), now, low, high);
+      }
+    }
+
+    private Logic[] inputs(Network.Chip chip, Conditions now, double low, double high) {
+      Terminal any = network.looks().all().get(0).read();
+      Logic[] levels = new Logic[chip.inputs().length];
+      for (int i = 0; i < levels.length; i++) {
+        double at = scan.volts(chip.inputs()[i], now, any);
+        levels[i] = scan.floats(chip.inputs()[i], now) ? Logic.UNDEFINED : Logic.of(at, low, high);
+      }
+      return levels;
+    }
+  }
+
+  /** How a net is read while chips send to it what comes out of them next. */
+  private final class Sent {
+    private final int net;
+    private final Conditions now;
+    private final double lowVolts;
+    private final double highVolts;
+    private final int[] senders;
+    private final Map<Integer, Logic> known = new HashMap<>();
+
+    Sent(int net, Conditions now, double lowVolts, double highVolts) {
+      this.net = net;
+      this.now = now;
+      this.lowVolts = lowVolts;
+      this.highVolts = highVolts;
+      this.senders = network.senders(net);
+    }
+
+    boolean silent() {
+      return senders.length == 0;
+    }
+
+    Logic read(Logic[][] states) {
+      int all = 0;
+      for (int i = 0; i < senders.length; i++) {
+        Logic sends = states[senders[i]][0];
+        if (sends == Logic.UNDEFINED) {
+          return Logic.UNDEFINED;
+        }
+        all = all * 2 + (sends == Logic.HIGH ? 1 : 0);
+      }
+      return known.computeIfAbsent(all, key -> solved(states));
+    }
+
+    private Logic solved(Logic[][] states) {
+      Conditions sending = now;
+      for (int sender : senders) {
+        sending = sending.sending(chips.get(sender).part(), states[sender][0] == Logic.HIGH);
+      }
+      return network.level(net, sending, lowVolts, highVolts);
+    }
+  }
+}

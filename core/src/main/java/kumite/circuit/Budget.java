@@ -15,6 +15,7 @@ import kumite.loom.Rail;
 import kumite.name.ControlId;
 import kumite.power.Wire;
 import kumite.wiring.Net;
+import kumite.wiring.NetFaults;
 import kumite.wiring.Place;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -87,7 +88,7 @@ public record Budget(
     if (carriers > LEAST_MILLIAMPS) {
       items.add(new Item("pull-ups and ladders on carriers, all held", 0, carriers));
     }
-    shorts(inputs, items);
+    shorts(build, inputs, items);
     long switches =
         inputs.looks().pulls().values().stream().filter(p -> p != Looks.Pull.NONE).count();
     double pulls = switches * board.logicVolts() / board.pullLeastOhm() * 1000;
@@ -108,7 +109,7 @@ public record Budget(
   }
 
   /** What would flow through shorts, were the supply without bound. */
-  private static void shorts(Inputs inputs, List<Item> items) {
+  private static void shorts(Build build, Inputs inputs, List<Item> items) {
     // Wires that short a supply leave the board dead; else there is none to look for.
     List<Net> joined = inputs.dead().isPresent() ? inputs.wiring().nets().joined() : List.<Net>of();
     for (Net net : joined) {
@@ -122,7 +123,16 @@ public record Budget(
                   .mapToDouble(Place::volts)
                   .min()
                   .orElse(0);
-      if (most > least) {
+      boolean told =
+          most > least
+              && NetFaults.toldHere(
+                  build,
+                  inputs.wiring(),
+                  net.source().orElseThrow().joint(),
+                  net.source().orElseThrow().joint(),
+                  Set.of(),
+                  false);
+      if (told) {
         double milliamps = (most - least) / Shorts.WIRE_OHM * 1000;
         items.add(
             new Item(
@@ -136,7 +146,11 @@ public record Budget(
       }
     }
     for (Shorts.Short one : inputs.shorts().all()) {
-      if (one.kind() != Shorts.Kind.HARMED) {
+      boolean told =
+          one.kind() != Shorts.Kind.HARMED
+              && NetFaults.toldHere(
+                  build, inputs.wiring(), one.one(), one.other(), one.contacts(), false);
+      if (told) {
         String what = one.kind() == Shorts.Kind.SUPPLY ? "short of " : "drive of ";
         String when = one.atRest() ? " at rest" : ", pressed";
         double milliamps = one.amps() * 1000;
@@ -235,10 +249,17 @@ public record Budget(
         "current from the port",
         "sum of all takers, supply 5 % high",
         values,
-        "usually " + Working.number(usual, 0) + " mA, at worst " + Working.number(worst, 0) + " mA",
+        "usually " + words(usual) + ", at worst " + words(worst),
         Source.memory(
             "limits USB 2.0, section 7.2.1: 100 mA before set-up, 500 mA after; board currents are"
                 + " common practice"));
+  }
+
+  /** {@return a current in words, in mA or, where a short makes it huge, in A} */
+  public static String words(double milliamps) {
+    return milliamps < 10_000
+        ? Working.number(milliamps, 0) + " mA"
+        : Working.number(milliamps / 1000, 0) + " A";
   }
 
   /** {@return hours that so much battery lasts in play, four fifths of it used} */

@@ -50,12 +50,12 @@ final class PowerChecks {
     boolean over = budget.worstMilliamps() > budget.limitMilliamps();
     String sums =
         "Together usually "
-            + Working.number(budget.usualMilliamps(), 0)
-            + " mA, at worst "
-            + Working.number(budget.worstMilliamps(), 0)
-            + " mA of "
-            + Working.number(budget.limitMilliamps(), 0)
-            + " mA";
+            + Budget.words(budget.usualMilliamps())
+            + ", at worst "
+            + Budget.words(budget.worstMilliamps())
+            + " of "
+            + Budget.words(budget.limitMilliamps())
+            + "";
     return Finding.of(
             over ? OVER_BUDGET : IN_BUDGET,
             over ? Severity.STOP : Severity.FINE,
@@ -85,10 +85,10 @@ final class PowerChecks {
     }
     String sums =
         "Usually "
-            + Working.number(budget.usualMilliamps(), 0)
-            + " mA, at worst "
-            + Working.number(budget.worstMilliamps(), 0)
-            + " mA";
+            + Budget.words(budget.usualMilliamps())
+            + ", at worst "
+            + Budget.words(budget.worstMilliamps())
+            + "";
     boolean over = budget.limitMilliamps() > 0 && budget.worstMilliamps() > budget.limitMilliamps();
     if (over) {
       findings.add(
@@ -100,8 +100,8 @@ final class PowerChecks {
                   "More current than the port gives",
                   sums
                       + "; a USB 2.0 port gives "
-                      + Working.number(budget.limitMilliamps(), 0)
-                      + " mA: feed lamps from a supply of their own, grounds joined")
+                      + Budget.words(budget.limitMilliamps())
+                      + ": feed lamps from a supply of their own, grounds joined")
               .showing(budget.working()));
     } else if (budget.limitMilliamps() > 0) {
       findings.add(
@@ -111,7 +111,7 @@ final class PowerChecks {
                   Station.POWER,
                   List.of(),
                   "The port gives enough",
-                  sums + " of " + Working.number(budget.limitMilliamps(), 0) + " mA")
+                  sums + " of " + Budget.words(budget.limitMilliamps()) + "")
               .showing(budget.working()));
     }
     if (budget.dropVolts() > DROP * board.logicVolts()) {

@@ -38,8 +38,9 @@ final class ShortChecks {
     Shorts shorts = wired.inputs().shorts();
     List<Finding> findings = new ArrayList<>();
     for (Shorts.Short one : shorts.all()) {
-      List<kumite.name.Joint> at = List.of(one.one(), one.other());
-      if (NetFaults.toldHere(build, wired.asBuilt(), at)) {
+      boolean victim = one.kind() == Shorts.Kind.HARMED;
+      if (NetFaults.toldHere(
+          build, wired.asBuilt(), one.one(), one.other(), one.contacts(), victim)) {
         findings.add(checks.finding(one));
       }
     }
@@ -140,11 +141,13 @@ final class ShortChecks {
         + (more > 0 ? "; and in " + more + " more ways" : "");
   }
 
+  /** A contact of another seat is called by its control too. */
   private String label(ContactId contact) {
     return loom.sites().stream()
         .filter(site -> site.id().equals(contact))
         .findFirst()
         .map(site -> site.label())
+        .or(() -> build.control(contact.control()).map(Control::label))
         .orElse(contact.toString());
   }
 

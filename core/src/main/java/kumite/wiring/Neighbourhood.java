@@ -1,6 +1,7 @@
 package kumite.wiring;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -197,13 +198,34 @@ public final class Neighbourhood {
           : here;
     }
 
-    boolean tells(List<Joint> at) {
-      if (others.isEmpty()) {
-        return true;
-      }
+    /** {@return whether this seat is the first that has one of the places} */
+    boolean tells(Collection<Joint> at) {
       Optional<Integer> first =
           at.stream().map(this::of).map(order::get).min(java.util.Comparator.naturalOrder());
-      return first.filter(order.get(here)::equals).isPresent();
+      return others.isEmpty() || first.filter(order.get(here)::equals).isPresent();
     }
+  }
+
+  /**
+   * {@return whether what is wrong between two places is told at the seat that is looked at}
+   *
+   * <p>What is done to one place is told by its seat; a short by the first seat that has a supply,
+   * a ground or a driver on it, whichever of these each seat names.
+   *
+   * @param victim whether something is done to the first place; else both are alike
+   */
+  static boolean tells(Whose whose, Nets nets, Joint one, Joint other, boolean victim) {
+    if (victim) {
+      return whose.tells(List.of(one));
+    }
+    List<Joint> parties = new ArrayList<>();
+    for (Joint end : List.of(one, other)) {
+      nets.of(end).stream()
+          .flatMap(net -> net.places().stream())
+          .filter(p -> p.gives() || p.zero() || p.drives())
+          .map(Place::joint)
+          .forEach(parties::add);
+    }
+    return whose.tells(parties.isEmpty() ? List.of(one, other) : parties);
   }
 }

@@ -15,6 +15,7 @@ import kumite.build.Build;
 import kumite.component.Component;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
+import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 
@@ -59,9 +60,32 @@ public final class NetFaults {
     return of(build, loom, asBuilt, planned, false);
   }
 
-  /** {@return whether what is wrong at some places is told at the seat that is looked at} */
-  public static boolean toldHere(Build build, Wiring wiring, List<Joint> at) {
-    return wiring.neighbours().isEmpty() || new Neighbourhood.Whose(build, wiring).tells(at);
+  private boolean tells(Neighbourhood.Whose whose, NetFault fault) {
+    boolean alike =
+        switch (fault.kind()) {
+          case SUPPLY_ON_GROUND, SUPPLIES_JOINED, DRIVERS_JOINED -> true;
+          default -> false;
+        };
+    Joint one = fault.at().get(0);
+    Joint other = fault.at().size() > 1 ? fault.at().get(1) : one;
+    return Neighbourhood.tells(whose, nets, one, other, !alike);
+  }
+
+  /**
+   * {@return whether a short is told at the seat that is looked at}
+   *
+   * @param contacts that have a part in it when they are moved; the first of them tells its seat
+   * @param victim whether something is done to the first place
+   */
+  public static boolean toldHere(
+      Build build, Wiring wiring, Joint one, Joint other, Set<ContactId> contacts, boolean victim) {
+    if (wiring.neighbours().isEmpty()) {
+      return true;
+    }
+    Neighbourhood.Whose whose = new Neighbourhood.Whose(build, wiring);
+    return contacts.isEmpty()
+        ? Neighbourhood.tells(whose, wiring.nets(), one, other, victim)
+        : whose.tells(List.of(new Joint(new TreeSet<>(contacts).first().control().text(), "any")));
   }
 
   /**
@@ -97,7 +121,7 @@ public final class NetFaults {
     check.unplanned();
     if (!asBuilt.neighbours().isEmpty()) {
       Neighbourhood.Whose whose = new Neighbourhood.Whose(build, asBuilt);
-      check.faults.removeIf(fault -> !whose.tells(fault.at()));
+      check.faults.removeIf(fault -> !check.tells(whose, fault));
     }
     check.faults.sort(Comparator.comparing(NetFault::kind));
     return check.faults;

@@ -10,6 +10,7 @@ import javafx.scene.shape.Circle;
 import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Rectangle;
 import javafx.scene.shape.Shape;
+import kumite.build.Seat;
 import kumite.build.panel.Block;
 import kumite.build.panel.Panel;
 import kumite.kind.BoardKind;
@@ -27,6 +28,7 @@ public final class CaseLayer extends Group {
   private final Group blocks = new Group();
   private final Map<Label, Captions.Box> outside = new LinkedHashMap<>();
   private final Group board = new Group();
+  private final Group others = new Group();
   private final Rectangle boardBox = new Rectangle();
   private final Label boardLabel = note("board");
 
@@ -38,7 +40,7 @@ public final class CaseLayer extends Group {
     boardBox.setId("board-below");
     wall.setMouseTransparent(true);
     blocks.setMouseTransparent(true);
-    getChildren().addAll(outline, wall, blocks, board, boardLabel, wallLabel);
+    getChildren().addAll(outline, wall, blocks, others, board, boardLabel, wallLabel);
   }
 
   private static Label note(String text) {
@@ -74,6 +76,31 @@ public final class CaseLayer extends Group {
     wallLabel.relocate(right - wallLabel.getWidth() - 6, scale.y(in) - 18);
     blocks(scale, panel.inside().blocks());
     board(scale, bench);
+    others(scale, bench);
+  }
+
+  /** The boards of other seats, as outlines alone. */
+  private void others(Scale scale, Bench bench) {
+    others.getChildren().clear();
+    for (Seat seat : bench.build().seats()) {
+      Optional<BoardKind> kind =
+          seat.board().flatMap(choice -> bench.catalogue().board(choice.kind()));
+      if (kind.isEmpty() || seat.id().equals(bench.build().seat().id())) {
+        continue;
+      }
+      Placement at = seat.board().orElseThrow().placement();
+      Rectangle box = box(scale, at.centre(), kind.get().widthMm(), kind.get().heightMm());
+      box.setRotate(scale.turned() ? at.turnDegrees() : -at.turnDegrees());
+      box.getStyleClass().add("board-plug-room");
+      Label name = note("board of " + seat.id());
+      others.getChildren().addAll(box, name);
+      name.applyCss();
+      name.autosize();
+      name.relocate(
+          Math.round(scale.x(at.xMm()) - name.getWidth() / 2),
+          Math.round(box.getY() + box.getHeight() + 2));
+    }
+    others.setMouseTransparent(true);
   }
 
   private static void fill(Polygon polygon, List<Point> ring, Scale scale) {

@@ -53,8 +53,8 @@ final class BudgetBar extends Pane {
       getChildren().add(before);
       label(Working.number(budget.beforeMilliamps(), 0) + " before set-up", x + 4, 2, "look-text");
     }
-    String usual = "usual " + Working.number(budget.usualMilliamps(), 0) + " mA";
-    String worst = "worst " + Working.number(budget.worstMilliamps(), 0) + " mA";
+    String usual = "usual " + Budget.words(budget.usualMilliamps());
+    String worst = "worst " + Budget.words(budget.worstMilliamps());
     double after = label(usual, 0, TOP + HEIGHT + 4, "mono");
     after = label(worst, after, TOP + HEIGHT + 4, "mono");
     if (budget.limitMilliamps() > 0) {

@@ -57,6 +57,9 @@ final class LevelScale extends Pane {
     getChildren().add(edge);
   }
 
+  /** Where the words of the first mark are. */
+  private double marked = Double.NaN;
+
   private double y(double volts) {
     return TOP + HEIGHT * (1 - Math.max(0, Math.min(1, volts / fullVolts)));
   }
@@ -83,6 +86,12 @@ final class LevelScale extends Pane {
     bar.pseudoClassStateChanged(BAD, reading == InputLevels.Reading.UNDEFINED);
     getChildren().add(bar);
     double at = Math.min(TOP + HEIGHT - 22, Math.max(TOP + 8, top + height / 2));
+    // Where both levels are alike, the words of the second go under those of the first.
+    if (!Double.isNaN(marked) && Math.abs(at - marked) < 2 * LABEL_PITCH) {
+      boolean under = marked + 4 * LABEL_PITCH < TOP + HEIGHT;
+      at = marked + (under ? 2 : -2) * LABEL_PITCH;
+    }
+    marked = at;
     label(name + ", " + reading.words(), at, true);
     label(words(span), at + LABEL_PITCH, false);
   }

@@ -50,12 +50,12 @@ final class ElectricTables {
     flow.table(
         "Expected volts, black probe on ground, board plugged in",
         List.of(
-            Flow.Column.of("contact", 46),
-            Flow.Column.of("red probe on", 54),
-            Flow.Column.mono("idle", 18),
-            Flow.Column.mono("held", 18),
-            Flow.Column.mono("idle may be", 23),
-            Flow.Column.mono("held may be", 23)),
+            Flow.Column.of("contact", 40),
+            Flow.Column.of("red probe on", 52),
+            Flow.Column.mono("idle", 17),
+            Flow.Column.mono("held", 17),
+            Flow.Column.mono("idle may be", 28),
+            Flow.Column.mono("held may be", 28)),
         rows,
         "No contact has a terminal yet.");
   }
@@ -137,7 +137,7 @@ final class ElectricTables {
     rows.add(row(chip.ground(), "ground"));
     rows.add(
         new String[] {
-          chip.ground().part(), "enable", "active low: tie it to ground on the carrier", "", ""
+          chip.ground().part(), "EN", "enable, active low: tie it to ground on the carrier", "", ""
         });
   }
 
@@ -150,7 +150,13 @@ final class ElectricTables {
     }
     rows.add(row(chip.load(), "load, active low: takes the inputs in"));
     rows.add(row(chip.clock(), "clock: each rise shifts one out"));
-    rows.add(row(chip.next(), "serial input, from the chip behind it"));
+    boolean last = chip.next().equals(chip.supply()) || chip.next().equals(chip.ground());
+    rows.add(
+        row(
+            chip.next(),
+            last
+                ? "serial input of the last chip, tied off"
+                : "serial input, from the chip behind"));
     rows.add(row(chip.out(), "serial output"));
     rows.add(row(chip.supply(), "supply"));
     rows.add(row(chip.ground(), "ground"));
@@ -168,6 +174,19 @@ final class ElectricTables {
     return new String[] {pin.part(), pin.tab(), what, strands(pin), ""};
   }
 
+  private String called(Joint far) {
+    if (far.part().equals(Joint.BOARD)) {
+      return far.tab();
+    }
+    return bench.build().controls().stream()
+            .filter(control -> control.id().text().equals(far.part()))
+            .map(kumite.build.Control::label)
+            .findFirst()
+            .orElse(far.part())
+        + " "
+        + far.tab();
+  }
+
   private String strands(Joint pin) {
     Wiring wiring = bench.wiring().orElseThrow();
     return wiring.wires().values().stream()
@@ -176,8 +195,7 @@ final class ElectricTables {
             wire -> {
               Jumper ends = wire.ends();
               Joint far = ends.a().equals(pin) ? ends.b() : ends.a();
-              return wire.strand().map(id -> id + " ").orElse("by hand ")
-                  + (far.part().equals(Joint.BOARD) ? far.tab() : far.toString());
+              return wire.strand().map(id -> id + " ").orElse("by hand ") + called(far);
             })
         .collect(Collectors.joining(", "));
   }

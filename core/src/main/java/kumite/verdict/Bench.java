@@ -446,6 +446,11 @@ public record Bench(
         hearing().map(Hearing::reaches).orElse(true));
   }
 
+  /** {@return whether something at the board looked at is shorted or driven against} */
+  public boolean endangered() {
+    return desks.get(build.at()).endangered();
+  }
+
   /** {@return who tells the host what the board reads; empty without a board} */
   public Optional<Hearing> hearing() {
     return wiring().map(Hearing::of);

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.Set;
 import kumite.Builds;
 import kumite.build.Build;
+import kumite.build.loom.Topology;
 import kumite.loom.Strand;
 import kumite.measure.LengthUnit;
 import kumite.name.ControlId;
@@ -18,6 +19,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class BenchSheetTest {
@@ -45,6 +47,65 @@ public class BenchSheetTest {
         .contains("Steer left", "Button 10")
         .contains("mains", "never feed them from 5V")
         .contains("30.00 round", "1 3/16 in");
+  }
+
+  @DataProvider
+  public Object[][] ways() {
+    return new Object[][] {
+      {Topology.MATRIX}, {Topology.REGISTERS}, {Topology.MULTIPLEXER}, {Topology.LADDER}
+    };
+  }
+
+  /** What a meter should show stands beside each contact, chips pin by pin, rows and columns. */
+  @Test(dataProvider = "ways")
+  public void tellsVoltsAndPinsOfEveryWayOfSharing(Topology way) throws Exception {
+    Build build =
+        kumite.RandomBuilds.sharing(way, 5, new java.util.SplittableRandom(2))
+            .withControl(
+                kumite.build.Control.of(
+                    new ControlId("telegraph"),
+                    "Telegraph",
+                    "rotary-5",
+                    kumite.measure.Placement.at(300, 30)));
+    Bench bench = bench(build);
+    String text = text(BenchSheet.pdf(bench, Paper.A4)).replace('\n', ' ');
+    for (kumite.device.SignalPath path : bench.paths()) {
+      if (path.site().kind().steps() < 2) {
+        var levels = path.levels().orElseThrow();
+        String idle = String.format(java.util.Locale.ROOT, "%.2f V", levels.idleVolts());
+        String held = String.format(java.util.Locale.ROOT, "%.2f V", levels.heldVolts());
+        assertThat(text).as("%s of %s", path.id(), way).contains(idle + " " + held);
+      }
+    }
+    // Four equal resistors between 0 and 3.3 V: quarters of the supply.
+    for (int step = 1; step <= 5; step++) {
+      var row =
+          java.util.regex.Pattern.compile("Telegraph, step " + step + " \\S+ (\\d\\.\\d\\d) V")
+              .matcher(text);
+      assertThat(row.find()).as("step %s", step).isTrue();
+      assertThat(Double.parseDouble(row.group(1))).isCloseTo(3.3 * (step - 1) / 4, within(0.0051));
+    }
+    if (way == Topology.MATRIX) {
+      for (kumite.loom.Look look : bench.looks()) {
+        if (look.how() instanceof kumite.loom.Look.Row row) {
+          assertThat(text).contains("row " + row.row().name() + ", col " + look.read().name());
+        }
+      }
+    }
+    long chips =
+        bench.wiring().orElseThrow().parts().stream()
+            .filter(
+                p ->
+                    p instanceof kumite.component.Component.Register
+                        || p instanceof kumite.component.Component.Multiplexer)
+            .count();
+    assertThat(text.split("active low: tie it to ground", -1)).hasSize((int) chips + 1);
+    if (way == Topology.MULTIPLEXER) {
+      assertThat(text).contains("select, weight 1", "select, weight 2", "select, weight 4");
+    }
+    if (way == Topology.REGISTERS) {
+      assertThat(text).contains("comes out as number 8, weight 128");
+    }
   }
 
   @Test

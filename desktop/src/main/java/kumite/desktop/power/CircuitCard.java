@@ -107,7 +107,11 @@ final class CircuitCard extends VBox {
     }
     InputLevels levels = kind.levels();
     if (!levels.measured()) {
-      return levels.readable() ? "reads cleanly" : "cannot be told";
+      return !levels.readable()
+          ? "cannot be told"
+          : workbench.bench().get().endangered()
+              ? "would read cleanly; first take the short out"
+              : "reads cleanly";
     }
     int bits = workbench.bench().get().board().map(b -> b.adcBits()).orElse(0);
     return bits == 0 ? "this board does not measure volts" : (1 << bits) + " codes";

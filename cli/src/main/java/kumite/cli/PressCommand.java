@@ -296,13 +296,16 @@ final class PressCommand implements Callable<Integer> {
   private static String undetermined(Bench bench, Holds holds, ContactId id) {
     double volts = bench.circuit().orElseThrow().inputs().see(id, holds::of).volts();
     InputLevels.Thresholds reads = bench.path(id).orElseThrow().levels().orElseThrow().thresholds();
-    return String.format(
-        Locale.ROOT,
-        "undetermined: %.2f V, where low ends at %.2f V and high begins at %.2f V or nothing holds"
-            + " it; the board may read either, and is played here as released",
-        volts,
-        reads.lowVolts(),
-        reads.highVolts());
+    boolean between = volts > reads.lowVolts() && volts < reads.highVolts();
+    return (between
+            ? String.format(
+                Locale.ROOT,
+                "undetermined: %.2f V lies between low, up to %.2f V, and high, from %.2f V",
+                volts,
+                reads.lowVolts(),
+                reads.highVolts())
+            : "undetermined: nothing holds its level")
+        + "; the board may read either, and is played here as released";
   }
 
   /** What became of one contact, as the path strip says it: its layer and its chord count. */
@@ -322,6 +325,9 @@ final class PressCommand implements Callable<Integer> {
     if (lost && path.arrives() && !path.arrivesAs().isEmpty()) {
       return "arrives as "
           + path.arrivesAs().stream().map(ContactId::toString).collect(Collectors.joining(" and "));
+    }
+    if (lost && path.heard() && end.filter(e -> e.settled().contains(path.id())).isPresent()) {
+      return "is seen pressed whether it is held or not";
     }
     if (!path.heard() && !lost) {
       return "settled, and does not reach the host: nobody hears this board";

@@ -323,8 +323,9 @@ public record Shorts(List<Short> all, boolean whole) {
         if (drivers.containsKey(net)) {
           // The worst is a driver that drives against what it meets.
           int far = net == start ? way.net() : start;
-          boolean high =
+          boolean worst =
               network.rail(far) ? network.railVolts(far, Corner.USUAL) == 0 : net == start;
+          boolean high = worst && !rows.contains(net); // a row is driven low, or let go
           String rail = rail(high ? network.board().logicVolts() : 0, rails);
           elements.add(new Element.Resistor("d" + net, rail, node(net, rails), Network.DRIVER_OHM));
         }

@@ -91,9 +91,8 @@ final class ShortChecks {
                       + a
                       + ", and "
                       + b
-                      + " holds against it. "
-                      + flows
-                      + " flow, what it drives reads wrong, and both suffer");
+                      + " holds it. What it drives reads wrong"
+                      + (one.amps() > 0 ? "; " + flows + " flow, and both suffer" : ""));
           case HARMED ->
               stop(
                   "NT-24",

@@ -862,6 +862,29 @@ public class BenchTest {
     assertThat(bench(after).loom().totalMetres()).isEqualTo(registers.metres());
   }
 
+  /**
+   * A short hides what else is wrong, and a repair that brings that out is no worse for it; one
+   * that does harm of its own is not offered.
+   */
+  @Test
+  public void aRepairThatBringsOutWhatWasHiddenIsOffered() {
+    Build sound = sound();
+    kumite.name.Jumper wire =
+        bench(sound).loom().strandOf(ContactId.parse("radar")).orElseThrow().wire();
+    for (String shorted : List.of("board:3V3 - board:GND", "anchor:NO - board:3V3")) {
+      Build faulty = added(shorted).apply(sound.withLoom(sound.loom().withLeftOut(wire)));
+      String code = shorted.startsWith("board") ? "NT-01" : "NT-22";
+      Finding stop =
+          bench(faulty).findings().stream()
+              .filter(f -> f.code().equals(code))
+              .findFirst()
+              .orElseThrow();
+      Build mended = stop.fix().orElseThrow().edit().apply(faulty);
+      assertThat(codes(mended)).doesNotContain(code).contains("PW-06");
+      assertThat(mended.loom().leftOut()).as("nothing else is touched").contains(wire);
+    }
+  }
+
   @Test
   public void renamingAControlChangesNoFinding() {
     Build build = Builds.ferryBridge();

@@ -95,7 +95,8 @@ final class Network {
               .map(p -> p.volts())
               .distinct()
               .toList();
-      sources[net.number()] = volts.isEmpty() ? Double.NaN : volts.get(0);
+      // Where a supply is on ground, ground is what is left of it.
+      sources[net.number()] = volts.isEmpty() ? Double.NaN : volts.contains(0.0) ? 0 : volts.get(0);
       if (volts.size() > 1 && shorted.isEmpty()) {
         shorted =
             Optional.of(

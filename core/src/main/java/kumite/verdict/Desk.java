@@ -125,6 +125,18 @@ record Desk(
         beside);
   }
 
+  /** As planned, and where links or leads short that as well, without what stands beside it. */
+  private static Bench.Wired asPlanned(Loom loom, Bench.Wired wired, Solves solves) {
+    Looks looks = wired.inputs().looks();
+    Wiring plan = wired.planned();
+    Inputs planned = Inputs.of(plan, looks, solves);
+    if (planned.dead().isPresent()) {
+      plan = Wiring.planned(plan.board(), loom);
+      planned = Inputs.of(plan, looks, solves);
+    }
+    return new Bench.Wired(plan, plan, planned, wired.budget(), Presses.AS_PLANNED);
+  }
+
   /** Stops of wires that short a supply, drive against each other, or bring too many volts. */
   private static final Set<String> DANGERS = Set.of("NT-01", "NT-03", "NT-07", "NT-08");
 
@@ -160,6 +172,10 @@ record Desk(
     List<SignalPath> ways = paths(build, board, loom, layout, Optional.of(as));
     List<Finding> hidden = new ArrayList<>(NetChecks.unmasked(build, loom, wired));
     hidden.addAll(PowerChecks.of(build, loom, ways, as));
+    // What hangs on the shorted supply itself is known as it is planned.
+    Bench.Wired plan = asPlanned(loom, wired, solves);
+    hidden.addAll(
+        PowerChecks.of(build, loom, paths(build, board, loom, layout, Optional.of(plan)), plan));
     // What shows otherwise is told unless a stop tells it: here without any.
     hidden.addAll(PressChecks.completed(build, loom, as.presses(), List.of()));
     boolean several = build.seats().size() > 1;
@@ -212,10 +228,7 @@ record Desk(
       return PowerChecks.of(
           build, loom, paths(build, board, loom, layout, Optional.of(wired)), wired);
     }
-    Inputs planned = Inputs.of(wired.planned(), wired.inputs().looks(), solves);
-    Bench.Wired as =
-        new Bench.Wired(
-            wired.planned(), wired.planned(), planned, wired.budget(), Presses.AS_PLANNED);
+    Bench.Wired as = asPlanned(loom, wired, solves);
     List<SignalPath> ways = paths(build, board, loom, layout, Optional.of(as));
     return PowerChecks.of(build, loom, ways, as).stream()
         .filter(finding -> finding.severity() != Severity.FINE)

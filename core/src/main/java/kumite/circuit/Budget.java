@@ -86,7 +86,7 @@ public record Budget(
     fed(loom, items);
     double carriers = inputs.draws().pullMilliamps();
     if (carriers > LEAST_MILLIAMPS) {
-      items.add(new Item("pull-ups and ladders on carriers, all held", 0, carriers));
+      items.add(new Item("pull-ups on carriers, all held", 0, carriers));
     }
     shorts(build, inputs, items);
     long switches =

@@ -18,7 +18,7 @@ import kumite.wiring.Place;
  *
  * @param terminals by the name of a terminal that drives lamps, what it gives, in mA
  * @param logicMilliamps what the logic supply terminals give to lamps, tracks and pull-ups
- * @param pullMilliamps of that, what the pull-ups and ladders of carriers take
+ * @param pullMilliamps of that, what pull-ups on carriers take
  */
 public record Draws(Map<String, Double> terminals, double logicMilliamps, double pullMilliamps) {
   /** Nothing is taken. */
@@ -60,8 +60,7 @@ public record Draws(Map<String, Double> terminals, double logicMilliamps, double
         Component.Resistor resistor = (Component.Resistor) edge.part();
         switch (resistor.job()) {
           case PULL_UP, DRIVER, LEAD -> pulls += volts / resistor.ohm() * 1000;
-          case RUNG -> pulls += most(network, edge, states);
-          case LAMP -> lit += most(network, edge, states);
+          case RUNG, LAMP -> lit += most(network, edge, states);
         }
       } else if (edge.kind() == Edge.Kind.LAMP) {
         lit += most(network, edge, states);

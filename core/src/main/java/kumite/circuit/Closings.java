@@ -93,6 +93,8 @@ final class Closings {
     return false;
   }
 
+  private record Reached(Closing by, int net) {}
+
   /**
    * {@return whether contacts could lead from a net to one that is asked for}
    *
@@ -103,17 +105,16 @@ final class Closings {
     if (at(start).isEmpty()) {
       return false;
     }
-    Set<Long> seen = new HashSet<>();
-    Deque<Closing> queue = new ArrayDeque<>();
-    Deque<Integer> nets = new ArrayDeque<>();
+    Set<Reached> seen = new HashSet<>();
+    Deque<Reached> queue = new ArrayDeque<>();
     for (Closing closing : at(start)) {
-      queue.add(closing);
-      nets.add(closing.edge().other(start));
+      queue.add(new Reached(closing, closing.edge().other(start)));
     }
     while (!queue.isEmpty()) {
-      Closing by = queue.remove();
-      int net = nets.remove();
-      if (net == start || !seen.add((long) System.identityHashCode(by) << 32 | net)) {
+      Reached reached = queue.remove();
+      Closing by = reached.by();
+      int net = reached.net();
+      if (net == start || !seen.add(reached)) {
         continue;
       }
       if (wanted.test(net)) {
@@ -125,8 +126,7 @@ final class Closings {
       for (Closing next : at(net)) {
         boolean same = next.edge().part() == by.edge().part();
         if (next != by && (!same || next.position() == by.position())) {
-          queue.add(next);
-          nets.add(next.edge().other(net));
+          queue.add(new Reached(next, next.edge().other(net)));
         }
       }
     }

@@ -2,7 +2,6 @@ package kumite.circuit;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
@@ -69,6 +68,7 @@ final class Network {
   private final Optional<String> dead;
   private final List<Double> logicsBeside = new ArrayList<>();
   private final Closings closings;
+  private final LineLevels lines = new LineLevels(this);
   private final boolean ideal;
 
   Network(Wiring wiring, Looks looks, Solves solves) {
@@ -255,6 +255,11 @@ final class Network {
     return dead;
   }
 
+  /** {@return the levels of single lines} */
+  LineLevels lines() {
+    return lines;
+  }
+
   /** {@return the contacts as ways without resistance} */
   Closings closings() {
     return closings;
@@ -278,6 +283,12 @@ final class Network {
   /** {@return a net by its number} */
   Net netAt(int net) {
     return nets.get(net);
+  }
+
+  /** {@return the volts that a chip is fed with; 0 where nothing feeds it} */
+  double chipVolts(Joint supply) {
+    int net = net(supply);
+    return rail(net) ? railVolts(net, Corner.USUAL) : 0;
   }
 
   /** {@return the volts that feed the register with that input; the board's own where none does} */
@@ -414,7 +425,7 @@ final class Network {
       case OUTPUT_HIGH, OUTPUT_LOW -> output(edge, now);
       case CHANNEL -> {
         Component.Multiplexer chip = (Component.Multiplexer) edge.part();
-        yield powered(chip.supply(), chip.ground()) && code(chip, now) == edge.index()
+        yield powered(chip.supply(), chip.ground()) && lines.code(chip, now) == edge.index()
             ? CHANNEL_OHM
             : -1;
       }
@@ -459,88 +470,5 @@ final class Network {
   double leakOhm(String terminal) {
     boolean touch = pull(terminal) == Looks.Pull.TOUCH;
     return board.logicVolts() / (touch ? TOUCH_LEAK_AMPS : LEAK_AMPS);
-  }
-
-  /**
-   * {@return the channel that a multiplexer's select lines pick; -1 where they do not say}
-   *
-   * <p>All of them are worked out together, in the order of the wiring; the channels of one that
-   * has not had its turn are open.
-   */
-  private int code(Component.Multiplexer chip, Conditions now) {
-    Map<Component.Multiplexer, Integer> picked = now.picked();
-    if (picked.isEmpty()) {
-      multiplexers.forEach(one -> picked.put(one, -1));
-      multiplexers.forEach(one -> picked.put(one, solvedCode(one, now)));
-    }
-    return picked.get(chip);
-  }
-
-  private int solvedCode(Component.Multiplexer chip, Conditions now) {
-    if (!powered(chip.supply(), chip.ground())) {
-      return -1;
-    }
-    int code = 0;
-    for (int bit = 0; bit < chip.selects().size(); bit++) {
-      Logic level = chipLevel(net(chip.selects().get(bit)), now, chip.supply());
-      if (level == Logic.UNDEFINED) {
-        return -1;
-      }
-      code |= level == Logic.HIGH ? 1 << bit : 0;
-    }
-    return code;
-  }
-
-  /** {@return the volts that a chip is fed with; 0 where nothing feeds it} */
-  double chipVolts(Joint supply) {
-    int net = net(supply);
-    return rail(net) ? railVolts(net, Corner.USUAL) : 0;
-  }
-
-  /** {@return what a chip makes of the level of a net, by shares of its own supply} */
-  Logic chipLevel(int net, Conditions now, Joint supply) {
-    double volts = chipVolts(supply);
-    return level(net, now, CHIP_LOW * volts, CHIP_HIGH * volts);
-  }
-
-  /**
-   * {@return how the level of a net is read as it is solved, with all parts at their usual value;
-   * undefined where nothing holds it}
-   */
-  Logic level(int net, Conditions now, double lowVolts, double highVolts) {
-    if (rail(net)) {
-      return Logic.of(railVolts(net, Corner.USUAL), lowVolts, highVolts);
-    }
-    double plain = plainVolts(net, now);
-    if (!Double.isNaN(plain)) {
-      return Logic.of(plain, lowVolts, highVolts);
-    }
-    Island island =
-        Island.at(this, net, now, Corner.USUAL, java.util.OptionalDouble.empty(), Edge.GROUND);
-    return !island.floats() && island.solve() instanceof OperatingPoint.Solved solved
-        ? Logic.of(solved.at(island.nodeOf(net).orElseThrow()), lowVolts, highVolts)
-        : Logic.UNDEFINED;
-  }
-
-  /**
-   * The volts where all that carries current on a net are resistances to rails, which needs no
-   * solving; else not a number.
-   */
-  private double plainVolts(int net, Conditions now) {
-    double amps = 0;
-    double siemens = 0;
-    for (Edge edge : edges.get(net)) {
-      double ohm = ohm(edge, now, Corner.USUAL);
-      if (ohm < 0) {
-        continue;
-      }
-      int other = edge.other(net);
-      if (ohm == 0 || !rail(other)) {
-        return Double.NaN;
-      }
-      amps += railVolts(other, Corner.USUAL) / ohm;
-      siemens += 1 / ohm;
-    }
-    return siemens > 0 ? amps / siemens : Double.NaN;
   }
 }

@@ -101,8 +101,8 @@ final class Registers {
         double low = Network.CHIP_LOW * chip.volts();
         double high = Network.CHIP_HIGH * chip.volts();
         boolean powered = chip.volts() > 0;
-        load[i] = powered ? network.level(chip.load(), now, low, high) : Logic.UNDEFINED;
-        clock[i] = powered ? network.level(chip.clock(), now, low, high) : Logic.UNDEFINED;
+        load[i] = powered ? network.lines().level(chip.load(), now, low, high) : Logic.UNDEFINED;
+        clock[i] = powered ? network.lines().level(chip.clock(), now, low, high) : Logic.UNDEFINED;
         inputs[i] = load[i] == Logic.LOW ? inputs(chip, now, low, high) : new Logic[0];
         serial[i] = new Sent(chip.next(), now, low, high);
       }
@@ -157,7 +157,7 @@ final class Registers {
       for (int sender : senders) {
         sending = sending.sending(chips.get(sender).part(), states[sender][0] == Logic.HIGH);
       }
-      return network.level(net, sending, lowVolts, highVolts);
+      return network.lines().level(net, sending, lowVolts, highVolts);
     }
   }
 }

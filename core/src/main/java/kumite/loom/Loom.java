@@ -336,7 +336,7 @@ public record Loom(
 
   /** {@return the length of all strands together, in metres} */
   public double totalMetres() {
-    return strands.stream().mapToInt(Strand::lengthMm).sum() / 1000.0;
+    return strands.stream().filter(Strand::cutHere).mapToInt(Strand::lengthMm).sum() / 1000.0;
   }
 
   /** {@return whether the board stays in the case when the panel comes off} */

@@ -89,6 +89,13 @@ public final class HeaderOverlay {
       land(lands, "by hand", wire.a(), wire.b().toString());
       land(lands, "by hand", wire.b(), wire.a().toString());
     }
+    for (Wiring.Wire wire : wiring.wires().values()) {
+      if (wire.origin() == Wiring.Origin.LEAD) {
+        String lead = wire.strand().orElse("lead");
+        land(lands, lead, wire.ends().a(), wire.ends().b().tab());
+        land(lands, lead, wire.ends().b(), wire.ends().a().tab());
+      }
+    }
     for (Terminal terminal : board.terminals()) {
       double x = cx + (below ? -1 : 1) * terminal.at().xMm();
       double y = cy - terminal.at().yMm();

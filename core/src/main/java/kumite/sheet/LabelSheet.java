@@ -147,7 +147,7 @@ public final class LabelSheet {
   private void flags(Bench bench) throws IOException {
     if (!bench.loom().strands().isEmpty()) {
       page("Wire flags: fold round the wire, both ends carry the same");
-      for (Strand strand : bench.loom().strands()) {
+      for (Strand strand : bench.loom().strands().stream().filter(Strand::cutHere).toList()) {
         flag(strand, strand.from(), strand.to());
         flag(strand, strand.to(), strand.from());
       }

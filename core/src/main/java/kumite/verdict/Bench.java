@@ -171,7 +171,7 @@ public record Bench(
                 .toList(),
             desks,
             solves);
-    trial.bench = bench;
+    trial.on(bench);
     return bench;
   }
 
@@ -281,46 +281,6 @@ public record Bench(
                       .map(seat -> List.of(seat.board(), seat.profiles()))
                       .toList());
     }
-  }
-
-  /** Tries a fix on the build: its finding must go, and no stop may come. */
-  private static final class Trial implements Remedy.Judge {
-    private Bench bench;
-
-    /** Worked out when a fix first brings out what was hidden; null until then. */
-    private List<Finding> hidden;
-
-    @Override
-    public boolean lets(Finding finding, Fix fix) {
-      Build mended = fix.edit().apply(bench.build());
-      if (mended.equals(bench.build())) {
-        return false;
-      }
-      Bench after = bench.next(mended);
-      return after.findings().stream()
-              .filter(f -> f.severity() != Severity.FINE)
-              .noneMatch(finding::same)
-          && after.findings().stream()
-              .filter(f -> f.severity() == Severity.STOP)
-              .allMatch(stop -> stopped(bench.findings, stop) || stopped(hidden(), stop));
-    }
-
-    private List<Finding> hidden() {
-      if (hidden == null) {
-        hidden =
-            bench.desks.stream()
-                .flatMap(desk -> desk.hidden(bench.catalogue, bench.solves).stream())
-                .toList();
-      }
-      return hidden;
-    }
-  }
-
-  /** {@return whether one of the stops speaks of no less than another one} */
-  private static boolean stopped(List<Finding> stops, Finding stop) {
-    return stops.stream()
-        .filter(f -> f.severity() == Severity.STOP && f.code().equals(stop.code()))
-        .anyMatch(f -> f.about().containsAll(stop.about()));
   }
 
   /**

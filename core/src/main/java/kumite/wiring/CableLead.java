@@ -76,7 +76,14 @@ public final class CableLead {
    */
   public static Map<Jumper, String> pins(BoardCable cable, Wiring wiring, Plugs plugs) {
     List<Jumper> through =
-        wiring.wires().keySet().stream().filter(wire -> through(cable, wire)).toList();
+        wiring.wires().values().stream()
+            // Links and cores of leads have ways of their own to the board.
+            .filter(wire -> !wire.link())
+            .filter(
+                wire -> wire.origin() == Wiring.Origin.PLAN || wire.origin() == Wiring.Origin.HAND)
+            .map(Wiring.Wire::ends)
+            .filter(wire -> through(cable, wire))
+            .toList();
     List<String> names =
         new ArrayList<>(
             plugs.connector(cable.plug().connector()).map(ConnectorKind::names).orElse(List.of()));

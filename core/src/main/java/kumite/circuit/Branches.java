@@ -93,6 +93,6 @@ final class Branches {
 
   private static String ohms(Network network, Edge edge, double pull) {
     Conditions free = Conditions.of(contact -> 0);
-    return Quantity.OHM.words(network.ohm(edge, free, new Corner(pull, 0, 0, false)));
+    return Quantity.OHM.words(network.ohm(edge, free, new Corner(pull, 0, 0, false, false)));
   }
 }

@@ -12,10 +12,11 @@ import java.util.List;
  * @param supply by how much of it the supplies are off, such as 0.05
  * @param lampVolts by how many volts lamps are off
  * @param leak whether the input leaks against its pull
+ * @param stiff whether terminals that drive resist less than usual: {@value Network#STIFF_OHM} ohm
  */
-record Corner(double pull, double supply, double lampVolts, boolean leak) {
+record Corner(double pull, double supply, double lampVolts, boolean leak, boolean stiff) {
   /** All parts at their usual value. */
-  static final Corner USUAL = new Corner(0.5, 0, 0, false);
+  static final Corner USUAL = new Corner(0.5, 0, 0, false, false);
 
   private static final double SUPPLY_WITHIN = 0.05;
   private static final double LAMP_WITHIN_VOLTS = 0.2;
@@ -28,7 +29,7 @@ record Corner(double pull, double supply, double lampVolts, boolean leak) {
       for (double supply : new double[] {-SUPPLY_WITHIN, SUPPLY_WITHIN}) {
         for (double lamp : lamps) {
           for (boolean leak : new boolean[] {false, true}) {
-            corners.add(new Corner(pull, supply, lamp, leak));
+            corners.add(new Corner(pull, supply, lamp, leak, false));
           }
         }
       }

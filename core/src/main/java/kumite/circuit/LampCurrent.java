@@ -18,8 +18,8 @@ import kumite.name.ContactId;
  */
 public record LampCurrent(
     Component.Light light, double restMilliamps, double heldMilliamps, double worstMilliamps) {
-  /** The supply high and lamps at the low end of their volts. */
-  static final Corner BRIGHT = new Corner(0.5, 0.05, -0.2, false);
+  /** The supply high, lamps at the low end of their volts, terminals that drive at their best. */
+  static final Corner BRIGHT = new Corner(0.5, 0.05, -0.2, false, true);
 
   static LampCurrent of(Network network, Component.Light light) {
     ToDoubleFunction<ContactId> held = contact -> contact.control().equals(light.control()) ? 1 : 0;

@@ -20,14 +20,15 @@ import kumite.working.Working;
  * the rest has the volts of what it hangs on.
  *
  * <p>Values that are common practice without a source: {@value #CONTACT_OHM} ohm for a sound closed
- * contact, {@value #DRIVER_OHM} ohm for a driving terminal, {@value #CHANNEL_OHM} ohm through a
- * multiplexer, 1 uA of leakage at an input (10 nA where touch is sensed), {@value #SKIN_LEAST_OHM}
- * to {@value #SKIN_MOST_OHM} ohm of dry skin, {@value #OUTPUT_OHM} ohm behind the output of a fed
- * part.
+ * contact, {@value #DRIVER_OHM} ohm for a driving terminal ({@value #STIFF_OHM} where the most is
+ * asked that it can give), {@value #CHANNEL_OHM} ohm through a multiplexer, 1 uA of leakage at an
+ * input (10 nA where touch is sensed), {@value #SKIN_LEAST_OHM} to {@value #SKIN_MOST_OHM} ohm of
+ * dry skin, {@value #OUTPUT_OHM} ohm behind the output of a fed part.
  */
 final class Network {
   static final double CONTACT_OHM = 0.1;
   static final double DRIVER_OHM = 50;
+  static final double STIFF_OHM = 25;
   static final double CHANNEL_OHM = 100;
   static final double SKIN_LEAST_OHM = 1e5;
   static final double SKIN_MOST_OHM = 1e6;
@@ -399,12 +400,21 @@ final class Network {
 
   // ---- what is closed, and how much it resists
 
+  private static boolean drives(Edge edge, Conditions now, boolean high) {
+    Boolean driven = now.drives().get(edge.terminal());
+    return driven != null && driven == high;
+  }
+
+  private static double driverOhm(Corner corner) {
+    return corner.stiff() ? STIFF_OHM : DRIVER_OHM;
+  }
+
   /** {@return the ohm of a way at the moment; 0 for diodes, negative where it is open} */
   double ohm(Edge edge, Conditions now, Corner corner) {
     return switch (edge.kind()) {
       case PULL -> now.drives().containsKey(edge.terminal()) ? -1 : pullOhm(edge, corner);
-      case DRIVE_HIGH -> Boolean.TRUE.equals(now.drives().get(edge.terminal())) ? DRIVER_OHM : -1;
-      case DRIVE_LOW -> Boolean.FALSE.equals(now.drives().get(edge.terminal())) ? DRIVER_OHM : -1;
+      case DRIVE_HIGH -> drives(edge, now, true) ? driverOhm(corner) : -1;
+      case DRIVE_LOW -> drives(edge, now, false) ? driverOhm(corner) : -1;
       case RESISTOR -> ((Component.Resistor) edge.part()).ohm();
       case OPEN_CONTACT -> now.held(((Component.Pole) edge.part()).contact()) ? CONTACT_OHM : -1;
       case RESTING_CONTACT -> now.held(((Component.Pole) edge.part()).contact()) ? -1 : CONTACT_OHM;

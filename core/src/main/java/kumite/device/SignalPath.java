@@ -147,7 +147,7 @@ public record SignalPath(
           + String.join(" and ", arrivesAs.stream().map(ContactId::toString).toList());
     }
     if (levels.filter(InputLevels::readable).isEmpty()) {
-      return "level cannot be told";
+      return "no clear level";
     }
     return field.isEmpty() ? "no meaning" : heard ? "" : "nobody hears this board";
   }

@@ -85,8 +85,8 @@ final class ShortChecks {
               stop(
                   "NT-23",
                   one,
-                  a + " is held by " + b + (one.atRest() ? "" : " when pressed"),
-                  (one.atRest() ? "Through " + through(one) : ways(one))
+                  a + " is held by " + b + when(one),
+                  how(one)
                       + ": the board or a chip drives "
                       + a
                       + ", and "
@@ -97,9 +97,8 @@ final class ShortChecks {
               stop(
                   "NT-24",
                   one,
-                  b + " reaches " + a + (one.atRest() ? "" : " when pressed"),
-                  (one.atRest() ? "Through " + through(one) : ways(one))
-                      + ": the terminal is harmed by more than it bears");
+                  b + " reaches " + a + when(one),
+                  how(one) + ": the terminal is harmed by more than it bears");
         };
     Finding shown = one.kind() == Shorts.Kind.HARMED ? finding : finding.showing(working(one));
     return mended(shown, one);
@@ -115,6 +114,14 @@ final class ShortChecks {
     about.add(one.one().toString());
     about.add(one.other().toString());
     return Finding.of(code, Severity.STOP, Station.LOOM, about, title, detail);
+  }
+
+  private static String when(Shorts.Short one) {
+    return one.atRest() ? "" : " when pressed";
+  }
+
+  private String how(Shorts.Short one) {
+    return one.atRest() ? "Through " + through(one) : ways(one);
   }
 
   private String through(Shorts.Short one) {

@@ -49,6 +49,15 @@ public class ShortsWindowTest {
                 .toList());
   }
 
+  private List<String> labels() {
+    return Window.onFx(
+        () ->
+            window.stage().getScene().getRoot().lookupAll(".label").stream()
+                .filter(Labeled.class::isInstance)
+                .map(node -> ((Labeled) node).getText())
+                .toList());
+  }
+
   private Optional<Finding> found(String code) {
     return window.bench().findings().stream().filter(f -> f.code().equals(code)).findFirst();
   }
@@ -72,6 +81,11 @@ public class ShortsWindowTest {
     assertThat(window.bench().findings())
         .filteredOn(f -> f.station() == kumite.verdict.Station.LOOM)
         .noneMatch(f -> f.severity() == kumite.verdict.Severity.FINE);
+    window.click("#station-power");
+    assertThat(labels())
+        .as("no volts are told of a contact that shorts")
+        .contains("no sure volts", "tied to it, pressed or not", "3.3 V");
+    window.click("#station-loom");
     Window.onFx(
         () -> {
           window.workbench().select(first);

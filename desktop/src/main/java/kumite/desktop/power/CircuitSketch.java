@@ -24,6 +24,10 @@ final class CircuitSketch extends Pane {
   private static final double TOP = 24;
   private static final double FOOT = 142;
   private static final double FIRST = 54;
+
+  /** Room for the name of a place where there is nothing else to draw. */
+  private static final double BARE_PIN = 150;
+
   private static final double LABELLED_PITCH = 86;
   private static final int MOST_LETTERS = 12;
   private static final double BARE_PITCH = 26;
@@ -113,7 +117,7 @@ final class CircuitSketch extends Pane {
       note("and " + hidden + " more", FIRST + shown * BARE_PITCH - 12, FOOT + 4);
     }
     if (sketch.branches().isEmpty()) {
-      note("nothing hangs on it", FIRST + 6, TOP + 30);
+      note(tied() ? "tied to it, pressed or not" : "nothing hangs on it", FIRST + 6, TOP + 30);
     }
     pin();
   }
@@ -144,11 +148,17 @@ final class CircuitSketch extends Pane {
     }
   }
 
+  /** Whether what is read is a rail itself. */
+  private boolean tied() {
+    return sketch.levels().stream()
+        .anyMatch(level -> level.rail() && level.name().equals(sketch.place()));
+  }
+
   private void pin() {
     double y = levels.getOrDefault(sketch.place(), (TOP + FOOT) / 2);
     Label pin = new Label(sketch.place());
     pin.getStyleClass().addAll("mono", "circuit-pin");
-    pin.setMaxWidth(FIRST - 14);
+    pin.setMaxWidth(sketch.branches().isEmpty() ? BARE_PIN : FIRST - 14);
     pin.setTooltip(new Tooltip(sketch.place()));
     pin.relocate(0, y - 12);
     getChildren().add(pin);

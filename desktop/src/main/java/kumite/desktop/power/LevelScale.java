@@ -20,11 +20,12 @@ final class LevelScale extends Pane {
   private static final double WIDTH = 24;
   private static final double LABEL_PITCH = 14;
 
+  private final InputLevels.Thresholds reads;
   private final double fullVolts;
 
   LevelScale(InputLevels levels, List<Double> steps) {
     getStyleClass().add("level-scale");
-    InputLevels.Thresholds reads = levels.thresholds();
+    reads = levels.thresholds();
     fullVolts = Math.max(reads.supplyVolts(), levels.mostVolts());
     setMinSize(190, TOP + HEIGHT + 14);
     setPrefSize(190, TOP + HEIGHT + 14);
@@ -42,7 +43,10 @@ final class LevelScale extends Pane {
       mark("idle", levels.idleRange(), levels.idle());
       mark("held", levels.heldRange(), levels.held());
       setAccessibleText(
-          "idle " + words(levels.idleRange()) + ", held " + words(levels.heldRange()));
+          "idle "
+              + words(levels.idleRange(), levels.idle())
+              + ", held "
+              + words(levels.heldRange(), levels.held()));
     } else if (steps.isEmpty()) {
       Line slope = new Line(LEFT, y(0), LEFT + WIDTH, y(reads.supplyVolts()));
       slope.getStyleClass().add("level-slope");
@@ -93,7 +97,7 @@ final class LevelScale extends Pane {
     }
     marked = at;
     label(name + ", " + reading.words(), at, true);
-    label(words(span), at + LABEL_PITCH, false);
+    label(words(span, reading), at + LABEL_PITCH, false);
   }
 
   private void steps(List<Double> steps) {
@@ -118,7 +122,12 @@ final class LevelScale extends Pane {
     getChildren().add(label);
   }
 
-  private static String words(Span span) {
+  /** Where a sound level is not told as one, a short or a lost line makes its volts worthless. */
+  private String words(Span span, InputLevels.Reading reading) {
+    boolean sure = span.most() <= reads.lowVolts() || span.least() >= reads.highVolts();
+    if (reading == InputLevels.Reading.UNDEFINED && sure) {
+      return "no sure volts";
+    }
     int places = span.most() < 0.095 ? 3 : 2;
     String least = Working.number(span.least(), places);
     String most = Working.number(span.most(), places);

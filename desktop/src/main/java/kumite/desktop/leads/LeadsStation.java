@@ -126,7 +126,8 @@ public final class LeadsStation implements StationView {
     view = next;
     show(desk.workbench().bench().get());
     if (view == View.RING_OUT) {
-      ringOut.lookup("#ringout-beep").requestFocus();
+      // Without a ring-out, or at its end, there is nothing to answer.
+      Optional.ofNullable(ringOut.lookup("#ringout-beep")).ifPresent(Node::requestFocus);
     }
   }
 

@@ -81,8 +81,8 @@ final class PathsCommand implements Callable<Integer> {
     node.put("length_mm", path.strand().map(s -> s.lengthMm()).orElse(null));
     node.put("terminal", path.pin().map(p -> p.terminal().name()).orElse(null));
     node.put("common", path.site().common().words());
-    node.put("idle_v", path.levels().map(InputLevels::idleVolts).orElse(null));
-    node.put("held_v", path.levels().map(InputLevels::heldVolts).orElse(null));
+    node.put("idle_v", path.levels().flatMap(InputLevels::sureIdleVolts).orElse(null));
+    node.put("held_v", path.levels().flatMap(InputLevels::sureHeldVolts).orElse(null));
     node.put("level_idle", path.levels().map(l -> l.idle().words()).orElse(null));
     node.put("level_held", path.levels().map(l -> l.held().words()).orElse(null));
     node.put("floating", path.levels().filter(l -> l.floating().isPresent()).isPresent());

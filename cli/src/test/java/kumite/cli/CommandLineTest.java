@@ -3,6 +3,8 @@ package kumite.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -420,6 +422,25 @@ public class CommandLineTest {
       assertThat(row.get("pulls").asText()).isEqualTo("pull-down");
       assertThat(row.get("level_held").asText()).isEqualTo("high");
     }
+  }
+
+  @Test
+  public void noVoltsAreGivenWhereAShortMakesThemWorthless() throws Exception {
+    ObjectNode tree = (ObjectNode) new ObjectMapper().readTree(Files.readString(Path.of(DEMO)));
+    ObjectNode loom = (ObjectNode) tree.at("/seats/0/loom");
+    loom.withArray("added").add("wiper:NO - board:3V3");
+    Path shorted = Files.createTempFile("shorted", ".kumite.json");
+    Files.writeString(shorted, tree.toString());
+    boolean met = false;
+    for (JsonNode row : Ran.run("paths", shorted.toString(), "--json").json()) {
+      if (row.get("id").asText().equals("wiper")) {
+        met = true;
+        assertThat(row.get("level_held").asText()).isEqualTo("undefined");
+        assertThat(row.get("held_v").isNull()).isTrue();
+        assertThat(row.get("idle_v").asDouble()).isGreaterThan(2);
+      }
+    }
+    assertThat(met).isTrue();
   }
 
   @Test

@@ -71,6 +71,14 @@ public record InputLevels(
       return least == read(span.most()) ? least : Reading.UNDEFINED;
     }
 
+    /**
+     * {@return whether a span's volts say what is read; a short or a lost line makes them
+     * worthless}
+     */
+    public boolean sure(Span span, Reading reading) {
+      return reading != Reading.UNDEFINED || span.most() > lowVolts && span.least() < highVolts;
+    }
+
     private Reading read(double volts) {
       return Scan.reading(Logic.of(volts, lowVolts, highVolts));
     }
@@ -97,6 +105,16 @@ public record InputLevels(
   /** {@return volts held with all parts at their usual value} */
   public double heldVolts() {
     return heldRange.usual();
+  }
+
+  /** {@return volts at rest, unless a short or a lost line makes them worthless} */
+  public Optional<Double> sureIdleVolts() {
+    return thresholds.sure(idleRange, idle) ? Optional.of(idleVolts()) : Optional.empty();
+  }
+
+  /** {@return volts held, unless a short or a lost line makes them worthless} */
+  public Optional<Double> sureHeldVolts() {
+    return thresholds.sure(heldRange, held) ? Optional.of(heldVolts()) : Optional.empty();
   }
 
   /** {@return whether volts are taken as they are} */

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
@@ -82,8 +83,8 @@ final class ElectricTables {
         new String[] {
           path.site().label(),
           where,
-          unknown ? "-" : idleFloats ? "floats" : volts(levels.idleVolts()),
-          unknown ? "-" : floats && !idleFloats ? "floats" : volts(levels.heldVolts()),
+          unknown ? "-" : idleFloats ? "floats" : sure(levels.sureIdleVolts()),
+          unknown ? "-" : floats && !idleFloats ? "floats" : sure(levels.sureHeldVolts()),
           unknown ? levels.trouble().get() : span(levels.idleRange()),
           unknown ? "" : span(levels.heldRange())
         });
@@ -91,6 +92,10 @@ final class ElectricTables {
 
   private static String span(kumite.circuit.Span span) {
     return String.format(Locale.ROOT, "%.2f to %.2f", span.least(), span.most());
+  }
+
+  private static String sure(Optional<Double> volts) {
+    return volts.map(ElectricTables::volts).orElse("no sure volts");
   }
 
   private static String volts(double volts) {

@@ -67,6 +67,14 @@ public class LeadsWindowTest {
     return Window.onFx(label::getText);
   }
 
+  @Test
+  public void everyTabOpensWhereThereIsNoLeadAndNoRingOut() {
+    for (String tab : List.of("Ring-out", "Faces", "Join", "Pins", "Make")) {
+      window.choose(tab);
+      assertThat(book().ringOuts()).as(tab).isEmpty();
+    }
+  }
+
   private void drag(String from, String to) {
     double[] a = middle(window.find(from));
     double[] b = middle(window.find(to));

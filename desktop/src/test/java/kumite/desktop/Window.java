@@ -33,11 +33,16 @@ final class Window {
 
   private final Stage stage;
 
+  /** What a handler threw; a person would have seen nothing happen. */
+  private final java.util.Queue<Throwable> thrown =
+      new java.util.concurrent.ConcurrentLinkedQueue<>();
+
   private Window(Options options, double width, double height, double fontPx) throws Exception {
     FxToolkit.registerPrimaryStage();
     AtomicReference<Stage> shown = new AtomicReference<>();
     onFx(
         () -> {
+          Thread.currentThread().setUncaughtExceptionHandler((thread, e) -> thrown.add(e));
           Application.setUserAgentStylesheet(Look.baseTheme());
           Look.loadFonts();
           Stage fresh = new Stage();
@@ -103,6 +108,14 @@ final class Window {
     // The buttons of fixes come once they have been tried.
     Fx.await(20, "the bench never caught up with the build", () -> onFx(this::caughtUp));
     drawn();
+    nothingThrown();
+  }
+
+  private void nothingThrown() {
+    Throwable first = thrown.poll();
+    if (first != null) {
+      throw new AssertionError("a handler threw", first);
+    }
   }
 
   private boolean caughtUp() {
@@ -370,5 +383,6 @@ final class Window {
         });
     app.stop();
     Platform.setImplicitExit(false);
+    nothingThrown();
   }
 }

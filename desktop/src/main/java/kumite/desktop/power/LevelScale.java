@@ -122,10 +122,8 @@ final class LevelScale extends Pane {
     getChildren().add(label);
   }
 
-  /** Where a sound level is not told as one, a short or a lost line makes its volts worthless. */
   private String words(Span span, InputLevels.Reading reading) {
-    boolean sure = span.most() <= reads.lowVolts() || span.least() >= reads.highVolts();
-    if (reading == InputLevels.Reading.UNDEFINED && sure) {
+    if (!reads.sure(span, reading)) {
       return "no sure volts";
     }
     int places = span.most() < 0.095 ? 3 : 2;

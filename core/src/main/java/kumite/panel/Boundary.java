@@ -22,19 +22,20 @@ final class Boundary {
   private static final double CHORD_DEGREES = 1;
 
   private final Geometry area;
-  private final IndexedFacetDistance facets;
-  private final IndexedPointInAreaLocator locator;
   private final Envelope bounds;
   private final boolean rectangular;
 
   /** Of a rectangle: how far its corners are rounded. */
   private final double cornerMm;
 
+  /** Made when a rectangle's sides alone no longer tell. */
+  private IndexedFacetDistance facets;
+
+  private IndexedPointInAreaLocator locator;
+
   private Boundary(Geometry area, boolean rectangular, double cornerMm) {
     this.cornerMm = cornerMm;
     this.area = area;
-    this.facets = new IndexedFacetDistance(area.getBoundary());
-    this.locator = new IndexedPointInAreaLocator(area);
     this.bounds = area.getEnvelopeInternal();
     this.rectangular = rectangular;
   }
@@ -85,9 +86,22 @@ final class Boundary {
 
   /** {@return whether a place lies inside or on the line} */
   boolean holds(Point at) {
-    return rectangular && cornerMm == 0
-        ? bounds.contains(at.xMm(), at.yMm())
-        : locator.locate(new Coordinate(at.xMm(), at.yMm())) != Location.EXTERIOR;
+    Coordinate place = new Coordinate(at.xMm(), at.yMm());
+    return rectangular && !inCorner(new Envelope(place)) ? bounds.contains(place) : within(place);
+  }
+
+  private boolean within(Coordinate place) {
+    if (locator == null) {
+      locator = new IndexedPointInAreaLocator(area);
+    }
+    return locator.locate(place) != Location.EXTERIOR;
+  }
+
+  private Coordinate[] nearestPoints(Geometry other) {
+    if (facets == null) {
+      facets = new IndexedFacetDistance(area.getBoundary());
+    }
+    return facets.nearestPoints(other);
   }
 
   /** {@return whether the part is clearly further inside than the limit} */
@@ -174,15 +188,15 @@ final class Boundary {
   }
 
   private Swept.Between fromLine(Swept part) {
-    Coordinate[] nearest = facets.nearestPoints(part.core());
+    Coordinate[] nearest = nearestPoints(part.core());
     Coordinate onLine = nearest[0];
     Coordinate onCore = nearest[1];
     double apart = onLine.distance(onCore);
     Coordinate furthest = null;
     double furthestOut = 0;
     for (Coordinate corner : part.core().getCoordinates()) {
-      if (locator.locate(corner) == Location.EXTERIOR) {
-        Coordinate[] back = facets.nearestPoints(FACTORY.createPoint(corner));
+      if (!within(corner)) {
+        Coordinate[] back = nearestPoints(FACTORY.createPoint(corner));
         double out = back[0].distance(corner);
         if (furthest == null || out > furthestOut) {
           furthestOut = out;

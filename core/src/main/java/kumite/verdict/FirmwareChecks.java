@@ -2,6 +2,7 @@ package kumite.verdict;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.map.Profile;
@@ -22,7 +23,14 @@ final class FirmwareChecks {
 
   /** What a program's size follows from; where a control sits is not of it. */
   private record Size(
-      BoardKind board, Looks looks, List<Profile> profiles, Tuning tuning, Timing timing) {}
+      BoardKind board, Looks looks, List<Profile> profiles, Tuning tuning, Timing timing) {
+
+    /** Not over everything that it holds: it is looked for at every edit, among few. */
+    @Override
+    public int hashCode() {
+      return Objects.hash(board.id(), looks.all().size(), timing);
+    }
+  }
 
   static List<Finding> of(
       Build build, Optional<BoardKind> board, Loom loom, Inputs inputs, Solves solves) {

@@ -18,6 +18,13 @@ static int16_t travel_of[N_AXES];
 #endif
 #endif
 
+#if USE_ANALOG_AXES || USE_ANALOG_MOUSE
+/* How far a converter's noise goes, in codes: common practice, no source. */
+#define STILL_CODES (CODE_MOST < 4 * 255 ? CODE_MOST / 255 : 4)
+static uint16_t taken[N_TRAVELS]; /* the code as an axis took it */
+static bool begun;
+#endif
+
 #if USE_MOUSE
 static int32_t dots[3]; /* in millionths; X, Y, wheel */
 #endif
@@ -48,6 +55,9 @@ static void set(uint16_t axis, uint16_t to) {
 #endif
 
 void axes_begin(void) {
+#if USE_ANALOG_AXES || USE_ANALOG_MOUSE
+  begun = false;
+#endif
 #if N_AXES
   for (uint16_t a = 0; a < N_AXES; a++) {
     value[a] = 0;
@@ -138,16 +148,44 @@ static uint8_t step(uint16_t code, uint8_t steps) {
 }
 #endif
 
+#if USE_ANALOG_AXES || USE_ANALOG_MOUSE
+/*
+ * The code as an axis takes it: within its ends, and still while it moves no further than the noise
+ * of a converter; but at its ends and its rest it is taken as it is.
+ */
+static uint16_t still_code(number_t t) {
+  uint16_t code = travel_code(t);
+#if USE_SHAPES
+  uint16_t least = rom16(&shape_least[t]);
+  uint16_t most = rom16(&shape_most[t]);
+  bool rests = (rom8(&shape_flags[t]) & SHAPE_CENTRED) != 0 && code == rom16(&shape_centre[t]);
+#else
+  const uint16_t least = 0;
+  const uint16_t most = CODE_MOST;
+  const bool rests = false;
+#endif
+  code = code < least ? least : code > most ? most : code;
+  uint16_t off = (uint16_t)(code > taken[t] ? code - taken[t] : taken[t] - code);
+  if (!begun || off > STILL_CODES || rests || code == least || code == most) {
+    taken[t] = code;
+  }
+  return taken[t];
+}
+#endif
+
 #if N_TRAVELS
 /* An analog contact puts an axis somewhere, moves the mouse, or stands at a step. */
 static void travelled(number_t look, uint32_t us) {
   number_t t = romn(&look_travel[look]);
   number_t target = meaning(layer, look);
   (void)us;
+  (void)t;
+#if USE_ANALOG_AXES || USE_ANALOG_MOUSE
+  uint16_t code = still_code(t);
+#endif
   if (target == NONE) {
     return;
   }
-  uint16_t code = travel_code(t);
   uint16_t more = rom16(&target_more[target_row(target)]);
   switch (rom8(&target_kind[target_row(target)])) {
 #if USE_ANALOG_AXES
@@ -164,15 +202,17 @@ static void travelled(number_t look, uint32_t us) {
 #if USE_STEPPED
     case TARGET_STEPS:
       if (rom8(&travel_steps[t]) > 1) {
-        stepped[target] = (uint8_t)(step(code, rom8(&travel_steps[t])) + 1U);
+        stepped[target] = (uint8_t)(step(travel_code(t), rom8(&travel_steps[t])) + 1U);
       }
       break;
 #endif
     default:
-      (void)code;
       (void)more;
       break;
   }
+#if USE_ANALOG_AXES || USE_ANALOG_MOUSE
+  (void)code;
+#endif
 }
 #endif
 
@@ -288,6 +328,9 @@ void axes_look(uint32_t us) {
       travelled(i, us);
     }
   }
+#if USE_ANALOG_AXES || USE_ANALOG_MOUSE
+  begun = true;
+#endif
 #endif
 #if N_AXES || N_PULSES
   for (number_t i = 0; i < N_LOOKS; i++) {
@@ -373,7 +416,7 @@ bool axes_busy(void) {
     number_t t = romn(&look_travel[i]);
     number_t target = meaning(layer, i);
     if (t != NONE && target != NONE && rom8(&target_kind[target_row(target)]) == TARGET_MOTION &&
-        shape_travel(t, travel_code(t)) != 0) {
+        shape_travel(t, taken[t]) != 0) {
       return true;
     }
   }

@@ -5,8 +5,10 @@
 
 enum stand { UP, WAITING, OWN, TAKEN };
 
+#define LONG_AGO UINT32_MAX
+
 static uint8_t stands[N_LOOKS];
-static uint32_t age[N_LOOKS]; /* of the press, in us; stays at the most it can be */
+static uint32_t age[N_LOOKS]; /* of the press, in us; stays at LONG_AGO */
 static number_t taken_by[N_LOOKS];
 static bool on[N_CHORDS];
 static number_t waiting; /* how many presses wait */
@@ -72,7 +74,7 @@ static bool patient(number_t look, uint32_t *longest) {
 void chords_age(uint32_t us) {
   for (number_t i = 0; i < N_LOOKS; i++) {
     if (stands[i] != UP) {
-      age[i] = age[i] > UINT32_MAX - us ? UINT32_MAX : age[i] + us;
+      age[i] = age[i] > LONG_AGO - us ? LONG_AGO : age[i] + us;
     }
   }
 }
@@ -97,7 +99,8 @@ static bool complete(number_t c) {
       last = i;
     }
   }
-  return oldest - youngest <= window(c) && available(c, press_layer(last));
+  /* Of two that are as old as can be told none knows which came first. */
+  return oldest < LONG_AGO && oldest - youngest <= window(c) && available(c, press_layer(last));
 }
 
 static bool open(number_t c) {

@@ -16,6 +16,8 @@ static uint32_t next_poll_us;
 static uint8_t on[N_MEANINGS + 1]; /* bit 0 now, bit 1 at the look before */
 static uint8_t sent[REPORT_BYTES];
 static bool was_sent[N_REPORTS];
+static bool refused;      /* the host did not take a report at the poll before, */
+static number_t again;    /* which one it was */
 
 #if N_LAYERS
 static number_t pressed_on[N_LOOKS];
@@ -245,16 +247,23 @@ static bool more_to_tell(void) {
   return any;
 }
 
-/* Step 13: a report that differs from the last one sent, or tells of motion, is sent. */
+/*
+ * Step 13: a report that differs from the last one sent, or tells of motion, is sent. What the host
+ * does not take is tried again first; a tap stays on until every report of its poll was taken.
+ */
 void device_poll(void) {
   uint8_t transfer[LONGEST_REPORT];
-  if (!news && !more_to_tell()) {
+  if (!news && !refused && !more_to_tell()) {
     return;
   }
 #if USE_TAPS
-  taps_turn();
+  if (!refused) {
+    taps_turn();
+  }
 #endif
-  for (number_t r = 0; r < now[REPORTS]; r++) {
+  number_t r = refused ? again : 0;
+  refused = false;
+  for (number_t k = 0; k < now[REPORTS]; k++, r = (number_t)(r + 1U < now[REPORTS] ? r + 1U : 0)) {
     uint8_t *last = &sent[rom16(&report_at[now[REPORTS_AT] + r])];
     report_size_t bytes = compose(r, transfer);
     bool moves = false;
@@ -264,7 +273,11 @@ void device_poll(void) {
     if (!moves && was_sent[r] && !differs(transfer, last, bytes)) {
       continue;
     }
-    hw_send(rom8(&report_id[now[REPORTS_AT] + r]), transfer, bytes);
+    if (!hw_send(rom8(&report_id[now[REPORTS_AT] + r]), transfer, bytes)) {
+      refused = true;
+      again = r;
+      return;
+    }
 #if USE_AXES
     axes_sent(r);
     if (moves) {
@@ -287,6 +300,13 @@ void device_poll(void) {
 #endif
 }
 
+void device_forget(void) {
+  for (number_t r = 0; r < N_REPORTS; r++) {
+    was_sent[r] = false;
+  }
+  news = true;
+}
+
 void device_begin(number_t chosen) {
   profile = chosen;
   for (uint16_t r = 0; r < PROFILE_ROWS; r++) {
@@ -301,13 +321,11 @@ void device_begin(number_t chosen) {
   for (uint16_t t = 0; t < N_MEANINGS; t++) {
     on[t] = 0;
   }
-  for (number_t r = 0; r < N_REPORTS; r++) {
-    was_sent[r] = false;
-  }
+  device_forget();
+  refused = false;
   layer = 0;
   started = false;
   busy = false;
-  news = true;
   sample_begin();
   settle_begin();
 #if N_LAYERS
@@ -403,7 +421,7 @@ bool device_busy(void) {
 #if N_CHORDS
   any = any || chords_coming();
 #endif
-  return any || more_to_tell();
+  return any || refused || more_to_tell();
 }
 
 number_t device_profile(void) { return profile; }

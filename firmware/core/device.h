@@ -53,8 +53,11 @@ bool hw_touched(number_t terminal);
 /* Microseconds since power-up; they may run over. */
 uint32_t hw_micros(void);
 
-/* Sends one report; its id is its first byte where there is one. */
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes);
+/*
+ * Sends one report; its id is its first byte where there is one. Whether the host took it: a report
+ * that it did not take counts as not told, and is tried again at the next poll.
+ */
+bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes);
 
 #if SELF_TEST
 /* Writes a part of a line of the self-test stream. */
@@ -71,6 +74,12 @@ void device_tick(void);
 
 /* When the next look and the next report are due, for a board that keeps other time. */
 void device_due(uint32_t look_us, uint32_t poll_us);
+
+/*
+ * The host may have forgotten what it was told: all reports go out again. To be called when the
+ * host is there again, after the plug or its sleep.
+ */
+void device_forget(void);
 
 /* The profile that is in force, from 0. */
 number_t device_profile(void);

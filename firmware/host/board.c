@@ -15,8 +15,8 @@ bool hw_touched(number_t terminal) { return world_touched(terminal); }
 
 uint32_t hw_micros(void) { return (uint32_t)session_now(); }
 
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
-  session_send(id, transfer, bytes);
+bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  return session_send(id, transfer, bytes);
 }
 
 void board_power_up(void) { device_power_up(); }
@@ -28,7 +28,12 @@ unsigned board_profile(void) { return device_profile(); }
 void board_look(uint32_t us) { device_look(us); }
 
 void board_poll(uint32_t us) {
+  static bool was_gone;
   (void)us;
+  if (was_gone && !session_gone()) {
+    device_forget();
+  }
+  was_gone = session_gone();
   device_poll();
 }
 
@@ -39,6 +44,6 @@ void board_standing(void) {
   report_size_t bytes;
   for (number_t r = 0; r < device_reports(); r++) {
     uint8_t id = device_report(r, transfer, &bytes);
-    hw_send(id, transfer, bytes);
+    (void)hw_send(id, transfer, bytes);
   }
 }

@@ -24,6 +24,13 @@ double chance_share(struct chance *from);
 /* ---- wires: whether a short holds the board down while hands stand so ---- */
 bool world_dead(void);
 
+/* The host is asleep or unplugged: it takes no report. Times are since the script began. */
+#define MOST_AWAY 100
+struct away {
+  int64_t from_us;
+  int64_t to_us;
+};
+
 /* ---- hands: a script of moves ---- */
 #define MOST_MOVES 1000
 
@@ -41,6 +48,12 @@ struct script {
 
 /* Reads a script; on bad input says why on the error stream and gives false. */
 bool script_read(struct script *script, const char *text);
+
+/* Reads a time such as 80ms, 5us or 2s; false where it is none. */
+bool time_of(const char *text, int64_t *us);
+
+/* Reads a stretch of time such as 100ms+2s; false where it is none. */
+bool away_read(const char *text, struct away *away);
 
 /* The number of a contact by its name, or -1, said on the error stream. */
 int contact_named(const char *name, unsigned length);
@@ -66,15 +79,20 @@ bool board_busy(void);
 void board_standing(void); /* sends all reports as they stand */
 
 /* ---- time ---- */
+
 struct run {
   int64_t seed;
   bool powered_up[65536]; /* what is held at power-up */
   int profile;           /* chosen by hand, or -1 */
+  int64_t start_us;      /* what the board's clock says at power-up */
+  struct away away[MOST_AWAY];
+  int away_count;
 };
 
 void session_play(const struct script *script, const struct run *run);
-int64_t session_now(void);
-void session_send(uint8_t id, const uint8_t *transfer, unsigned bytes);
+int64_t session_now(void); /* what the board's clock says, in us */
+bool session_gone(void);   /* whether the host was away at the last poll */
+bool session_send(uint8_t id, const uint8_t *transfer, unsigned bytes);
 
 /* What to do with each report: us since the script began. */
 void session_report(int64_t us, uint8_t id, const uint8_t *transfer, unsigned bytes);

@@ -13,10 +13,13 @@
 #define MOST_TEXT (1U << 20)
 
 static const char usage[] =
-    "usage: device-host [--seed N] [--power-up CONTACT]... [--profile NAME] [--each-line] < SCRIPT\n"
+    "usage: device-host [--seed N] [--power-up CONTACT]... [--profile NAME] [--away FROM+FOR]...\n"
+    "                   [--start MICROSECONDS] [--self-test] [--each-line] < SCRIPT\n"
     "A script is moves such as horn@0+80ms lever.left@10ms port=0.4@20ms; a contact without a time\n"
-    "is held from the start. It prints reports: microseconds, id, bytes. With --each-line every line\n"
-    "is a script of its own, begun by its seed, and an empty line ends its reports.\n";
+    "is held from the start. It prints reports: microseconds, id, bytes. The host takes nothing while\n"
+    "it is --away, such as 100ms+2s; the board's clock stands at --start when it is switched on.\n"
+    "--self-test prints what the program reads instead. With --each-line every line is a script of its\n"
+    "own, begun by its seed, ^CONTACT, !FROM+FOR and >START, and an empty line ends its reports.\n";
 
 static bool quiet; /* nothing but the self-test stream is printed */
 
@@ -70,18 +73,33 @@ static bool profile(struct run *run, const char *name) {
   return false;
 }
 
-/* A line is a seed, then contacts held at power-up after ^, then moves. */
+static bool away(struct run *run, const char *text) {
+  return run->away_count < MOST_AWAY && away_read(text, &run->away[run->away_count]) &&
+         ++run->away_count > 0;
+}
+
+/* A clock may stand at any time, so this is no time of a script, which ends. */
+static bool start(struct run *run, const char *text) {
+  return whole(text, &run->start_us) && run->start_us >= 0;
+}
+
+/* A line is a seed; power-up after ^, absences after !, the clock after >; then moves. */
 static bool line(char *text, struct run run) {
   static struct script script;
   char *rest;
   run.seed = strtoll(text, &rest, 10);
-  while (*(rest += strspn(rest, " ")) == '^') {
-    size_t length = strcspn(++rest, " \n");
-    int contact = contact_named(rest, (unsigned)length);
-    if (contact < 0) {
+  while (strchr("^!>", *(rest += strspn(rest, " "))) != NULL && *rest != '\0') {
+    static char word[201];
+    char sign = *rest++;
+    size_t length = strcspn(rest, " \n");
+    snprintf(word, sizeof word, "%.*s", (int)length, rest);
+    bool fine = sign == '^'   ? power_up(&run, word)
+                : sign == '!' ? away(&run, word)
+                              : start(&run, word);
+    if (!fine) {
+      fprintf(stderr, "\"%c%s\" is not understood\n", sign, word);
       return false;
     }
-    run.powered_up[contact] = true;
     rest += length;
   }
   if (!script_read(&script, rest)) {
@@ -106,6 +124,10 @@ int main(int argc, char **argv) {
       fine = power_up(&run, argv[++i]);
     } else if (strcmp(argv[i], "--profile") == 0 && more) {
       fine = profile(&run, argv[++i]);
+    } else if (strcmp(argv[i], "--away") == 0 && more) {
+      fine = away(&run, argv[++i]);
+    } else if (strcmp(argv[i], "--start") == 0 && more) {
+      fine = start(&run, argv[++i]);
     } else if (strcmp(argv[i], "--self-test") == 0 && SELF_TEST) {
       fine = quiet = true;
     } else {

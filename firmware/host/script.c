@@ -41,7 +41,7 @@ static bool number(const char *text, double *value, const char **rest) {
   return isfinite(*value);
 }
 
-static bool time_of(const char *text, int64_t *us) {
+bool time_of(const char *text, int64_t *us) {
   double value;
   double unit = 1e3;
   const char *rest;
@@ -115,6 +115,22 @@ static bool move_of(char *word, struct move *move) {
     return refuse(whole, "times must lie between 0 and ten minutes");
   }
   return true;
+}
+
+bool away_read(const char *text, struct away *away) {
+  char from[MOST_WORD + 1];
+  size_t length = strcspn(text, "+");
+  if (text[length] != '+' || length > MOST_WORD) {
+    return false;
+  }
+  memcpy(from, text, length);
+  from[length] = '\0';
+  int64_t stays;
+  if (!time_of(from, &away->from_us) || !time_of(text + length + 1, &stays)) {
+    return false;
+  }
+  away->to_us = away->from_us + stays;
+  return away->from_us <= LONGEST_US && stays <= LONGEST_US;
 }
 
 /* Moves in the order of their times; those of one time as they were given. */

@@ -32,12 +32,30 @@ static int64_t origin;
 static bool tells;
 static bool off; /* a short holds the board down; without it, it powers up again */
 
-int64_t session_now(void) { return now_us; }
+static const struct run *running;
+static bool polls;
+static bool gone; /* the host was away at the last poll */
 
-void session_send(uint8_t id, const uint8_t *transfer, unsigned bytes) {
+int64_t session_now(void) { return running->start_us + now_us; }
+
+bool session_gone(void) { return gone; }
+
+bool session_send(uint8_t id, const uint8_t *transfer, unsigned bytes) {
+  if (polls && gone) {
+    return false;
+  }
   if (tells) {
     session_report(now_us - origin, id, transfer, bytes);
   }
+  return true;
+}
+
+static bool away(int64_t us) {
+  bool any = false;
+  for (int i = 0; i < running->away_count && tells; i++) {
+    any = any || (us >= running->away[i].from_us && us < running->away[i].to_us);
+  }
+  return any;
 }
 
 /* ---- bounces ---- */
@@ -80,6 +98,13 @@ static void bounce(struct moving *m, int least_us, int most_us) {
 static int32_t length_of(const struct moving *m) { return m->edges[m->edge_count - 1]; }
 
 /* ---- what the hands do ---- */
+
+/* Nobody's hand is on anything. */
+static void rest(double *travel) {
+  for (unsigned c = 0; c < WORLD_CONTACTS; c++) {
+    travel[c] = world_contacts[c].rest;
+  }
+}
 
 static void shift(const double *after) {
   for (unsigned c = 0; c < WORLD_CONTACTS; c++) {
@@ -135,13 +160,16 @@ static void run_to(int64_t to) {
         board_begin(board_profile());
       }
       if (!off) {
-        board_look((uint32_t)now_us);
+        board_look((uint32_t)session_now());
       }
       scan_us += SCAN_US;
     } else {
       now_us = poll_us;
+      gone = away(now_us - origin);
       if (!off) {
-        board_poll((uint32_t)now_us);
+        polls = true;
+        board_poll((uint32_t)session_now());
+        polls = false;
       }
       poll_us += POLL_US;
     }
@@ -178,7 +206,8 @@ static int changes_of(const struct script *script, struct change *changes) {
   for (int i = 0; i < script->count; i++) {
     const struct move *m = &script->moves[i];
     if (m->for_us > 0) {
-      struct change end = {m->from_us + m->for_us, m->contact, 0, i};
+      struct change end = {m->from_us + m->for_us, m->contact,
+                           world_contacts[m->contact].rest, i};
       changes[count++] = end;
     }
     struct change begin = {m->from_us, m->contact, m->travel, MOST_MOVES + i};
@@ -193,7 +222,7 @@ static void follow(const struct script *script) {
   static double after[WORLD_CONTACTS + 1];
   int count = changes_of(script, changes);
   bool first = true;
-  memset(after, 0, sizeof after);
+  rest(after);
   for (int i = 0; i < count;) {
     int64_t us = changes[i].us;
     for (; i < count && changes[i].us == us; i++) {
@@ -211,12 +240,14 @@ static void follow(const struct script *script) {
 static void power_up(const struct run *run) {
   static double travel[WORLD_CONTACTS + 1];
   now_us = scan_us = poll_us = edge_us = 0;
+  running = run;
   tells = false;
   off = false;
+  gone = false;
   memset(moving, 0, sizeof moving);
-  memset(held, 0, sizeof held);
+  rest(held);
   for (unsigned c = 0; c < WORLD_CONTACTS; c++) {
-    travel[c] = run->powered_up[c] ? 1 : 0;
+    travel[c] = run->powered_up[c] ? 1 : held[c];
   }
   world_hands(travel);
   if (run->profile < 0) {

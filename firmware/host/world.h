@@ -44,6 +44,7 @@ struct contact {
   const char *name;
   bool analog;
   int steps;
+  double rest; /* where it stands while no hand is on it */
   int bounce_least_us;
   int bounce_most_us;
 };

@@ -2,11 +2,15 @@
 # code.py. The profile is chosen here, by what is held while the board is switched on.
 import code as program
 
+import microcontroller
 import usb_hid
 
 hardware = program.Board()
 chosen = program.choose(hardware)
 hardware.close()  # code.py takes the terminals anew
+kept = microcontroller.nvm  # code.py reads there what was chosen; written only where it changes
+if len(program.REPORTS) > 1 and kept is not None and kept[0] != chosen:
+    kept[0:1] = bytes((chosen,))
 descriptor = program.DESCRIPTORS[chosen]
 reports = program.REPORTS[chosen]
 usb_hid.enable(

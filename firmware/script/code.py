@@ -5,9 +5,12 @@ import time
 import analogio
 import board
 import digitalio
+import microcontroller
+import supervisor
 import usb_hid
 
 NONE = -1
+SELF_TEST = False  # True prints what is read, for "kumite self-test" of the workbench
 
 # ---- tables, made from the build ----
 @TABLES@
@@ -59,11 +62,19 @@ class Board:
         return time.monotonic_ns() // 1000
 
     def send(self, report_id, transfer):
+        """Whether the host took it: one that sleeps or is not there yet does not."""
         device = usb_hid.devices[0]
-        if report_id:
-            device.send_report(transfer[1:], report_id)
-        else:
-            device.send_report(transfer)
+        try:
+            if report_id:
+                device.send_report(transfer[1:], report_id)
+            else:
+                device.send_report(transfer)
+        except OSError:
+            return False
+        return True
+
+    def host_there(self):
+        return supervisor.runtime.usb_connected
 
 
 def whole(a, b):
@@ -128,6 +139,9 @@ class Program:
         self.news = True
         self.last_us = 0
         self.sent = {}
+        self.refused = False
+        self.again = 0
+        self.printed = None
         # if N_LAYERS
         self.layers = LAYERS[profile]
         self.keys = [False] * n
@@ -160,6 +174,7 @@ class Program:
             if axis[4] != NONE or axis[5] != NONE:
                 self.value[a] = (axis[3] + 1) // 2
         self.stepped = [0] * len(self.targets)
+        self.taken = [0] * n
         self.dots = [0, 0, 0]
         self.axes_changed = False
         # end
@@ -564,6 +579,19 @@ class Program:
         return middle + whole(travel * (most - middle if travel >= 0 else middle), 32767)
 
     # end
+    # if N_TRAVELS
+    def still(self, i):
+        """The code as an axis takes it: still while it moves no further than a converter's noise."""
+        least, centre, most = TRAVELS[i][4][:3]
+        code = self.smooth[i] + 128 >> 8
+        rests = code == centre
+        code = max(least, min(most, code))
+        anchor = rests or code == least or code == most
+        if not self.started or anchor or abs(code - self.taken[i]) > STILL_CODES:
+            self.taken[i] = code
+        return self.taken[i]
+
+    # end
     def goes_to(self, us, since):
         axes = self.axes
         self.driven = [False] * len(axes)
@@ -571,20 +599,21 @@ class Program:
         self.stepped = [0] * len(self.targets)
         # if N_TRAVELS
         for i in sorted(TRAVELS):
+            still = self.still(i)
             target = self.meaning(self.layer, i)
             if target == NONE:
                 continue
             kind, report, bit, more = self.targets[target]
-            code = self.smooth[i] + 128 >> 8
             if kind == TARGET_AXIS:
                 self.driven[more] = True
-                self.set(more, self.shaped(i, code, axes[more][3]))
+                self.set(more, self.shaped(i, still, axes[more][3]))
             elif kind == TARGET_MOTION:
                 speed = 10 if more == 2 else 500
-                travel = self.shape(TRAVELS[i][4][:7], code)
+                travel = self.shape(TRAVELS[i][4][:7], still)
                 self.dots[more] += whole(since * speed * travel, 32767)
             elif kind == TARGET_STEPS and TRAVELS[i][3] > 1:
                 steps = TRAVELS[i][3]
+                code = self.smooth[i] + 128 >> 8
                 self.stepped[target] = (2 * code * (steps - 1) + CODE_MOST) // (2 * CODE_MOST) + 1
         # end
         for i in range(len(LOOKS)):
@@ -663,7 +692,7 @@ class Program:
         for i in TRAVELS:
             target = self.meaning(self.layer, i)
             if target != NONE and self.targets[target][0] == TARGET_MOTION:
-                if self.shape(TRAVELS[i][4][:7], self.smooth[i] + 128 >> 8) != 0:
+                if self.shape(TRAVELS[i][4][:7], self.taken[i]) != 0:
                     return True
         # end
         return False
@@ -683,6 +712,8 @@ class Program:
         before = self.layer
         self.sample()
         changed = self.settle(us) or not self.started
+        if SELF_TEST:
+            self.print_test(us)
         # if N_CHORDS
         changed = changed or "waiting" in self.stand
         # end
@@ -706,6 +737,19 @@ class Program:
             self.hw.drive(terminal, any(self.settled[i] for i in follows))
         # end
         self.started = True
+
+    def print_test(self, us):
+        """A line of the self-test stream, where anything changed."""
+        levels = ("".join("1" if on else "0" for on in which) for which in (self.raw, self.settled))
+        words = list(levels)
+        # if N_TRAVELS
+        words += [str(self.codes[i]) for i in sorted(TRAVELS)]
+        # end
+        if self.printed is None:
+            print("self-test 1 looks", len(LOOKS), "scan_us", SCAN_US)
+        if words != self.printed:
+            print(us, *words)
+        self.printed = words
 
     # ---- steps 12 and 13
 
@@ -752,8 +796,13 @@ class Program:
         # end
         return transfer
 
+    def forget(self):
+        """The host may have forgotten what it was told: all reports go out again."""
+        self.sent = {}
+        self.news = True
+
     def poll(self):
-        news = self.news
+        news = self.news or self.refused
         # if USE_TAPS
         news = news or self.taps_any()
         # end
@@ -763,12 +812,16 @@ class Program:
         if not news:
             return
         # if USE_TAPS
-        for t in range(len(self.targets)):
+        for t in range(0 if self.refused else len(self.targets)):
             was = self.tap_on[t]
             self.tap_on[t] = self.waiting[t] > 0 and not was
             self.waiting[t] -= 1 if self.tap_on[t] else 0
         # end
-        for r, report in enumerate(self.reports):
+        first = self.again if self.refused else 0
+        self.refused = False
+        for k in range(len(self.reports)):
+            r = (first + k) % len(self.reports)
+            report = self.reports[r]
             transfer = self.compose(r)
             moves = False
             # if USE_AXES
@@ -776,7 +829,9 @@ class Program:
             # end
             if not moves and self.sent.get(r) == transfer:
                 continue
-            self.hw.send(report[0], transfer)
+            if not self.hw.send(report[0], transfer):
+                self.refused, self.again = True, r
+                return
             # if USE_AXES
             for m, bit in enumerate(report[5]):
                 if bit is not None:
@@ -795,7 +850,7 @@ class Program:
 
     def goes_on(self):
         """Whether anything goes on by itself though nothing is touched."""
-        on = self.busy
+        on = self.busy or self.refused
         # if N_CHORDS
         on = on or self.coming
         # end
@@ -836,11 +891,23 @@ def choose(hardware):
     return best
 
 
+def taken(hardware):
+    """The profile that boot.py told the host; held again after a reload, whatever is held then."""
+    kept = microcontroller.nvm
+    if len(REPORTS) > 1 and kept is not None and kept[0] < len(REPORTS):
+        return kept[0]
+    return choose(hardware)
+
+
 def run():
     hardware = Board()
-    program = Program(hardware, choose(hardware))
+    program = Program(hardware, taken(hardware))
     look_us = poll_us = hardware.micros()
+    there = False
     while True:
+        was_there, there = there, hardware.host_there()
+        if there and not was_there:
+            program.forget()
         us = hardware.micros()
         if us >= look_us:
             look_us = max(look_us + SCAN_US, us)

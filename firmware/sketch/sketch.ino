@@ -39,12 +39,10 @@ extern "C" bool hw_touched(number_t terminal) { return digitalRead(pins[terminal
 extern "C" uint32_t hw_micros(void) { return micros(); }
 
 /* A report without an id of its own goes out under the one that the descriptor here gives it. */
-extern "C" void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
-  if (id == 0) {
-    HID().SendReport(ONLY_ID, transfer, bytes);
-  } else {
-    HID().SendReport(id, transfer + 1, bytes - 1);
-  }
+extern "C" bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  int taken = id == 0 ? HID().SendReport(ONLY_ID, transfer, bytes)
+                      : HID().SendReport(id, transfer + 1, bytes - 1);
+  return taken > 0;
 }
 
 #if SELF_TEST
@@ -97,4 +95,13 @@ void setup() {
   device_due(micros(), micros());
 }
 
-void loop() { device_tick(); }
+/* A host that is there again, after the plug or its sleep, is told everything anew. */
+void loop() {
+  static bool was_there = false;
+  const bool there = USBDevice.configured();
+  if (there && !was_there) {
+    device_forget();
+  }
+  was_there = there;
+  device_tick();
+}

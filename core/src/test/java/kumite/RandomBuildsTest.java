@@ -157,7 +157,7 @@ public class RandomBuildsTest {
       for (SignalPath path : bench.paths()) {
         boolean here = path.field().filter(f -> f.reportId() == report.id()).isPresent();
         boolean button = path.target().filter(Target.Button.class::isInstance).isPresent();
-        if (here && button && path.whole() && holds.of(path.id()) == 1 && opensAtRest(path)) {
+        if (here && button && path.whole() && holds.on(path.id()) && opensAtRest(path)) {
           assertThat(seen.on()).as("%s", path.id()).contains(path.field().get().usage());
         }
       }

@@ -16,6 +16,7 @@ import kumite.build.Build;
 import kumite.build.map.Layer;
 import kumite.build.map.Script;
 import kumite.circuit.InputLevels;
+import kumite.circuit.Inputs;
 import kumite.device.Holds;
 import kumite.device.Hop;
 import kumite.device.PowerUp;
@@ -286,15 +287,16 @@ final class PressCommand implements Callable<Integer> {
   /** Whatever the board sees beside what is held. */
   private static void others(Bench bench, Holds holds, Trace.Change end, PrintWriter out) {
     end.settled().stream()
-        .filter(id -> holds.of(id) == 0)
+        .filter(id -> !holds.on(id))
         .forEach(id -> out.printf(Locale.ROOT, "%s: seen pressed, and nobody holds it%n", id));
     end.undetermined().stream()
-        .filter(id -> holds.of(id) == 0)
+        .filter(id -> !holds.on(id))
         .forEach(id -> out.printf(Locale.ROOT, "%s: %s%n", id, undetermined(bench, holds, id)));
   }
 
   private static String undetermined(Bench bench, Holds holds, ContactId id) {
-    double volts = bench.circuit().orElseThrow().inputs().see(id, holds::of).volts();
+    Inputs inputs = bench.circuit().orElseThrow().inputs();
+    double volts = inputs.see(id, holds.over(inputs::rest)).volts();
     InputLevels.Thresholds reads = bench.path(id).orElseThrow().levels().orElseThrow().thresholds();
     boolean between = volts > reads.lowVolts() && volts < reads.highVolts();
     return (between

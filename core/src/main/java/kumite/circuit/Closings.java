@@ -71,7 +71,11 @@ final class Closings {
         double travel = edge.index() / (double) Math.max(1, selector.taps().size() - 1);
         yield Optional.of(new Closing(edge, selector.contact(), edge.index(), travel));
       }
-      case POT_LOW -> Optional.of(new Closing(edge, ((Component.Pot) edge.part()).contact(), 0, 0));
+      case POT_LOW -> {
+        Component.Pot pot = (Component.Pot) edge.part();
+        // What springs back to the middle has to be moved to either end.
+        yield Optional.of(new Closing(edge, pot.contact(), pot.rest() > 0 ? 2 : 0, 0));
+      }
       case POT_HIGH ->
           Optional.of(new Closing(edge, ((Component.Pot) edge.part()).contact(), 1, 1));
       default -> Optional.empty();
@@ -340,6 +344,6 @@ final class Closings {
         .flatMap(List::stream)
         .filter(c -> moved.getOrDefault(c.contact(), 0) == c.position() && c.position() > 0)
         .forEach(c -> travel.put(c.contact(), c.travel()));
-    return contact -> travel.getOrDefault(contact, 0.0);
+    return contact -> travel.containsKey(contact) ? travel.get(contact) : network.rest(contact);
   }
 }

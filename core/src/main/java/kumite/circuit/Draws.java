@@ -74,8 +74,8 @@ public record Draws(Map<String, Double> terminals, double logicMilliamps, double
   /** Nobody presses, or everybody does; lamps that terminals drive are lit. */
   private static List<Conditions> states(Network network, TreeSet<String> drivers) {
     List<Conditions> states = new ArrayList<>();
-    for (double travel : new double[] {0, 1}) {
-      ToDoubleFunction<ContactId> hands = contact -> travel;
+    List<ToDoubleFunction<ContactId>> all = List.of(network::rest, contact -> 1);
+    for (ToDoubleFunction<ContactId> hands : all) {
       Conditions now = Conditions.of(hands);
       for (String driver : drivers) {
         now = now.driving(driver, true);

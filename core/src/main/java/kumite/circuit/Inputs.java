@@ -23,7 +23,7 @@ import kumite.wiring.Wiring;
  * <pre>{@code
  * Inputs inputs = Inputs.of(wiring, Looks.of(board, loom), new Solves());
  * inputs.levels().get(ContactId.parse("horn")).idleVolts();
- * inputs.see(contact -> 0); // what each look takes in while nobody presses
+ * inputs.see(inputs::rest); // what each look takes in while nobody presses
  * }</pre>
  */
 public final class Inputs {
@@ -59,7 +59,7 @@ public final class Inputs {
     Inputs inputs = new Inputs(network);
     Wiring wiring = network.wiring();
     Looks looks = network.looks();
-    Scan rest = new Scan(inputs.network, contact -> 0);
+    Scan rest = new Scan(inputs.network, network::rest);
     looks
         .byContact()
         .forEach((contact, look) -> inputs.levels.put(contact, inputs.levels(contact, look, rest)));
@@ -132,6 +132,11 @@ public final class Inputs {
     return new Scan(network, hands).see(network.looks().of(contact).orElseThrow());
   }
 
+  /** {@return where a contact stands while no hand is on it, 0 to 1} */
+  public double rest(ContactId contact) {
+    return network.rest(contact);
+  }
+
   Network network() {
     return network;
   }
@@ -144,7 +149,7 @@ public final class Inputs {
   // ---- one contact
 
   private InputLevels levels(ContactId contact, Look look, Scan rest) {
-    Scan held = new Scan(network, c -> c.equals(contact) ? 1 : 0);
+    Scan held = new Scan(network, c -> c.equals(contact) ? 1 : network.rest(c));
     double logic = network.board().logicVolts();
     boolean chip = look.how() instanceof Look.Bit;
     double supply = look.how() instanceof Look.Bit bit ? network.supplyAt(bit.input()) : logic;
@@ -194,7 +199,7 @@ public final class Inputs {
 
   /** A pot or ladder in the middle of its travel, where both its halves count. */
   private Stand middle(ContactId contact, Look look) {
-    return stand(look, new Scan(network, c -> c.equals(contact) ? 0.5 : 0));
+    return stand(look, new Scan(network, c -> c.equals(contact) ? 0.5 : network.rest(c)));
   }
 
   private InputLevels.Reading reading(

@@ -120,7 +120,7 @@ public record IslandDeck(String title, String text, List<State> states) {
     }
 
     private void states() {
-      state("nobody presses", looks.get(0), contact -> 0);
+      state("nobody presses", looks.get(0), network::rest);
       for (Look look : looks) {
         ContactId id = look.contact().orElseThrow();
         int steps = steps(id);
@@ -129,7 +129,7 @@ public record IslandDeck(String title, String text, List<State> states) {
           state(
               id + (steps == 2 ? " held" : " at step " + (step + 1)),
               look,
-              contact -> contact.equals(id) ? travel : 0);
+              contact -> contact.equals(id) ? travel : network.rest(contact));
         }
       }
     }

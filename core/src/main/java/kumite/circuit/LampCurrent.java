@@ -22,7 +22,8 @@ public record LampCurrent(
   static final Corner BRIGHT = new Corner(0.5, 0.05, -0.2, false, true);
 
   static LampCurrent of(Network network, Component.Light light) {
-    ToDoubleFunction<ContactId> held = contact -> contact.control().equals(light.control()) ? 1 : 0;
+    ToDoubleFunction<ContactId> held =
+        contact -> contact.control().equals(light.control()) ? 1 : network.rest(contact);
     Optional<Look> look =
         network.looks().all().stream()
             .filter(l -> l.contact().filter(c -> c.control().equals(light.control())).isPresent())
@@ -30,7 +31,7 @@ public record LampCurrent(
     double worst = 0;
     double[] usual = new double[2];
     for (int i = 0; i < 2; i++) {
-      ToDoubleFunction<ContactId> hands = i == 0 ? contact -> 0 : held;
+      ToDoubleFunction<ContactId> hands = i == 0 ? network::rest : held;
       Conditions now =
           look.map(l -> new Scan(network, hands).during(l)).orElse(Conditions.of(hands));
       now = driven(network, light, now, i == 1);

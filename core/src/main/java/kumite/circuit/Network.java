@@ -1,7 +1,9 @@
 package kumite.circuit;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
@@ -66,6 +68,7 @@ final class Network {
   private final List<Component.Multiplexer> multiplexers = new ArrayList<>();
   private final List<Chip> chips = new ArrayList<>();
   private final List<ContactId> contacts = new ArrayList<>();
+  private final Map<ContactId, Double> rests = new HashMap<>();
   private final Optional<String> dead;
   private final List<Double> logicsBeside = new ArrayList<>();
   private final Closings closings;
@@ -118,7 +121,7 @@ final class Network {
     // Alike inputs meet their ways in the same order, so that their circuits are equal.
     edges.forEach(list -> list.sort(java.util.Comparator.comparing(Edge::kind)));
     closings = new Closings(this);
-    if (!ideal && shorted.isEmpty() && closings.shorted(contact -> 0)) {
+    if (!ideal && shorted.isEmpty() && closings.shorted(this::rest)) {
       shorted =
           Optional.of(
               "Contacts that are closed at rest short a supply: nothing works before that is out");
@@ -134,8 +137,14 @@ final class Network {
     return contacts;
   }
 
+  /** {@return where a contact stands while no hand is on it, 0 to 1} */
+  double rest(ContactId contact) {
+    return rests.getOrDefault(contact, 0.0);
+  }
+
   private void edgesOf(Component part) {
     part.moved().ifPresent(contacts::add);
+    part.moved().filter(c -> part.rest() > 0).ifPresent(c -> rests.put(c, part.rest()));
     if (part instanceof Component.Pole pole) {
       add(Edge.Kind.OPEN_CONTACT, pole.open(), pole.common(), part, 0);
       add(Edge.Kind.RESTING_CONTACT, pole.closed(), pole.common(), part, 0);

@@ -25,6 +25,11 @@ public sealed interface Component {
     return Optional.empty();
   }
 
+  /** Where it stands while no hand is on it, 0 to 1 of its travel. */
+  default double rest() {
+    return 0;
+  }
+
   /** Whether it is bought and soldered beside the controls and the board themselves. */
   default boolean fitted() {
     return false;
@@ -94,15 +99,16 @@ public sealed interface Component {
   /**
    * A potentiometer.
    *
-   * @param low its end at rest
+   * @param low its end where its travel begins
    * @param high its end when moved all the way
    * @param ohm end to end, above 0
+   * @param rest where it stands while no hand is on it, 0 to 1
    */
-  record Pot(ContactId contact, Joint low, Joint wiper, Joint high, double ohm)
+  record Pot(ContactId contact, Joint low, Joint wiper, Joint high, double ohm, double rest)
       implements Component {
     @Override
     public Component renamed(UnaryOperator<Joint> name) {
-      return new Pot(contact, name.apply(low), name.apply(wiper), name.apply(high), ohm);
+      return new Pot(contact, name.apply(low), name.apply(wiper), name.apply(high), ohm, rest);
     }
 
     @Override
@@ -362,13 +368,15 @@ public sealed interface Component {
    *
    * @param proportional whether it gives volts between ground and supply; else high at rest and low
    *     when moved
+   * @param rest where it stands while no hand is on it, 0 to 1
    */
-  record Output(ContactId contact, Joint out, Joint supply, Joint ground, boolean proportional)
+  record Output(
+      ContactId contact, Joint out, Joint supply, Joint ground, boolean proportional, double rest)
       implements Component {
     @Override
     public Component renamed(UnaryOperator<Joint> name) {
       return new Output(
-          contact, name.apply(out), name.apply(supply), name.apply(ground), proportional);
+          contact, name.apply(out), name.apply(supply), name.apply(ground), proportional, rest);
     }
 
     @Override

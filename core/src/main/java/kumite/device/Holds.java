@@ -3,12 +3,13 @@ package kumite.device;
 import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.ToDoubleFunction;
 import kumite.name.ContactId;
 
 /**
  * What hands do to the controls at one moment.
  *
- * @param travel how far each held contact is moved, 0 to 1; contacts not named are at rest at 0
+ * @param travel how far each held contact is moved, 0 to 1; contacts not named are at rest
  */
 public record Holds(Map<ContactId, Double> travel) {
   /** No hand on anything. */
@@ -25,19 +26,28 @@ public record Holds(Map<ContactId, Double> travel) {
     travel = Collections.unmodifiableMap(new TreeMap<>(travel));
   }
 
-  /** {@return how far a contact is moved} */
-  public double of(ContactId contact) {
-    return travel.getOrDefault(contact, 0.0);
+  /** {@return whether a hand is on a contact} */
+  public boolean on(ContactId contact) {
+    return travel.containsKey(contact);
   }
 
-  /** {@return the same holds with one contact moved; 0 lets it go} */
+  /** {@return how far each contact is moved, where it rests while no hand is on it} */
+  public ToDoubleFunction<ContactId> over(ToDoubleFunction<ContactId> rest) {
+    return contact ->
+        travel.containsKey(contact) ? travel.get(contact) : rest.applyAsDouble(contact);
+  }
+
+  /** {@return the same holds with one contact moved} */
   public Holds with(ContactId contact, double value) {
     Map<ContactId, Double> next = new TreeMap<>(travel);
-    if (value == 0) {
-      next.remove(contact);
-    } else {
-      next.put(contact, value);
-    }
+    next.put(contact, value);
+    return new Holds(next);
+  }
+
+  /** {@return the same holds with one contact let go} */
+  public Holds without(ContactId contact) {
+    Map<ContactId, Double> next = new TreeMap<>(travel);
+    next.remove(contact);
     return new Holds(next);
   }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.function.ToDoubleFunction;
 import kumite.build.map.Chord;
 import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
@@ -19,6 +20,7 @@ import kumite.kind.ContactKind;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
+import kumite.name.ContactId;
 import kumite.wiring.Wiring;
 import kumite.working.Working;
 
@@ -75,8 +77,8 @@ public record Hops(
    * @param trace of the last press, for its times
    */
   public List<Hop> of(SignalPath path, Optional<Trace> trace) {
-    double at = holds.of(path.id());
-    boolean held = at > 0;
+    boolean held = holds.on(path.id());
+    double at = hands().applyAsDouble(path.id());
     Optional<Trace.Hops> times = trace.map(t -> t.hops().get(path.id()));
     boolean analog = path.site().contact().type().analog();
     boolean down = down();
@@ -123,7 +125,7 @@ public record Hops(
                     false,
                     true,
                     "No terminal is free for it")));
-    hops.add(level(path, at));
+    hops.add(level(path));
     hops.add(settled(path, times, held, analog));
     Meant meant = meant(path, trace);
     boolean reaching = profile.layers().stream().anyMatch(layer -> layer.by().contains(path.id()));
@@ -184,7 +186,7 @@ public record Hops(
                 .entry()
                 .filter(entry -> reaches)
                 .map(entry -> TargetText.brief(entry.target()))
-                .orElseGet(() -> hostSees(path, at)),
+                .orElseGet(() -> hostSees(path)),
             reaches,
             false,
             function.isEmpty() ? "Name it at the Map station" : "What the host does"));
@@ -208,7 +210,7 @@ public record Hops(
             + (there ? "" : "; it was left out by hand"));
   }
 
-  private static Hop contact(SignalPath path, double at, Optional<Trace.Hops> times) {
+  private Hop contact(SignalPath path, double at, Optional<Trace.Hops> times) {
     ContactKind contact = path.site().contact();
     if (contact.type().analog()) {
       int steps = path.site().kind().steps();
@@ -220,12 +222,12 @@ public record Hops(
           Hop.Stage.CONTACT,
           contact.type() == ContactKind.Type.LADDER ? "ladder" : "wiper",
           where,
-          at > 0,
+          holds.on(path.id()),
           false,
           "Read as volts");
     }
     String bounce =
-        at > 0
+        holds.on(path.id())
             ? times
                 .map(t -> String.format(Locale.ROOT, "rests %.1f ms", t.bounceUs() / 1000.0))
                 .orElse("closed")
@@ -235,28 +237,32 @@ public record Hops(
         Hop.Stage.CONTACT,
         path.site().signalTab().replaceAll(".*\\.", "") + " – COM",
         bounce,
-        at > 0,
+        holds.on(path.id()),
         false,
         "Normally open tab and common" + place);
   }
 
+  private ToDoubleFunction<ContactId> hands() {
+    return holds.over(contact -> inputs.map(all -> all.rest(contact)).orElse(0.0));
+  }
+
   /** Whether what is held now shorts a supply, so that the board goes down. */
   private boolean down() {
-    return inputs.filter(all -> all.dies(holds::of)).isPresent();
+    return inputs.filter(all -> all.dies(holds.over(all::rest))).isPresent();
   }
 
   /** What the board takes in with everything held that is held now. */
   private Optional<Seen> seen(SignalPath path) {
     return path.levels().isEmpty()
         ? Optional.empty()
-        : inputs.map(all -> all.see(path.id(), holds::of));
+        : inputs.map(all -> all.see(path.id(), holds.over(all::rest)));
   }
 
   private String volts(SignalPath path) {
     return seen(path).map(s -> String.format(Locale.ROOT, "%.2f V", s.volts())).orElse("");
   }
 
-  private Hop level(SignalPath path, double at) {
+  private Hop level(SignalPath path) {
     Optional<Seen> seen = seen(path);
     if (seen.isEmpty()) {
       return new Hop(Hop.Stage.LEVEL, "unknown", "", false, true, "No terminal yet");
@@ -267,7 +273,7 @@ public record Hops(
           Hop.Stage.LEVEL,
           "board down",
           "a supply is shorted",
-          at > 0,
+          holds.on(path.id()),
           true,
           "What is held now shorts a supply: nothing is read or told until it is let go");
     }
@@ -276,7 +282,7 @@ public record Hops(
           Hop.Stage.LEVEL,
           "floats",
           "held by nothing",
-          at > 0,
+          holds.on(path.id()),
           true,
           "Nothing pulls it up or down");
     }
@@ -286,7 +292,7 @@ public record Hops(
           Hop.Stage.LEVEL,
           "code " + seen.get().code(),
           "of " + most,
-          at > 0,
+          holds.on(path.id()),
           false,
           "floor(V / Vref x 2^n)");
     }
@@ -299,7 +305,7 @@ public record Hops(
         (low ? "needs \u2264 " : "needs \u2265 ")
             + Working.number(low ? reads.lowVolts() : reads.highVolts(), 1)
             + " V",
-        at > 0,
+        holds.on(path.id()),
         !levels.readable() || reading == InputLevels.Reading.UNDEFINED,
         board.orElseThrow().levels().inWords());
   }
@@ -322,7 +328,7 @@ public record Hops(
         "Set under Timing at the Map station");
   }
 
-  private String hostSees(SignalPath path, double at) {
+  private String hostSees(SignalPath path) {
     if (!path.whole()) {
       return path.missing();
     }
@@ -332,7 +338,7 @@ public record Hops(
     if (seen(path).filter(s -> s.reading() == InputLevels.Reading.UNDEFINED).isPresent()) {
       return "undetermined";
     }
-    return at > 0 ? path.target().map(TargetText::brief).orElse("") : "at rest";
+    return holds.on(path.id()) ? path.target().map(TargetText::brief).orElse("") : "at rest";
   }
 
   private static String ms(OptionalLong us) {

@@ -72,7 +72,8 @@ public record InputKind(String title, InputLevels levels, List<SignalPath> paths
     List<Double> volts = new ArrayList<>();
     for (int step = 0; step < count && first.site().contact().type().analog(); step++) {
       double travel = step / (double) Math.max(1, count - 1);
-      volts.add(inputs.see(first.id(), c -> c.equals(first.id()) ? travel : 0).volts());
+      volts.add(
+          inputs.see(first.id(), c -> c.equals(first.id()) ? travel : inputs.rest(c)).volts());
     }
     return volts;
   }

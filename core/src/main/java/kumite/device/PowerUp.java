@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import kumite.build.map.PressAt;
 import kumite.build.map.Profile;
 import kumite.build.map.Tuning;
 import kumite.circuit.Inputs;
@@ -32,7 +31,7 @@ public final class PowerUp {
   }
 
   private static Set<ContactId> read(Inputs inputs, Tuning tuning, Collection<ContactId> held) {
-    Map<Look, Seen> seen = inputs.see(contact -> held.contains(contact) ? 1 : 0);
+    Map<Look, Seen> seen = inputs.see(c -> held.contains(c) ? 1 : inputs.rest(c));
     int most = inputs.wiring().board().axisMaximum();
     Set<ContactId> pressed = new TreeSet<>();
     seen.forEach(
@@ -45,7 +44,7 @@ public final class PowerUp {
                                 false,
                                 what.code(),
                                 most,
-                                tuning.presses().getOrDefault(contact, PressAt.MIDDLE))
+                                tuning.press(contact, inputs.rest(contact)))
                             : what.pressed())
                 .ifPresent(pressed::add));
     return pressed;

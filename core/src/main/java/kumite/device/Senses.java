@@ -33,6 +33,7 @@ public final class Senses {
         look.contact(),
         look.measured() && !(look.how() instanceof Look.Step),
         look.contact().map(sites::get).map(site -> site.kind().steps()).orElse(0),
+        look.contact().map(sites::get).map(ContactSite::rest).orElse(0.0),
         look.fixed().map(TargetText::parse));
   }
 

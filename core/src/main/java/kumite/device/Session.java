@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.ToDoubleFunction;
 import kumite.build.map.Script;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
@@ -59,6 +60,9 @@ public final class Session {
     OptionalLong reportedUs = OptionalLong.empty();
   }
 
+  /** No travel: the hand leaves, and the contact goes where it rests. */
+  private static final Double LET_GO = -1.0;
+
   private final SimulatedDevice device;
   private final Optional<Inputs> inputs;
   private final SplittableRandom random;
@@ -76,6 +80,12 @@ public final class Session {
 
   /** A short holds the board down; without it, it powers up again. */
   private boolean off;
+
+  /** When the host takes nothing, counted from the play's begin. */
+  private List<Away> away = List.of();
+
+  private long played;
+  private boolean gone;
 
   private boolean[] pressed;
   private int[] codes;
@@ -109,7 +119,7 @@ public final class Session {
     if (program != null) {
       see();
       see(); // registers show the look before
-      run(restUs(0), t -> {}, (id, transfer) -> {});
+      run(restUs(0), t -> {}, (id, transfer) -> true);
     }
   }
 
@@ -129,6 +139,9 @@ public final class Session {
     pollUs = other.pollUs;
     edgeUs = other.edgeUs;
     off = other.off;
+    away = other.away;
+    played = other.played;
+    gone = other.gone;
     pressed = other.pressed.clone();
     codes = other.codes.clone();
     late = other.late.clone();
@@ -173,12 +186,12 @@ public final class Session {
     long skip = to - nowUs - LONGEST_US;
     if (skip > 0) {
       long whole = skip / device.timing().scanUs() * device.timing().scanUs();
-      run(nowUs + LONGEST_US, t -> {}, (id, transfer) -> {});
+      run(nowUs + LONGEST_US, t -> {}, (id, transfer) -> true);
       scanUs += whole;
       pollUs += whole;
       nowUs += whole;
     }
-    run(to, t -> {}, (id, transfer) -> {});
+    run(to, t -> {}, (id, transfer) -> true);
   }
 
   /**
@@ -191,13 +204,15 @@ public final class Session {
   }
 
   /** Plays a script and follows it to its end. */
-  Trace play(Script script) {
+  Trace play(Script script, List<Away> absences) {
+    away = List.copyOf(absences);
+    played = nowUs;
     TreeMap<Long, Map<ContactId, Double>> changes = new TreeMap<>();
     for (Script.Move move : script.moves()) {
       if (move.forUs() > 0) {
         changes
             .computeIfAbsent(move.fromUs() + move.forUs(), t -> new TreeMap<>())
-            .putIfAbsent(move.contact(), 0.0);
+            .putIfAbsent(move.contact(), LET_GO);
       }
     }
     for (Script.Move move : script.moves()) {
@@ -209,7 +224,10 @@ public final class Session {
     Holds now = holds;
     for (Map.Entry<Long, Map<ContactId, Double>> change : changes.entrySet()) {
       for (Map.Entry<ContactId, Double> one : change.getValue().entrySet()) {
-        now = now.with(one.getKey(), one.getValue());
+        now =
+            one.getValue().equals(LET_GO)
+                ? now.without(one.getKey())
+                : now.with(one.getKey(), one.getValue());
       }
       steps.add(new Step(change.getKey(), now));
     }
@@ -266,8 +284,8 @@ public final class Session {
   /** Hands move: each contact that changes its place begins to bounce. */
   private void shift(Holds after, Map<ContactId, Progress> progress) {
     for (ContactSite site : device.loom().sites()) {
-      double from = holds.of(site.id());
-      double to = after.of(site.id());
+      double from = holds.over(this::rest).applyAsDouble(site.id());
+      double to = after.over(this::rest).applyAsDouble(site.id());
       if (from == to) {
         continue;
       }
@@ -334,6 +352,7 @@ public final class Session {
           if (device.heard()) {
             reports.add(report(pollUs - origin, id, transfer));
           }
+          return true;
         });
   }
 
@@ -355,9 +374,16 @@ public final class Session {
         scanUs += device.timing().scanUs();
       } else {
         nowUs = pollUs;
+        boolean was = gone;
+        gone = away.stream().anyMatch(one -> one.holds(pollUs - played));
         if (!off) {
-          program.poll(host);
-          watch.looked(-pollUs);
+          if (was && !gone) {
+            program.forget();
+          }
+          program.poll((id, transfer) -> !gone && host.take(id, transfer));
+          if (!gone) {
+            watch.looked(-pollUs);
+          }
         }
         pollUs += device.timing().pollUs();
       }
@@ -385,7 +411,7 @@ public final class Session {
     Map<ContactId, Double> now = new TreeMap<>(holds.travel());
     moving.forEach((id, m) -> now.put(id, m.at(nowUs)));
     moving.values().removeIf(m -> m.over(nowUs));
-    now.values().removeIf(travel -> travel == 0);
+    now.entrySet().removeIf(entry -> entry.getValue() == rest(entry.getKey()));
     boolean dies = deaths.computeIfAbsent(now, held -> inputs.orElseThrow().dies(at(held)));
     if (dies) {
       off = true;
@@ -410,8 +436,12 @@ public final class Session {
     }
   }
 
-  private static java.util.function.ToDoubleFunction<ContactId> at(Map<ContactId, Double> held) {
-    return contact -> held.getOrDefault(contact, 0.0);
+  private ToDoubleFunction<ContactId> at(Map<ContactId, Double> held) {
+    return new Holds(held).over(this::rest);
+  }
+
+  private double rest(ContactId contact) {
+    return inputs.map(all -> all.rest(contact)).orElse(0.0);
   }
 
   /** {@return whether a short holds the board down now} */

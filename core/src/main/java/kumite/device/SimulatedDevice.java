@@ -97,8 +97,17 @@ public record SimulatedDevice(
    * @throws IllegalArgumentException if it names a contact that there is not
    */
   public Trace play(Script script, long seed) {
+    return play(script, seed, List.of());
+  }
+
+  /**
+   * Plays a script from power-up with nothing held, before a host that is away now and then.
+   *
+   * @throws IllegalArgumentException if it names a contact that there is not
+   */
+  public Trace play(Script script, long seed, List<Away> away) {
     known(script);
-    return played(new Session(this, Holds.NONE, seed), script);
+    return played(new Session(this, Holds.NONE, seed), script, away);
   }
 
   /**
@@ -109,13 +118,13 @@ public record SimulatedDevice(
   public SelfTest selfTest(Script script, long seed) {
     known(script);
     SelfTest.Writer stream = new SelfTest.Writer(timing.scanUs());
-    played(new Session(this, Holds.NONE, seed, Optional.of(stream)), script);
+    played(new Session(this, Holds.NONE, seed, Optional.of(stream)), script, List.of());
     return stream.done();
   }
 
-  private static Trace played(Session session, Script script) {
+  private static Trace played(Session session, Script script, List<Away> away) {
     session.anew();
-    return session.play(script);
+    return session.play(script, away);
   }
 
   private void known(Script script) {

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import kumite.build.map.Chord;
 import kumite.build.map.Profile;
 import kumite.build.map.Script;
+import kumite.device.Away;
 import kumite.device.PowerUp;
 import kumite.device.Trace;
 import kumite.loom.ContactSite;
@@ -18,16 +19,31 @@ final class CheckScripts {
   private static final long SEED = 2025;
   private static final int AT_ONCE = 60;
 
+  /** So near to where a clock of 32 bits runs over that a play lives through it. */
+  private static final long OVER_SOON_US = (1L << 32) - 50_000;
+
   /**
    * One script.
    *
    * @param powerUp what is held at power-up
+   * @param away when the host takes nothing
+   * @param startUs what the board's clock says at power-up
    * @param reports what the workbench's device tells, a line each, then an empty one
    */
-  record Check(long seed, List<ContactId> powerUp, Script script, String reports) {
+  record Check(
+      long seed,
+      List<ContactId> powerUp,
+      List<Away> away,
+      long startUs,
+      Script script,
+      String reports) {
     String line() {
       return seed
           + powerUp.stream().map(c -> " ^" + c).collect(Collectors.joining())
+          + away.stream()
+              .map(a -> " !" + a.fromUs() + "us+" + (a.toUs() - a.fromUs()) + "us")
+              .collect(Collectors.joining())
+          + (startUs == 0 ? "" : " >" + startUs)
           + " "
           + script.text()
           + "\n";
@@ -43,18 +59,27 @@ final class CheckScripts {
       List<ContactId> powerUp = List.copyOf(profile.choice().contacts());
       Profile taken =
           PowerUp.chosen(blueprint.profiles(), blueprint.inputs(), blueprint.tuning(), powerUp);
-      for (String text : scripts(blueprint, profile)) {
-        checks.add(check(blueprint, taken, powerUp, text, SEED + checks.size()));
+      List<String> scripts = scripts(blueprint, profile);
+      // The first once more, before a host that sleeps for a while, while the clock runs over.
+      checks.add(check(blueprint, taken, powerUp, scripts.get(0), SEED + checks.size(), true));
+      for (String text : scripts) {
+        checks.add(check(blueprint, taken, powerUp, text, SEED + checks.size(), false));
       }
     }
     return checks;
   }
 
   private static Check check(
-      Blueprint blueprint, Profile taken, List<ContactId> powerUp, String text, long seed) {
+      Blueprint blueprint,
+      Profile taken,
+      List<ContactId> powerUp,
+      String text,
+      long seed,
+      boolean sleeps) {
+    List<Away> away = sleeps ? List.of(new Away(20_000, 60_000)) : List.of();
     Script script = Script.parse("check", text);
-    Trace trace = blueprint.device(taken).play(script, seed);
-    return new Check(seed, powerUp, script, lines(trace));
+    Trace trace = blueprint.device(taken).play(script, seed, away);
+    return new Check(seed, powerUp, away, sleeps ? OVER_SOON_US : 0, script, lines(trace));
   }
 
   /** {@return reports as the program on a computer prints them} */

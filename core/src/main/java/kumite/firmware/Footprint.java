@@ -119,7 +119,7 @@ public record Footprint(
     int chords = score.size("N_CHORDS");
     int axes = score.size("N_AXES");
     int bytes = looks + 2 * 21 + number; // flags, now, layer
-    bytes += number + 3 + 3 * 4; // profile, and what device.c keeps
+    bytes += 2 * number + 4 + 3 * 4; // profile, and what device.c keeps
     bytes += meanings + 1 + score.size("REPORT_BYTES") + score.size("N_REPORTS");
     bytes += layers > 0 ? looks * number : 0;
     bytes += 4 * score.size("N_REPEATS") + chords;
@@ -132,6 +132,8 @@ public record Footprint(
     bytes += chords > 0 ? looks * (5 + number) + chords + number + 1 : 0;
     bytes += score.size("N_LEVERS") + score.size("N_GATES") + score.size("N_PAIRS");
     bytes += axes > 0 ? 3 * axes + 1 + (score.size("USE_ENDS") > 0 ? 2 * axes : 0) : 0;
+    boolean analog = score.size("USE_ANALOG_AXES") + score.size("USE_ANALOG_MOUSE") > 0;
+    bytes += analog ? 2 * travels + 1 : 0;
     bytes += score.size("USE_MOUSE") > 0 ? 12 : 0;
     bytes += score.size("USE_STEPPED") > 0 ? 2 * meanings + 1 : 0;
     bytes += score.size("USE_TAPS") > 0 ? meanings + 3 : 0;

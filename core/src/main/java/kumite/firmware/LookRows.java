@@ -241,8 +241,10 @@ final class LookRows {
         continue;
       }
       Optional<ContactId> contact = senses.get(i).contact();
-      AxisTuning axis = contact.map(blueprint.tuning().axes()::get).orElse(AxisTuning.STRAIGHT);
-      PressAt press = contact.map(blueprint.tuning().presses()::get).orElse(PressAt.MIDDLE);
+      double rest = senses.get(i).rest();
+      AxisTuning axis =
+          contact.map(c -> blueprint.tuning().axis(c, rest)).orElse(AxisTuning.STRAIGHT);
+      PressAt press = contact.map(c -> blueprint.tuning().press(c, rest)).orElse(PressAt.MIDDLE);
       sheet.bytes("travel_smoothing").add(axis.smoothing(), "", contacts.get(i));
       sheet.bytes("travel_steps").add(senses.get(i).steps());
       sheet.words("travel_on").add(code(press.on(), most));

@@ -8,6 +8,7 @@ import java.util.TreeMap;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import kumite.program.AxisShape;
 
 /** Writes tables for the script, and takes out of it what the build does not use. */
 final class ScriptSource {
@@ -62,6 +63,7 @@ final class ScriptSource {
     out.setLength(0);
     constants();
     name("CODE_MOST", score.size("CODE_MOST"));
+    name("STILL_CODES", AxisShape.still(score.size("CODE_MOST")));
     name(
         "LOW_VALUE", (int) (blueprint.board().lowVolts() / blueprint.board().logicVolts() * 65536));
     name("SCAN_US", score.size("SCAN_US"));
@@ -245,7 +247,7 @@ final class ScriptSource {
     boolean shaped = score.size("USE_SHAPES") > 0;
     String shape =
         !shaped
-            ? "(0, None, 0, 0, 0, 0, False, True)"
+            ? tuple(0, "None", score.size("CODE_MOST"), 0, 0, 0, "False", "True")
             : tuple(
                 at("shape_least", t),
                 ((flags & 2) != 0 ? at("shape_centre", t) : "None"),

@@ -169,6 +169,7 @@ final class World {
         quoted(site.id().toString()),
         site.contact().type().analog(),
         site.kind().steps(),
+        hex(site.rest()),
         bounce.leastUs(),
         bounce.mostUs());
   }

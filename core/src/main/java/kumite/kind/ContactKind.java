@@ -1,6 +1,7 @@
 package kumite.kind;
 
 import java.util.Objects;
+import kumite.measure.Check;
 
 /**
  * One contact of a kind of control.
@@ -9,8 +10,10 @@ import java.util.Objects;
  * @param type how it is read
  * @param tab the tab its strand goes to, such as {@code NO} or {@code W}
  * @param place which switch of the control it is, where that could be mistaken; may be empty
+ * @param rest where it stands while no hand is on it, 0 to 1 of its travel; above 0 only for what
+ *     springs back to the middle, such as a stick
  */
-public record ContactKind(String name, Type type, String tab, String place) {
+public record ContactKind(String name, Type type, String tab, String place, double rest) {
 
   /** How a contact is read. */
   public enum Type {
@@ -32,5 +35,9 @@ public record ContactKind(String name, Type type, String tab, String place) {
     Objects.requireNonNull(type, "type");
     Objects.requireNonNull(tab, "tab");
     Objects.requireNonNull(place, "place");
+    Check.between(0, 1, rest, "rest");
+    if (rest > 0 && type != Type.WIPER) {
+      throw new IllegalArgumentException("only a wiper rests elsewhere than at 0, not a " + type);
+    }
   }
 }

@@ -28,6 +28,8 @@ import kumite.parts.Catalogue;
  * @param common the rail its shared side is tied to
  * @param entry its meaning in the profile looked at, if it has one
  * @param wish its meaning in the first profile, which sockets are planned by
+ * @param rest where it stands while no hand is on it, 0 to 1 of its travel: where its kind springs
+ *     back to, else at the centre that its axis was given
  */
 public record ContactSite(
     int number,
@@ -37,7 +39,8 @@ public record ContactSite(
     ContactKind contact,
     Common common,
     Optional<Mapping.Entry> entry,
-    Optional<Mapping.Entry> wish) {
+    Optional<Mapping.Entry> wish,
+    double rest) {
 
   /** What a person holds while touching pads. */
   static final Joint PERSON = new Joint(Joint.PERSON, "hold");
@@ -59,15 +62,21 @@ public record ContactSite(
                 contact,
                 control.hookup().common().orElse(usual),
                 build.mapping().of(id),
-                build.seat().profiles().get(0).base().of(id)));
+                build.seat().profiles().get(0).base().of(id),
+                rest(contact, build.tuning().centre(id))));
       }
     }
     return List.copyOf(sites);
   }
 
+  private static double rest(ContactKind contact, double centre) {
+    boolean wiper = contact.type() == ContactKind.Type.WIPER;
+    return contact.rest() > 0 || !wiper ? contact.rest() : centre;
+  }
+
   /** {@return the same contact with another meaning; it is planned as before} */
   ContactSite meaning(Optional<Mapping.Entry> newEntry) {
-    return new ContactSite(number, id, control, kind, contact, common, newEntry, wish);
+    return new ContactSite(number, id, control, kind, contact, common, newEntry, wish, rest);
   }
 
   /** {@return the label for people: {@code Horn} or {@code Rudder lever left}} */
@@ -146,14 +155,14 @@ public record ContactSite(
     Joint signal = new Joint(control.id().text(), openTab());
     if (fed()) {
       return new Component.Output(
-          id, signal, own("VCC"), own("GND"), contact.type() == ContactKind.Type.WIPER);
+          id, signal, own("VCC"), own("GND"), contact.type() == ContactKind.Type.WIPER, rest);
     }
     if (touched()) {
       return new Component.Skin(id, signal, PERSON);
     }
     return switch (contact.type()) {
       case SWITCH -> new Component.Pole(id, joint("COM"), signal, joint("NC"));
-      case WIPER -> new Component.Pot(id, joint("end 1"), signal, joint("end 2"), kind.ohm());
+      case WIPER -> new Component.Pot(id, joint("end 1"), signal, joint("end 2"), kind.ohm(), rest);
       case LADDER -> new Component.Selector(id, signal, taps());
     };
   }

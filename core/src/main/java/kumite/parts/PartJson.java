@@ -126,7 +126,8 @@ final class PartJson {
                 key.text("name", ""),
                 key.word("type", ContactKind.Type.class),
                 key.text("tab", ""),
-                key.text("place", "")));
+                key.text("place", ""),
+                key.number("rest", 0)));
   }
 
   private static ControlKind.Bounce bounce(Key key) {
@@ -227,6 +228,9 @@ final class PartJson {
       item.put("type", word(contact.type()));
       filled(item, "tab", contact.tab());
       filled(item, "place", contact.place());
+      if (contact.rest() > 0) {
+        item.put("rest", contact.rest());
+      }
     }
   }
 

@@ -15,6 +15,34 @@ public record AxisShape(AxisTuning tuning, int codeMost) {
   /** The whole travel. */
   public static final int FULL = 32767;
 
+  /** How far the noise of a converter goes, in codes: common practice, no source. */
+  private static final int NOISE_CODES = 4;
+
+  /** Of so many codes a converter may be off by one. */
+  private static final int CODES_AN_OFF = 255;
+
+  /** {@return how far a code may move without being taken for a movement} */
+  public static int still(int codeMost) {
+    return Math.min(NOISE_CODES, codeMost / CODES_AN_OFF);
+  }
+
+  /**
+   * {@return the code as an axis takes it: within its ends, and the one before while it moves no
+   * further than noise; but at its ends and its rest as it is}
+   *
+   * @param before what it took before
+   */
+  int taken(int code, int before) {
+    int least = scaled(tuning.least());
+    int most = Math.max(least + 1, scaled(tuning.most()));
+    int clipped = Math.max(least, Math.min(most, code));
+    boolean rests =
+        tuning.centre().isPresent()
+            && code == Math.max(least, Math.min(most, scaled(tuning.centre().getAsInt())));
+    boolean anchor = rests || clipped == least || clipped == most;
+    return anchor || Math.abs(clipped - before) > still(codeMost) ? clipped : before;
+  }
+
   /** {@return the value of an axis, 0 to {@code most}, for a code} */
   public int value(int code, int most) {
     if (tuning.equals(AxisTuning.STRAIGHT)) {

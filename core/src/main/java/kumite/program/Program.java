@@ -1,10 +1,13 @@
 package kumite.program;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import kumite.build.map.AxisTuning;
 import kumite.build.map.PressAt;
 import kumite.build.map.Profile;
@@ -31,8 +34,12 @@ import kumite.timing.Debouncer;
 public final class Program {
   /** Where reports go. */
   public interface Host {
-    /** Takes one report, with its id first where there is one. */
-    void take(int reportId, byte[] transfer);
+    /**
+     * Takes one report, with its id first where there is one.
+     *
+     * @return whether it was taken; if not, it counts as not told and is given again
+     */
+    boolean take(int reportId, byte[] transfer);
   }
 
   /** What never changes. */
@@ -62,6 +69,7 @@ public final class Program {
   private final int[] gray;
   private final int[] counted;
   private final int[] stepped;
+  private final int[] taken;
   private final Layers layers;
   private final Chords chords;
   private final Arbiter arbiter;
@@ -78,6 +86,7 @@ public final class Program {
   private boolean started;
   private boolean busy;
   private boolean news = true;
+  private OptionalInt refused = OptionalInt.empty();
 
   private Program(Fixed fixed, Profile profile) {
     this.fixed = fixed;
@@ -95,6 +104,7 @@ public final class Program {
     gray = new int[n];
     counted = new int[n];
     stepped = new int[fixed.meanings.targets().size()];
+    taken = new int[n];
     layers = new Layers(profile.layers(), contacts);
     chords = new Chords(profile, contacts);
     arbiter = Arbiter.of(profile, fixed.meanings, fixed.senses);
@@ -125,6 +135,7 @@ public final class Program {
     gray = other.gray.clone();
     counted = other.counted.clone();
     stepped = other.stepped.clone();
+    taken = other.taken.clone();
     layers = other.layers.copy();
     chords = other.chords.copy();
     arbiter = other.arbiter.copy();
@@ -141,6 +152,7 @@ public final class Program {
     started = other.started;
     busy = other.busy;
     news = other.news;
+    refused = other.refused;
   }
 
   /**
@@ -172,9 +184,11 @@ public final class Program {
     }
     for (int i = 0; i < n; i++) {
       Optional<ContactId> contact = senses.get(i).contact();
+      double rest = senses.get(i).rest();
       shapes[i] =
-          new AxisShape(contact.map(tuning.axes()::get).orElse(AxisTuning.STRAIGHT), codeMost);
-      presses[i] = contact.map(tuning.presses()::get).orElse(PressAt.MIDDLE);
+          new AxisShape(
+              contact.map(c -> tuning.axis(c, rest)).orElse(AxisTuning.STRAIGHT), codeMost);
+      presses[i] = contact.map(c -> tuning.press(c, rest)).orElse(PressAt.MIDDLE);
       repeats[i] = contact.map(tuning.repeats()::get).orElse(null);
       Optional<Integer> partner = contact.flatMap(Pulses::partner).map(places::get);
       partners[i] = partner.orElse(-1);
@@ -331,11 +345,13 @@ public final class Program {
     int[] before = stepped.clone();
     Arrays.fill(stepped, -1);
     for (int i : fixed.travels) {
+      int read = Smoother.code(smooth[i]);
+      int code = fixed.shapes[i].taken(read, started ? taken[i] : Integer.MIN_VALUE / 2);
+      taken[i] = code;
       int target = fixed.meanings.contacts()[layer][i];
       if (target < 0) {
         continue;
       }
-      int code = Smoother.code(smooth[i]);
       Target plain = fixed.meanings.targets().get(target).plain();
       if (plain instanceof Target.Axis) {
         axes.put(target, fixed.shapes[i], code);
@@ -344,7 +360,7 @@ public final class Program {
             motion.axis(),
             since * speed(motion.axis()) * fixed.shapes[i].travel(code) / AxisShape.FULL);
       } else if (plain instanceof Target.Steps && fixed.senses.get(i).steps() > 1) {
-        stepped[target] = step(code, fixed.senses.get(i).steps());
+        stepped[target] = step(read, fixed.senses.get(i).steps());
       }
     }
     for (int i = 0; i < fixed.senses.size(); i++) {
@@ -410,7 +426,7 @@ public final class Program {
       int target = fixed.meanings.contacts()[layer][i];
       if (target >= 0
           && fixed.meanings.targets().get(target) instanceof Target.Motion
-          && fixed.shapes[i].travel(Smoother.code(smooth[i])) != 0) {
+          && fixed.shapes[i].travel(taken[i]) != 0) {
         return true;
       }
     }
@@ -419,26 +435,47 @@ public final class Program {
 
   /**
    * The host asks for reports, steps 12 and 13: those that have something new are given, lowest id
-   * first.
+   * first. One that is refused ends the poll and comes first at the next; till then taps stay on.
    */
   public void poll(Host host) {
-    if (!news && !taps.any() && !axes.news()) {
+    if (!news && refused.isEmpty() && !taps.any() && !axes.news()) {
       return;
     }
-    taps.begin();
+    if (refused.isEmpty()) {
+      taps.begin();
+    }
     boolean[] given = given();
-    for (int id : fixed.layout.reportIds()) {
+    for (int id : inTurn()) {
       byte[] transfer = fixed.composer.compose(id, given, axes, stepped);
       boolean moves = axes.moves(id);
       if (moves || !Arrays.equals(transfer, sent.get(id))) {
-        host.take(id, transfer);
+        if (!host.take(id, transfer)) {
+          refused = OptionalInt.of(id);
+          return;
+        }
         axes.sent(id);
         // What the mouse did is told once; what stands is compared without it.
         sent.put(id, moves ? fixed.composer.compose(id, given, axes, stepped) : transfer);
       }
     }
+    refused = OptionalInt.empty();
     axes.told();
     news = taps.any();
+  }
+
+  /** All reports, the refused one first. */
+  private List<Integer> inTurn() {
+    List<Integer> ids = new ArrayList<>(fixed.layout.reportIds());
+    if (refused.isPresent()) {
+      Collections.rotate(ids, -ids.indexOf(refused.getAsInt()));
+    }
+    return ids;
+  }
+
+  /** The host may have forgotten what it was told: all reports are given again. */
+  public void forget() {
+    sent.clear();
+    news = true;
   }
 
   private boolean[] given() {
@@ -497,7 +534,11 @@ public final class Program {
 
   /** {@return whether anything goes on by itself, though nothing is touched} */
   public boolean busy() {
-    return busy || chords.quietUntilUs() < Long.MAX_VALUE || taps.any() || axes.news();
+    return busy
+        || refused.isPresent()
+        || chords.quietUntilUs() < Long.MAX_VALUE
+        || taps.any()
+        || axes.news();
   }
 
   /** {@return another program in the same state} */

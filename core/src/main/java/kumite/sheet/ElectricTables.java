@@ -72,7 +72,8 @@ final class ElectricTables {
     if (steps > 1 && !unknown) {
       for (int step = 1; step <= steps; step++) {
         double travel = (step - 1.0) / (steps - 1);
-        double at = inputs.see(path.id(), c -> c.equals(path.id()) ? travel : 0).volts();
+        double at =
+            inputs.see(path.id(), c -> c.equals(path.id()) ? travel : inputs.rest(c)).volts();
         rows.add(
             new String[] {path.site().label() + ", step " + step, place, "", volts(at), "", ""});
       }

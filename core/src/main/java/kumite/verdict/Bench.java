@@ -253,6 +253,7 @@ public record Bench(
           && other.seat().board().equals(build.seat().board())
           && other.seat().loom().equals(build.seat().loom())
           && other.mapping().equals(build.mapping())
+          && other.tuning().centres().equals(build.tuning().centres())
           && Loom.landed(other).equals(Loom.landed(build))
           && other.links().equals(build.links())
           && (build.links().isEmpty() || sameBoards(other));

@@ -156,7 +156,7 @@ final class LevelChecks {
     Map<ControlId, List<SignalPath>> unread = new LinkedHashMap<>();
     for (SignalPath path : paths) {
       // What shorts a supply when it is held is told as that.
-      boolean shorts = inputs.dies(contact -> contact.equals(path.id()) ? 1 : 0);
+      boolean shorts = inputs.dies(c -> c.equals(path.id()) ? 1 : inputs.rest(c));
       if (path.levels().filter(l -> !l.readable()).isPresent() && !shorts) {
         unread.computeIfAbsent(path.id().control(), c -> new ArrayList<>()).add(path);
       }

@@ -140,7 +140,9 @@ final class MeasureChecks {
             .filter(
                 id ->
                     inputs.looks().of(id).isPresent()
-                        && inputs.see(id, c -> c.equals(first) || c.equals(last) ? 1 : 0).pressed())
+                        && inputs
+                            .see(id, c -> c.equals(first) || c.equals(last) ? 1 : inputs.rest(c))
+                            .pressed())
             .map(id -> sharing.seat(id).orElseThrow().site().label())
             .toList();
     return "; of the first and the last held together the board sees "

@@ -177,7 +177,7 @@ public class DeviceTruthTest {
       ContactId contact = switches.get(random.nextInt(switches.size()));
       boolean stays = random.nextBoolean();
       moves.add(new Script.Move(contact, 1, 400_000L * i, stays ? 0 : 200_000));
-      end = end.with(contact, stays ? 1 : 0);
+      end = stays ? end.with(contact, 1) : end.without(contact);
     }
     Trace trace = bench.device().play(new Script("any", moves), seed);
     assertThat(trace.changes().get(trace.changes().size() - 1).settled())

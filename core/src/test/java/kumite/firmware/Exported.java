@@ -16,6 +16,7 @@ import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.build.map.Profile;
 import kumite.build.map.Script;
+import kumite.device.Away;
 import kumite.kind.BoardKind;
 import kumite.loom.ContactSite;
 import kumite.name.ContactId;
@@ -127,12 +128,19 @@ public final class Exported {
           Script.parse(
               "drawn",
               CheckScripts.drawn(sites, random, random.nextInt(1, 25), random.nextInt(2, 300)));
+      List<Away> away = new ArrayList<>();
+      for (int k = random.nextInt(4) == 0 ? random.nextInt(3) : 0; k > 0; k--) {
+        long from = random.nextInt(300_000);
+        away.add(new Away(from, from + random.nextInt(150_000)));
+      }
       CheckScripts.Check check =
           new CheckScripts.Check(
               seed,
               List.copyOf(held),
+              away,
+              random.nextInt(3) == 0 ? (1L << 32) - random.nextInt(400_000) : 0,
               script,
-              CheckScripts.lines(blueprint.device(taken).play(script, seed)));
+              CheckScripts.lines(blueprint.device(taken).play(script, seed, away)));
       plays.add(new Play(check.line(), check.reports()));
     }
     return plays;

@@ -15,6 +15,8 @@ import java.util.stream.IntStream;
 import kumite.RandomBuilds;
 import kumite.build.brief.Host;
 import kumite.build.map.AxisName;
+import kumite.build.map.Chord;
+import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
 import kumite.build.map.PressAt;
 import kumite.build.map.Profile;
@@ -92,7 +94,7 @@ public class CompiledExtremesTest {
       feed.look(us, new boolean[looked.size()], codes);
       feed.poll(us);
       program.look(us, new boolean[looked.size()], codes);
-      program.poll((id, transfer) -> wanted.append(line(us, id, transfer)));
+      program.poll((id, transfer) -> wanted.append(line(us, id, transfer)) != null);
     }
     assertThat(Exported.run(folder, feed.lines.toString(), "./looks")).isEqualTo(wanted.toString());
   }
@@ -150,9 +152,45 @@ public class CompiledExtremesTest {
       program.look(us, pressed, new int[2]);
       long now = us;
       feed.poll(now);
-      program.poll((id, transfer) -> wanted.append(line(now, id, transfer)));
+      program.poll((id, transfer) -> wanted.append(line(now, id, transfer)) != null);
     }
     assertThat(Exported.run(folder, feed.lines.toString(), "./looks")).isEqualTo(wanted.toString());
+  }
+
+  /** Two toggles thrown seconds apart stay no chord, however many hours both stand. */
+  @Test(dataProvider = "bases")
+  public void anOldPressNeverBecomesPartOfAChord(long base) throws IOException {
+    Set<ContactId> contacts = new LinkedHashSet<>(List.of(id("a"), id("b")));
+    for (boolean waits : new boolean[] {true, false}) {
+      Mapping both =
+          Mapping.EMPTY
+              .with(id("a"), entry(new Target.Button(1)))
+              .with(id("b"), entry(new Target.Button(2)));
+      Chord chord = new Chord(Layer.BASE, contacts, 50, waits, entry(new Target.Button(3)));
+      Profile profile = Profile.empty("Two", Host.COMPUTER).withBase(both).withChord(chord);
+      Timing timing = new Timing(1000, Timing.Debounce.DEFERRED, 0, 1000);
+      Blueprint blueprint =
+          CompiledProgramTest.blueprint(
+              CompiledProgramTest.board(8), contacts, Set.of(), profile, Tuning.NONE, timing);
+      Path folder = CompiledProgramTest.compile("old-" + waits, blueprint);
+      for (long apartUs : new long[] {100_000, 4_000_000, (1L << 32) - 20_000, 1L << 32}) {
+        CompiledProgramTest.Feed feed = new CompiledProgramTest.Feed();
+        feed.look(0, new boolean[2], new int[2]);
+        feed.look(1000, new boolean[] {true, false}, new int[2]);
+        for (long us = 60_000; us < apartUs; us += 900_000_000) {
+          feed.look(us, new boolean[] {true, false}, new int[2]);
+        }
+        for (long us = apartUs + 1000; us < apartUs + 20_000_000_000L; us += 700_000_001) {
+          feed.look(us, new boolean[] {true, true}, new int[2]);
+          feed.look(us + 60_000, new boolean[] {true, true}, new int[2]);
+          feed.poll(us + 60_000);
+        }
+        String told = Exported.run(folder, feed.lines.toString(), "./looks", Long.toString(base));
+        assertThat(told.lines().map(line -> line.split(" ")[2]))
+            .as("%s us apart, %s", apartUs, waits ? "waiting" : "at once")
+            .containsExactly("03");
+      }
+    }
   }
 
   @DataProvider

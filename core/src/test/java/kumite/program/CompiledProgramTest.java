@@ -139,6 +139,16 @@ public class CompiledProgramTest {
     public void poll(long us) {
       lines.append("P ").append(us).append('\n');
     }
+
+    @Override
+    public void refuses(boolean is) {
+      lines.append("R ").append(is ? 1 : 0).append('\n');
+    }
+
+    @Override
+    public void forget() {
+      lines.append("F\n");
+    }
   }
 
   static List<ContactId> looked(Blueprint blueprint) {

@@ -45,6 +45,8 @@ final class Example {
   Tuning tuning = Tuning.NONE;
   Timing timing = new Timing(1000, Timing.Debounce.DEFERRED, 0, 1000);
   Script script = new Script("none", List.of());
+  long[] refusesUs = {-1, -1};
+  long forgetsUs = -1;
   final List<ContactId> contacts = new ArrayList<>();
   final List<String> expected = new ArrayList<>();
 
@@ -116,6 +118,10 @@ final class Example {
               tuning.withPulses(
                   contact(w[1]),
                   Optional.of(new Pulses(Integer.parseInt(w[2]), Integer.parseInt(w[3]), false)));
+      case "refuse" -> {
+        refusesUs = new long[] {1000L * Integer.parseInt(w[1]), 1000L * Integer.parseInt(w[2])};
+      }
+      case "forget" -> forgetsUs = 1000L * Integer.parseInt(w[1]);
       case "play" -> script = Script.parse("play", after(line, "play"));
       case "report", "axis", "moved" -> expected.add(line);
       default -> {
@@ -172,6 +178,12 @@ final class Example {
     void look(long us, boolean[] pressed, int[] codes);
 
     void poll(long us);
+
+    /** The host refuses from now on, or does no more. */
+    void refuses(boolean is);
+
+    /** The host has forgotten what it was told. */
+    void forget();
   }
 
   /** Runs it for 400 ms: looks at whole ms, polls half a ms later. */
@@ -191,9 +203,22 @@ final class Example {
             program.look(us, pressed, codes);
           }
 
+          private boolean refuses;
+
           @Override
           public void poll(long us) {
-            program.poll((id, transfer) -> sent.add(read(layout, us / 1000.0, transfer)));
+            program.poll(
+                (id, transfer) -> !refuses && sent.add(read(layout, us / 1000.0, transfer)));
+          }
+
+          @Override
+          public void refuses(boolean is) {
+            refuses = is;
+          }
+
+          @Override
+          public void forget() {
+            program.forget();
           }
         });
     return sent;
@@ -210,6 +235,12 @@ final class Example {
         codes[i] = (int) Math.round(travel * MOST);
       }
       board.look(us, pressed, codes);
+      if (us == refusesUs[0] || us == refusesUs[1]) {
+        board.refuses(us == refusesUs[0]);
+      }
+      if (us == forgetsUs) {
+        board.forget();
+      }
       board.poll(us + 500);
     }
   }

@@ -70,6 +70,7 @@ public class ProgramLawsTest {
                           Optional.of(new ContactId(control.id(), contact.name())),
                           contact.type().analog(),
                           CATALOGUE.kindOf(control).steps(),
+                          contact.rest(),
                           Optional.empty()));
                 }
               });
@@ -109,7 +110,11 @@ public class ProgramLawsTest {
       Map<Integer, String> told = new HashMap<>();
       program.look(us, pressed, codes);
       if (us % 2000 == 0) {
-        program.poll((id, transfer) -> told.put(id, Arrays.toString(transfer)));
+        program.poll(
+            (id, transfer) -> {
+              told.put(id, Arrays.toString(transfer));
+              return true;
+            });
       }
       return told;
     }
@@ -229,10 +234,12 @@ public class ProgramLawsTest {
           },
           new int[2]);
       program.poll(
-          (id, transfer) ->
-              HostView.of(layout.fields(), transfer).on().stream()
-                  .filter(usage -> usage.page() == Usage.BUTTON)
-                  .forEach(usage -> told.add(usage.id())));
+          (id, transfer) -> {
+            HostView.of(layout.fields(), transfer).on().stream()
+                .filter(usage -> usage.page() == Usage.BUTTON)
+                .forEach(usage -> told.add(usage.id()));
+            return true;
+          });
     }
     boolean overlap = Math.max(first, second) < Math.min(first + firstFor, second + secondFor);
     boolean close = Math.abs(first - second) <= windowMs;

@@ -148,7 +148,11 @@ public class SecondProgramTest {
       }
       program.look(ms * 1000L, pressed, new int[CONTACTS]);
       plain.look(ms * 1000L, read);
-      program.poll((report, transfer) -> last.put(report, transfer));
+      program.poll(
+          (report, transfer) -> {
+            last.put(report, transfer);
+            return true;
+          });
       agree("seed " + seed + " at " + ms + " ms", plain.told(), last, layout);
     }
   }

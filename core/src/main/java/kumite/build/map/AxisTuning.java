@@ -57,6 +57,13 @@ public record AxisTuning(
         least, centre, most, newDead, newSaturation, curve, inverted, smoothing, calibrated);
   }
 
+  /** {@return the same with its rest so far between its ends, 0 to 1} */
+  AxisTuning centredAt(double rest) {
+    int at = least + (int) Math.round(rest * (most - least));
+    return new AxisTuning(
+        least, OptionalInt.of(at), most, dead, saturation, curve, inverted, smoothing, calibrated);
+  }
+
   /** {@return the same with another curve} */
   public AxisTuning curved(int newCurve) {
     return new AxisTuning(

@@ -13,6 +13,21 @@ public record PressAt(int on, int off) {
   /** From the middle of the travel, without a gap. */
   public static final PressAt MIDDLE = new PressAt(500, 500);
 
+  /** How much of the way it has to go back from a rest in the middle, in thousandths. */
+  private static final int BACK = 50;
+
+  /**
+   * {@return the usual one for a contact that rests at a place of its travel, 0 to 1: half of the
+   * way that is left}
+   */
+  static PressAt from(double rest) {
+    if (rest <= 0 || rest >= 1) {
+      return MIDDLE;
+    }
+    int on = (int) Math.round(500 + 500 * rest);
+    return new PressAt(on, Math.max((int) Math.ceil(1000 * rest), on - BACK));
+  }
+
   public PressAt {
     Check.between(1, 1000, on, "on");
     Check.between(0, on, off, "off");

@@ -36,6 +36,40 @@ public record Tuning(
     return Collections.unmodifiableMap(new TreeMap<>(map));
   }
 
+  /**
+   * {@return how the code of a contact becomes the value of an axis}
+   *
+   * @param rest where it stands while no hand is on it, 0 to 1; what rests between its ends is
+   *     centred there, unless its centre was given
+   */
+  public AxisTuning axis(ContactId contact, double rest) {
+    AxisTuning tuned = axes.getOrDefault(contact, AxisTuning.STRAIGHT);
+    return tuned.centre().isEmpty() && rest > 0 && rest < 1 ? tuned.centredAt(rest) : tuned;
+  }
+
+  /**
+   * {@return where an analog contact counts as pressed}
+   *
+   * @param rest where it stands while no hand is on it, 0 to 1; usual is half of the way left
+   */
+  public PressAt press(ContactId contact, double rest) {
+    return presses.getOrDefault(contact, PressAt.from(rest));
+  }
+
+  /** {@return the axes that were given a centre, with it, in thousandths} */
+  public Map<ContactId, Integer> centres() {
+    Map<ContactId, Integer> centres = new TreeMap<>();
+    axes.forEach(
+        (contact, tuned) -> tuned.centre().ifPresent(centre -> centres.put(contact, centre)));
+    return centres;
+  }
+
+  /** {@return the centre that an axis was given, 0 to 1; 0 for none} */
+  public double centre(ContactId contact) {
+    AxisTuning tuned = axes.get(contact);
+    return tuned == null ? 0 : tuned.centre().orElse(0) / 1000.0;
+  }
+
   /** {@return the same with an axis tuned, or as the converter gives it} */
   public Tuning withAxis(ContactId contact, Optional<AxisTuning> axis) {
     return new Tuning(put(axes, contact, axis), presses, repeats, pulses);

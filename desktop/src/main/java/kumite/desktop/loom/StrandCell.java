@@ -72,6 +72,6 @@ final class StrandCell extends ListCell<SignalPath> {
         path.pin()
             .map(pin -> pin.terminal().name() + (pin.locked() ? " \u25A0" : ""))
             .orElse("none"));
-    row.pseudoClassStateChanged(LIVE, workbench.holds().get().of(path.id()) > 0);
+    row.pseudoClassStateChanged(LIVE, workbench.holds().get().on(path.id()));
   }
 }

@@ -208,7 +208,7 @@ final class AxesTab extends HBox {
             .circuit()
             .filter(c -> c.inputs().dead().isEmpty())
             .filter(c -> c.inputs().levels().containsKey(contact))
-            .map(c -> c.inputs().see(contact, workbench.holds().get()::of));
+            .map(c -> c.inputs().see(contact, workbench.holds().get().over(c.inputs()::rest)));
     return seen.isPresent() ? OptionalInt.of(seen.get().code()) : OptionalInt.empty();
   }
 

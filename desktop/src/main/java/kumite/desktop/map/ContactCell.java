@@ -132,7 +132,7 @@ final class ContactCell extends ListCell<SignalPath> {
     place.setManaged(plain);
     place.setText(
         path.field().map(f -> "byte " + f.byteIndex() + " bit " + f.bitIndex()).orElse("–"));
-    row.pseudoClassStateChanged(LIVE, workbench.holds().get().of(path.id()) > 0);
+    row.pseudoClassStateChanged(LIVE, workbench.holds().get().on(path.id()));
     showing = false;
   }
 

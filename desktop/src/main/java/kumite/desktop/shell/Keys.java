@@ -87,8 +87,11 @@ public final class Keys {
     }
     boolean latching =
         workbench.bench().get().path(contact).map(p -> p.site().kind().latching()).orElse(false);
-    double now = workbench.holds().get().of(contact);
-    workbench.hold(contact, latching && now > 0 ? 0 : 1);
+    if (latching && workbench.holds().get().on(contact)) {
+      workbench.letGo(contact);
+    } else {
+      workbench.hold(contact, 1);
+    }
   }
 
   /** A contact is let go; one that stays where it is put stays. */
@@ -96,7 +99,7 @@ public final class Keys {
     boolean latching =
         workbench.bench().get().path(contact).map(p -> p.site().kind().latching()).orElse(false);
     if (!latching) {
-      workbench.hold(contact, 0);
+      workbench.letGo(contact);
     }
   }
 

@@ -77,6 +77,12 @@ public final class PathStrip extends HBox {
                     .ifPresent(id -> workbench.hold(id, snapped(is.doubleValue())));
               }
             });
+    // What springs back does so when the mouse lets go of it; what stays, stays.
+    travel.setOnMouseReleased(
+        event ->
+            path()
+                .filter(p -> p.site().contact().rest() > 0)
+                .ifPresent(p -> workbench.letGo(p.id())));
     workbench.bench().addListener((o, was, is) -> show());
     workbench.path().addListener((o, was, is) -> show());
     workbench
@@ -124,7 +130,8 @@ public final class PathStrip extends HBox {
     boolean analog = shown.site().contact().type().analog();
     name.setText(shown.site().label());
     name.setTooltip(new Tooltip(shown.id().toString()));
-    double at = workbench.holds().get().of(shown.id());
+    boolean held = workbench.holds().get().on(shown.id());
+    double at = workbench.holds().get().over(c -> shown.site().rest()).applyAsDouble(shown.id());
     Optional<String> key = keys.of(shown.id());
     boolean latching = shown.site().kind().latching();
     if (analog) {
@@ -144,8 +151,8 @@ public final class PathStrip extends HBox {
         who.getChildren().remove(travel);
         who.getChildren().add(press);
       }
-      press.setText(at > 0 ? "pressed" : "Press");
-      press.pseudoClassStateChanged(LIVE, at > 0);
+      press.setText(held ? "pressed" : "Press");
+      press.pseudoClassStateChanged(LIVE, held);
     }
     track.show(
         workbench.bench().get().hops(shown, workbench.holds().get(), workbench.trace().get()),

@@ -406,7 +406,7 @@ public final class Workbench {
     holds.get().travel().keySet().stream()
         .filter(contact -> worked.path(contact).isEmpty())
         .toList()
-        .forEach(contact -> holds.set(holds.get().with(contact, 0)));
+        .forEach(contact -> holds.set(holds.get().without(contact)));
     session = Optional.empty();
     if (holds.get().travel().isEmpty()) {
       trace.set(Optional.empty());
@@ -468,13 +468,21 @@ public final class Workbench {
   /**
    * Moves a control on the simulated device.
    *
-   * @param travel 0 lets go, 1 is a press or full travel
+   * @param travel 1 is a press or full travel
    */
   public void hold(ContactId contact, double travel) {
-    if (holds.get().of(contact) == travel) {
+    move(holds.get().with(contact, travel));
+  }
+
+  /** Takes the hand off a control of the simulated device. */
+  public void letGo(ContactId contact) {
+    move(holds.get().without(contact));
+  }
+
+  private void move(Holds after) {
+    if (holds.get().equals(after)) {
       return;
     }
-    Holds after = holds.get().with(contact, travel);
     Session running = session();
     long now = nanos.getAsLong();
     running.pass((now - lastMoveNanos) / 1000);

@@ -27,11 +27,12 @@ bool hw_touched(number_t terminal) { return (PINB >> (terminal & 7U) & 1U) == 0;
 
 uint32_t hw_micros(void) { return TCNT1; }
 
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   for (report_size_t b = 0; b < bytes; b++) {
     PORTD = transfer[b];
   }
   PORTD = id;
+  return true;
 }
 
 int main(void) {

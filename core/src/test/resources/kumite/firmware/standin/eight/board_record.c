@@ -39,8 +39,8 @@ bool hw_touched(number_t terminal) { return bit(world_touched(terminal)); }
 
 uint32_t hw_micros(void) { return (uint32_t)session_now(); }
 
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
-  session_send(id, transfer, bytes);
+bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  return session_send(id, transfer, bytes);
 }
 
 static void write_out(void) {
@@ -107,6 +107,6 @@ void board_standing(void) {
   event(STAND, (uint32_t)session_now());
   for (number_t r = 0; r < device_reports(); r++) {
     uint8_t id = device_report(r, transfer, &bytes);
-    hw_send(id, transfer, bytes);
+    (void)hw_send(id, transfer, bytes);
   }
 }

@@ -73,10 +73,10 @@ bool hw_touched(number_t terminal) {
 
 uint32_t hw_micros(void) { return us_now; }
 
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   static const char hex[] = "0123456789ABCDEF";
   if (!tells) {
-    return;
+    return true;
   }
   say_number(us_now - origin);
   say_number(id);
@@ -85,6 +85,7 @@ void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
     say(two);
   }
   say("\r");
+  return true;
 }
 
 static void begin_count(void) {
@@ -100,7 +101,7 @@ static void stand(void) {
   tells = true;
   for (number_t r = 0; r < device_reports(); r++) {
     uint8_t id = device_report(r, transfer, &bytes);
-    hw_send(id, transfer, bytes);
+    (void)hw_send(id, transfer, bytes);
   }
 }
 

@@ -1,7 +1,8 @@
 /*
  * The program without wires: each line says what a look reads, or that the host asks.
- *   L us levels [codes]   P us   B profile   T us levels
- * T lets the program keep the time itself, and says of each look that it came.
+ *   L us levels [codes]   P us   B profile   T us levels   F   R 0 or 1
+ * T lets the program keep the time itself, and says of each look that it came. After R 1 the host
+ * refuses what it is given; F is a host that has forgotten.
  * Times are moved on by the first argument, so that a counter of 32 bits can be made to run over.
  */
 #include <stdio.h>
@@ -16,6 +17,7 @@ static unsigned codes[N_LOOKS];
 static unsigned long long us;
 static unsigned long long base;
 static bool ticks;
+static bool refuses;
 
 static number_t look_at(number_t terminal) {
   for (number_t i = 0; i < N_LOOKS; i++) {
@@ -47,12 +49,16 @@ uint16_t hw_convert(number_t terminal) { return (uint16_t)codes[look_at(terminal
 
 uint32_t hw_micros(void) { return (uint32_t)(us + base); }
 
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+  if (refuses) {
+    return false;
+  }
   printf("%llu %u ", us, (unsigned)id);
   for (report_size_t b = 0; b < bytes; b++) {
     printf("%02X", (unsigned)transfer[b]);
   }
   printf("\n");
+  return true;
 }
 
 int main(int argc, char **argv) {
@@ -64,6 +70,14 @@ int main(int argc, char **argv) {
     char *rest = line + 1;
     if (line[0] == 'B') {
       device_begin((number_t)strtoul(rest, NULL, 10));
+      continue;
+    }
+    if (line[0] == 'F') {
+      device_forget();
+      continue;
+    }
+    if (line[0] == 'R') {
+      refuses = strtoul(rest, NULL, 10) > 0;
       continue;
     }
     us = strtoull(rest, &rest, 10);

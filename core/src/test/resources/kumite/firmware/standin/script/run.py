@@ -9,6 +9,8 @@ folder, words = sys.argv[1], sys.argv[2:]
 lib = ctypes.CDLL(os.path.join(folder, "libhost.so"))
 lib.world_read.restype = ctypes.c_bool
 lib.session_now.restype = ctypes.c_int64
+lib.session_gone.restype = ctypes.c_bool
+lib.session_send.restype = ctypes.c_bool
 LOW, HIGH, RELEASED = range(3)
 
 
@@ -26,6 +28,18 @@ board = BoardModule("board")
 digitalio = types.ModuleType("digitalio")
 analogio = types.ModuleType("analogio")
 usb_hid = types.ModuleType("usb_hid")
+microcontroller = types.ModuleType("microcontroller")
+microcontroller.nvm = bytearray(b"\xff" * 16)
+supervisor = types.ModuleType("supervisor")
+
+
+class Runtime:
+    @property
+    def usb_connected(self):
+        return not lib.session_gone()
+
+
+supervisor.runtime = Runtime()
 time = types.ModuleType("time")
 time.sleep = lambda seconds: None
 time.monotonic_ns = lambda: lib.session_now() * 1000
@@ -78,7 +92,8 @@ class Device:
 
     def send_report(self, report, report_id=0):
         transfer = bytes(([report_id] if report_id else [])) + bytes(report)
-        lib.session_send(report_id, transfer, len(transfer))
+        if not lib.session_send(report_id, transfer, len(transfer)):
+            raise OSError("USB busy")
 
 
 digitalio.DigitalInOut, digitalio.Pull = DigitalInOut, Pull
@@ -91,7 +106,7 @@ def enable(devices):
 
 
 usb_hid.enable = enable
-for module in (board, digitalio, analogio, usb_hid, time):
+for module in (board, digitalio, analogio, usb_hid, microcontroller, supervisor, time):
     sys.modules[module.__name__] = module
 
 
@@ -114,7 +129,7 @@ def power_up():
     global device
     load("boot")
     parts = Device.enabled[0].parts
-    profile = program.choose(hardware)
+    profile = program.taken(hardware)
     if parts["report_descriptor"] != program.DESCRIPTORS[profile]:
         sys.exit("boot.py and code.py take different profiles")
     device = program.Program(hardware, profile)
@@ -128,6 +143,17 @@ def begin(profile):
 def standing():
     for r in range(len(device.reports)):
         hardware.send(device.reports[r][0], device.compose(r))
+
+
+was_gone = False
+
+
+def poll():
+    global was_gone
+    if was_gone and hardware.host_there():
+        device.forget()
+    was_gone = not hardware.host_there()
+    device.poll()
 
 
 VOID = ctypes.CFUNCTYPE(None)
@@ -165,7 +191,7 @@ calls = Calls(
     ctypes.CFUNCTYPE(None, ctypes.c_uint)(guarded(begin)),
     ctypes.CFUNCTYPE(ctypes.c_uint)(guarded(lambda: device.profile)),
     VOID(guarded(lambda: device.look(lib.session_now()))),
-    VOID(guarded(lambda: device.poll())),
+    VOID(guarded(poll)),
     ctypes.CFUNCTYPE(ctypes.c_bool)(guarded(lambda: device.goes_on())),
     VOID(guarded(standing)),
 )
@@ -189,12 +215,24 @@ def endless():
 
     time.monotonic_ns = clock
     Device.send_report = lambda self, report, report_id=0: sent.append(report)
+    last = len(program.REPORTS) - 1
+    microcontroller.nvm[0] = last  # what boot.py took; nobody holds what chooses it any more
+    ran = []
+    plain = program.Program.__init__
+
+    def noted(self, hardware, profile):
+        ran.append(profile)
+        plain(self, hardware, profile)
+
+    program.Program.__init__ = noted
     try:
         program.run()
     except Enough:
         pass
-    if len(sent) < len(program.REPORTS[0]):
+    if len(sent) < len(program.REPORTS[last]):
         sys.exit("the loop of the script told nothing")
+    if ran[-1] != last:
+        sys.exit("after a reload the script took another profile than boot.py told the host")
 
 
 arguments = (ctypes.c_char_p * (len(words) + 1))(b"device-host", *[w.encode() for w in words])

@@ -73,11 +73,16 @@ int HID_::SendReport(uint8_t id, const void *bytes, int count) {
   const bool own = device_report(0, blank, &size) != 0;
   transfer[0] = id;
   memcpy(transfer + 1, bytes, (size_t)count);
-  session_send(own ? id : 0, own ? transfer : transfer + 1, (unsigned)(own ? count + 1 : count));
-  return count;
+  const bool taken =
+      session_send(own ? id : 0, own ? transfer : transfer + 1, (unsigned)(own ? count + 1 : count));
+  return taken ? count : -1;
 }
 
 void HID_::AppendDescriptor(HIDSubDescriptor *node) { told = node; }
+
+USBDevice_ USBDevice;
+
+bool USBDevice_::configured() { return !session_gone(); }
 
 void board_power_up(void) {
   initVariant();
@@ -109,6 +114,6 @@ void board_standing(void) {
   report_size_t bytes;
   for (number_t r = 0; r < device_reports(); r++) {
     uint8_t id = device_report(r, transfer, &bytes);
-    hw_send(id, transfer, bytes);
+    (void)hw_send(id, transfer, bytes);
   }
 }

@@ -26,4 +26,11 @@ void analogReadResolution(int bits);
 void delayMicroseconds(unsigned us);
 unsigned long micros(void);
 
+/* The platform's word on whether a host has taken the board in. */
+class USBDevice_ {
+ public:
+  bool configured();
+};
+extern USBDevice_ USBDevice;
+
 #endif

@@ -25,8 +25,9 @@ bool hw_touched(number_t terminal) { return held[terminal]; }
 
 uint32_t hw_micros(void) { return 0; }
 
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   sink += id + transfer[bytes - 1];
+  return true;
 }
 
 /* A hand that moves once in ten looks. */

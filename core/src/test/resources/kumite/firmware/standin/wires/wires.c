@@ -15,10 +15,11 @@ uint16_t hw_convert(number_t terminal) { return world_convert(terminal); }
 bool hw_touched(number_t terminal) { return world_touched(terminal); }
 #endif
 uint32_t hw_micros(void) { return 0; }
-void hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   (void)id;
   (void)transfer;
   (void)bytes;
+  return true;
 }
 
 int main(void) {

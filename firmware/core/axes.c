@@ -453,13 +453,40 @@ void axes_told(void) {
 #endif
 }
 
+#if N_AXES
+/* What a report tells of an axis: a tap of an end puts it there for this report. */
+static uint16_t told_value(uint16_t axis) {
+#if USE_ENDS && USE_TAPS
+  number_t low_at = romn(&axis_low[axis_row(axis)]);
+  number_t high_at = romn(&axis_high[axis_row(axis)]);
+  bool low = low_at != NONE && tap_on(low_at);
+  bool high = high_at != NONE && tap_on(high_at);
+  if (low || high) {
+    return low && high ? middle(axis) : low ? 0 : rom16(&axis_most[axis_row(axis)]);
+  }
+#endif
+  return value[axis];
+}
+#endif
+
+#if USE_MOUSE && USE_TAPS
+/* A tap of a motion is one dot, or one step of the wheel. */
+void axes_tapped(number_t target) {
+  if (rom8(&target_kind[target_row(target)]) == TARGET_MOTION_END) {
+    uint16_t more = rom16(&target_more[target_row(target)]);
+    dots[more >> 1] += (int32_t)((more & 1U) != 0 ? DOT : -DOT);
+  }
+}
+#endif
+
 void axes_write(number_t report, uint8_t *transfer) {
   (void)report;
   (void)transfer;
 #if N_AXES
   for (uint16_t a = 0; a < now[AXES]; a++) {
     if (romn(&axis_report[axis_row(a)]) == report) {
-      put_bits(transfer, rom16(&axis_bit[axis_row(a)]), rom8(&axis_bits[axis_row(a)]), value[a]);
+      put_bits(transfer, rom16(&axis_bit[axis_row(a)]), rom8(&axis_bits[axis_row(a)]),
+               told_value(a));
     }
   }
 #endif

@@ -87,6 +87,9 @@ void axes_told(void);
 void axes_write(number_t report, uint8_t *transfer);
 bool axes_moves(number_t report);
 void axes_sent(number_t report);
+#if USE_MOUSE
+void axes_tapped(number_t target);
+#endif
 uint8_t stepped_at(number_t target);
 bool stepped_news(void);
 #endif

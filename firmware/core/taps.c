@@ -37,6 +37,11 @@ void taps_turn(void) {
       any--;
     }
     taps[t] = (uint8_t)(waits > 0 && !was ? (waits - 1U) | TOLD : waits);
+#if USE_MOUSE
+    if (waits > 0 && !was) {
+      axes_tapped((number_t)t);
+    }
+#endif
   }
 }
 

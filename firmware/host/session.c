@@ -36,7 +36,7 @@ static const struct run *running;
 static bool polls;
 static bool gone; /* the host was away at the last poll */
 
-int64_t session_now(void) { return running->start_us + now_us; }
+int64_t session_now(void) { return (running == NULL ? 0 : running->start_us) + now_us; }
 
 bool session_gone(void) { return gone; }
 

@@ -23,6 +23,7 @@ class Board:
     """The terminals of the board, by their numbers in the tables."""
 
     def __init__(self):
+        self.begun = time.monotonic_ns()
         self.pins = []
         for name, use in TERMINALS:
             pin = getattr(board, name)
@@ -59,7 +60,7 @@ class Board:
             pin.deinit()
 
     def micros(self):
-        return time.monotonic_ns() // 1000
+        return (time.monotonic_ns() - self.begun) // 1000
 
     def send(self, report_id, transfer):
         """Whether the host took it: one that sleeps or is not there yet does not."""
@@ -697,6 +698,17 @@ class Program:
         # end
         return False
 
+    def told_value(self, a):
+        """What a report tells of an axis: a tap of an end puts it there for this report."""
+        # if USE_TAPS
+        low, high = self.axes[a][4], self.axes[a][5]
+        low, high = low != NONE and self.tap_on[low], high != NONE and self.tap_on[high]
+        if low or high:
+            most = self.axes[a][3]
+            return (most + 1) // 2 if low and high else 0 if low else most
+        # end
+        return self.value[a]
+
     def axes_news(self):
         return self.axes_changed or any(abs(d) >= 1000000 for d in self.dots)
 
@@ -789,7 +801,7 @@ class Program:
         # if USE_AXES
         for a, axis in enumerate(self.axes):
             if axis[0] == r:
-                put(transfer, axis[1], axis[2], self.value[a])
+                put(transfer, axis[1], axis[2], self.told_value(a))
         for axis, bit in enumerate(mice):
             if bit is not None:
                 put(transfer, bit, 8, self.told(axis) & 255)
@@ -816,6 +828,11 @@ class Program:
             was = self.tap_on[t]
             self.tap_on[t] = self.waiting[t] > 0 and not was
             self.waiting[t] -= 1 if self.tap_on[t] else 0
+            # if USE_MOUSE
+            kind, report, bit, more = self.targets[t]
+            if self.tap_on[t] and kind == TARGET_MOTION_END:
+                self.dots[more >> 1] += 1000000 if more & 1 else -1000000
+            # end
         # end
         first = self.again if self.refused else 0
         self.refused = False

@@ -36,7 +36,7 @@ final class PathsCommand implements Callable<Integer> {
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
       ArrayNode rows = com.fasterxml.jackson.databind.node.JsonNodeFactory.instance.arrayNode();
-      bench.paths().forEach(path -> rows.add(tree(path)));
+      bench.paths().forEach(path -> rows.add(tree(path, bench)));
       out.println(Json.print(rows));
       return 0;
     }
@@ -66,11 +66,14 @@ final class PathsCommand implements Callable<Integer> {
               ? path.function()
               : (path.function() + " (" + path.missing() + ")").strip());
     }
+    bench
+        .programless(bench.build().seat().id())
+        .ifPresent(why -> out.println("This board has no program: " + why));
     return 0;
   }
 
   /** {@return one path; what is not decided yet is null} */
-  private static ObjectNode tree(SignalPath path) {
+  private static ObjectNode tree(SignalPath path, Bench bench) {
     ObjectNode node = Json.object();
     node.put("id", path.id().toString());
     node.put("control", path.site().control().id().text());
@@ -112,6 +115,7 @@ final class PathsCommand implements Callable<Integer> {
     ArrayNode as = node.putArray("arrives_as");
     path.arrivesAs().forEach(other -> as.add(other.toString()));
     node.put("heard", path.heard());
+    node.put("no_program", bench.programless(bench.build().seat().id()).orElse(null));
     node.put("function", path.function());
     node.put("mean_delay_ms", path.delay().meanUs() / 1000);
     return node;

@@ -114,7 +114,9 @@ final class ProfileJson {
   private static Set<ContactId> contacts(Key key, String name, Set<ContactId> contacts) {
     Set<ContactId> named = new TreeSet<>();
     for (String text : key.texts(name)) {
-      named.add(BuildJson.contact(key, text, contacts));
+      if (!named.add(BuildJson.contact(key, text, contacts))) {
+        throw key.misfit(name, "it names " + text + " twice", "name each contact once");
+      }
     }
     return named;
   }

@@ -75,6 +75,12 @@ public final class Firmware {
     }
   }
 
+  /**
+   * The least that what runs scripts wants, with its USB module: from memory, such interpreters of
+   * 2024.
+   */
+  private static final BoardKind.Memory INTERPRETER = new BoardKind.Memory(192 * 1024, 32 * 1024);
+
   private static final Pattern COMMENT = Pattern.compile("(?s)/\\*.*?\\*/");
 
   private final Blueprint blueprint;
@@ -157,6 +163,7 @@ public final class Firmware {
             });
     Map<String, String> files = new LinkedHashMap<>();
     files.put("README.txt", Readme.of(this, target, stops));
+    files.put("self-test.md", template("self-test.md"));
     switch (target) {
       case PORTABLE -> portable(files);
       case SKETCH -> sketch(files);
@@ -171,13 +178,29 @@ public final class Firmware {
 
   /** {@return why a target cannot be had for this board; empty where it can} */
   public Optional<String> why(Target target) {
+    String name = "\"" + blueprint.board().name() + "\"";
     boolean usb = blueprint.board().brain().link() == BoardKind.Link.USB;
-    return usb || target == Target.PORTABLE
-        ? Optional.empty()
-        : Optional.of(
-            "\""
-                + blueprint.board().name()
-                + "\" has no USB of its own; take portable, whose report call you supply");
+    if (!usb && target != Target.PORTABLE) {
+      return Optional.of(
+          name + " has no USB of its own; take portable, whose report call you supply");
+    }
+    return blueprint
+        .board()
+        .brain()
+        .memory()
+        .filter(memory -> target == Target.SCRIPT && !INTERPRETER.within(memory))
+        .map(
+            memory ->
+                name
+                    + " has "
+                    + memory.flashBytes()
+                    + " bytes for programs and "
+                    + memory.ramBytes()
+                    + " of memory; what runs scripts wants "
+                    + INTERPRETER.flashBytes()
+                    + " and "
+                    + INTERPRETER.ramBytes()
+                    + ": take the sketch or portable");
   }
 
   private void sketch(Map<String, String> files) {

@@ -172,13 +172,19 @@ final class Readme {
   private void script() {
     head("Put it on the board");
     item(
-        "The board must run a script interpreter with the modules board, digitalio, analogio and"
-            + " usb_hid. Put its interpreter on it as its maker says; it then shows up as a drive.");
+        "The board must run a script interpreter with the modules board, digitalio, analogio,"
+            + " microcontroller, supervisor and usb_hid. Put its interpreter on it as its maker says; it then shows up as a drive.");
     item("Copy boot.py and code.py onto that drive.");
     item(
         "Hold TERMINALS in code.py against the names on your board: a name with only digits was given"
             + " a D before it.");
     item("Pull the plug and put it back: what the board is to the host is said only at power-up.");
+    if (firmware.blueprint().profiles().size() > 1) {
+      item(
+          "boot.py chooses the profile once and notes it in the first byte of the board's own memory"
+              + " (nvm); code.py takes it from there, also after a reload. On a board without nvm code.py"
+              + " chooses anew: hold the same contacts until it runs.");
+    }
     line(
         "A script looks less often than compiled code; where every millisecond counts take the sketch or"
             + " the portable program.");
@@ -193,13 +199,13 @@ final class Readme {
         switch (target) {
           case PORTABLE -> "compile with -DSELF_TEST=1 and supply hw_text";
           case SKETCH -> "set SELF_TEST in device_config.h to 1 and open the serial monitor";
-          case SCRIPT -> "print program.raw and program.settled in run()";
+          case SCRIPT -> "set SELF_TEST in code.py to True and open its serial console";
         };
     item(
         "If a control does not show, "
             + how
-            + ": the board then tells what it reads at each look (docs/self-test.md; the workbench reads"
-            + " it back).");
+            + ": the board then prints what it reads, where it changes. self-test.md beside this page says"
+            + " how to read it; \"kumite self-test\" and the workbench's Firmware tab read it back.");
   }
 
   private void profiles() {

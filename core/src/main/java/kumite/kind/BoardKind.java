@@ -123,6 +123,11 @@ public record BoardKind(
       Check.between(256, 1 << 30, flashBytes, "flash_bytes");
       Check.between(32, 1 << 30, ramBytes, "ram_bytes");
     }
+
+    /** {@return whether so much goes into another} */
+    public boolean within(Memory other) {
+      return flashBytes <= other.flashBytes && ramBytes <= other.ramBytes;
+    }
   }
 
   /**

@@ -13,6 +13,7 @@ import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
 import kumite.build.map.Target;
 import kumite.name.ContactId;
+import kumite.parts.Catalogue;
 
 /**
  * What the host asks for, held against what the mapping gives.
@@ -70,11 +71,18 @@ public record Coverage(List<Row> rows, Map<Target, List<ContactId>> clashes) {
     return givers;
   }
 
-  /** Compares what the first profile of a build asks for with what it gives. */
-  public static Coverage of(Build build) {
+  /**
+   * Compares what the first profile of a build asks for with what it gives. What no hand can do
+   * covers nothing.
+   */
+  public static Coverage of(Build build, Catalogue catalogue) {
     Profile profile = build.profile();
+    Doable doable = Doable.of(build, catalogue);
     Map<String, List<Giver>> byFunction = new LinkedHashMap<>();
     for (Giver giver : givers(profile)) {
+      if (doable.why(giver).isPresent()) {
+        continue;
+      }
       byFunction.computeIfAbsent(giver.entry().function(), f -> new ArrayList<>()).add(giver);
     }
     List<Row> rows = new ArrayList<>();

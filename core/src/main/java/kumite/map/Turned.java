@@ -5,9 +5,11 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.map.AxisName;
 import kumite.build.map.Mapping;
+import kumite.build.map.Pulses;
 import kumite.build.map.Target;
 import kumite.build.map.Target.Direction;
 import kumite.kind.ContactKind;
@@ -93,6 +95,59 @@ public final class Turned {
     boolean high = direction == Direction.E || direction == Direction.S;
     return List.of(
         new Target.Hat(direction), new Target.AxisEnd(sideways ? AxisName.X : AxisName.Y, high));
+  }
+
+  /** {@return whether both pairs of a ball mean sideways and up and down as on an unturned one} */
+  public static boolean rolls(Mapping mapping, ContactId across, ContactId upright) {
+    return sideways(mapping.of(across)) && upAndDown(mapping.of(upright));
+  }
+
+  private static boolean sideways(Optional<Mapping.Entry> entry) {
+    return entry
+        .map(e -> e.target().plain())
+        .filter(
+            t ->
+                t instanceof Target.Motion m && m.axis() == Target.MouseAxis.X
+                    || t instanceof Target.Axis a
+                        && (a.axis() == AxisName.X || a.axis() == AxisName.RX))
+        .isPresent();
+  }
+
+  private static boolean upAndDown(Optional<Mapping.Entry> entry) {
+    return entry
+        .map(e -> e.target().plain())
+        .filter(
+            t ->
+                t instanceof Target.Motion m && m.axis() == Target.MouseAxis.Y
+                    || t instanceof Target.Axis a
+                        && (a.axis() == AxisName.Y || a.axis() == AxisName.RY))
+        .isPresent();
+  }
+
+  /**
+   * {@return a build whose ball is mapped as it sits}
+   *
+   * <p>Turned a quarter counter-clockwise, what rolled right rolls up: the pair across gives up and
+   * down, backward, and the pair upright gives right and left.
+   *
+   * @param quarters counter-clockwise, 1 to 3
+   */
+  public static Build ball(Build build, ContactId across, ContactId upright, int quarters) {
+    Build next = build;
+    if (quarters != 2) {
+      Mapping map = build.mapping();
+      Mapping.Entry x = map.of(across).orElseThrow();
+      Mapping.Entry y = map.of(upright).orElseThrow();
+      next = next.withMapping(map.with(across, y).with(upright, x));
+    }
+    next = quarters == 3 ? next : turned(next, across);
+    return quarters == 1 ? next : turned(next, upright);
+  }
+
+  private static Build turned(Build build, ContactId first) {
+    Pulses pulses = build.tuning().pulses().getOrDefault(first, Pulses.USUAL);
+    Pulses other = new Pulses(pulses.perTurn(), pulses.perStep(), !pulses.turned());
+    return build.withTuning(build.tuning().withPulses(first, Optional.of(other)));
   }
 
   /**

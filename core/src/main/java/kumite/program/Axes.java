@@ -23,7 +23,8 @@ final class Axes {
   /** Steps of the wheel while a switch is held, a second: common practice, no source. */
   static final int WHEEL_PER_SECOND = 10;
 
-  private static final long DOT = 1_000_000;
+  /** One dot of motion, in the millionths that are kept. */
+  static final long DOT = 1_000_000;
 
   /** One axis of a gamepad. */
   private static final class Axis {
@@ -202,11 +203,14 @@ final class Axes {
     return any;
   }
 
-  /** Writes the axes of one report. */
-  void write(int reportId, byte[] transfer) {
+  /** Writes the axes of one report; a tap of an end puts its axis there for this report. */
+  void write(int reportId, byte[] transfer, Taps taps) {
     for (Axis axis : axes) {
       if (axis.field.reportId() == reportId) {
-        axis.field.write(transfer, axis.value);
+        boolean low = axis.low >= 0 && taps.on(axis.low);
+        boolean high = axis.high >= 0 && taps.on(axis.high);
+        axis.field.write(
+            transfer, low && high ? axis.middle() : low ? 0 : high ? axis.most() : axis.value);
       }
     }
     for (int i = 0; i < dots.length; i++) {

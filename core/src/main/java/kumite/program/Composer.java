@@ -36,7 +36,7 @@ final class Composer {
    * @param axes what the axes stand at
    * @param stepped by meaning of a stepped switch, the step it stands at from 0
    */
-  byte[] compose(int reportId, boolean[] on, Axes axes, int[] stepped) {
+  byte[] compose(int reportId, boolean[] on, Axes axes, Taps taps, int[] stepped) {
     byte[] transfer = layout.blank(reportId);
     Set<Target.Direction> hat = EnumSet.noneOf(Target.Direction.class);
     Set<Integer> keys = new java.util.TreeSet<>();
@@ -65,7 +65,7 @@ final class Composer {
     }
     hatField.ifPresent(field -> field.write(transfer, hatValue(hat)));
     keys(transfer, layout.arrays(reportId), keys);
-    axes.write(reportId, transfer);
+    axes.write(reportId, transfer, taps);
     return transfer;
   }
 

@@ -443,10 +443,11 @@ public final class Program {
     }
     if (refused.isEmpty()) {
       taps.begin();
+      tapMotion();
     }
     boolean[] given = given();
     for (int id : inTurn()) {
-      byte[] transfer = fixed.composer.compose(id, given, axes, stepped);
+      byte[] transfer = fixed.composer.compose(id, given, axes, taps, stepped);
       boolean moves = axes.moves(id);
       if (moves || !Arrays.equals(transfer, sent.get(id))) {
         if (!host.take(id, transfer)) {
@@ -455,12 +456,21 @@ public final class Program {
         }
         axes.sent(id);
         // What the mouse did is told once; what stands is compared without it.
-        sent.put(id, moves ? fixed.composer.compose(id, given, axes, stepped) : transfer);
+        sent.put(id, moves ? fixed.composer.compose(id, given, axes, taps, stepped) : transfer);
       }
     }
     refused = OptionalInt.empty();
     axes.told();
     news = taps.any();
+  }
+
+  /** A tap of a motion is one dot, or one step of the wheel. */
+  private void tapMotion() {
+    for (int t = 0; taps.any() && t < on.length; t++) {
+      if (taps.on(t) && fixed.meanings.targets().get(t) instanceof Target.MotionEnd end) {
+        axes.move(end.axis(), end.high() ? Axes.DOT : -Axes.DOT);
+      }
+    }
   }
 
   /** All reports, the refused one first. */
@@ -491,7 +501,7 @@ public final class Program {
 
   /** {@return the report as it stands, whether it was told or not} */
   public byte[] report(int id) {
-    return fixed.composer.compose(id, given(), axes, stepped);
+    return fixed.composer.compose(id, given(), axes, taps, stepped);
   }
 
   /** {@return the layer in force: 0 the base, else its number from 1} */

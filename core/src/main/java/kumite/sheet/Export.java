@@ -240,6 +240,11 @@ public enum Export {
 
   private static List<String> firmwareNotes(Bench bench) {
     List<String> notes = new ArrayList<>();
+    for (Seat seat : bench.build().seats()) {
+      bench
+          .programless(seat.id())
+          .ifPresent(why -> notes.add("seat " + seat.id() + " has no program: " + why));
+    }
     List<String> stops = bench.stops();
     if (!stops.isEmpty()) {
       notes.add(

@@ -164,7 +164,7 @@ public record Bench(
             plug.shared(desk),
             layout,
             paths,
-            Coverage.of(build),
+            Coverage.of(build, catalogue),
             joined.stream()
                 // In a pile that was not measured whole no trial would prove anything.
                 .map(f -> gaps.unmeasured() > 0 ? f.unmended() : f.judgedBy(trial))
@@ -385,6 +385,16 @@ public record Bench(
   /** {@return how the board looks at its terminals, in order; empty without a board} */
   public List<Look> looks() {
     return circuit.map(wired -> wired.inputs().looks().all()).orElse(List.of());
+  }
+
+  /** {@return why no program is written for a seat's board that needs one; empty for others} */
+  public Optional<String> programless(SeatId seat) {
+    return build.seats().stream()
+        .filter(s -> s.id().equals(seat))
+        .findFirst()
+        .flatMap(s -> catalogue.boardOf(build.home().facing(Aspect.of(s))))
+        .filter(board -> board.brain().needsCode())
+        .flatMap(Blueprint::why);
   }
 
   /** {@return what keeps the build from working, as the code's reader is to be warned} */

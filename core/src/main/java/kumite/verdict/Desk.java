@@ -95,10 +95,11 @@ record Desk(
       boolean first = faced.seat().inForce() == 0;
       Loom meant = first ? loom : loom.meaning(faced);
       ReportLayout layout = layout(faced, board, meant);
-      Coverage coverage = Coverage.of(faced);
+      Coverage coverage = Coverage.of(faced, catalogue);
       List<Finding> found =
           new ArrayList<>(MapChecks.of(faced, catalogue, meant, coverage, layout));
-      found.addAll(LayerChecks.of(faced, meant, board, coverage, layout));
+      found.addAll(LayerChecks.of(faced, catalogue, meant, board, coverage, layout));
+      found.addAll(RuleChecks.of(faced, catalogue, meant, board, first));
       String name = first ? "" : profile.name() + ": ";
       found.forEach(finding -> findings.add(first ? finding : finding.told(name, aspect)));
     }

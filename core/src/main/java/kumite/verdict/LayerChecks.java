@@ -21,9 +21,11 @@ import kumite.kind.BoardKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
+import kumite.map.Doable;
 import kumite.map.LayerWays;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
+import kumite.parts.Catalogue;
 import kumite.program.Chords;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -33,20 +35,30 @@ final class LayerChecks {
   /** The most that a full-speed interrupt endpoint takes at once (USB 2.0, section 5.7.3). */
   private static final int MOST_BYTES = 64;
 
+  /** From here on keys are modifiers, each with a bit of its own (HID Usage Tables, page 0x07). */
+  private static final int MODIFIERS = 0xE0;
+
   private final Build build;
   private final Profile profile;
+  private final Doable doable;
   private final Map<ContactId, ContactSite> sites = new HashMap<>();
   private final List<Finding> findings = new ArrayList<>();
 
-  private LayerChecks(Build build, Loom loom) {
+  private LayerChecks(Build build, Catalogue catalogue, Loom loom) {
     this.build = build;
     this.profile = build.profile();
+    this.doable = Doable.of(build, catalogue);
     loom.sites().forEach(site -> sites.put(site.id(), site));
   }
 
   static List<Finding> of(
-      Build build, Loom loom, Optional<BoardKind> board, Coverage coverage, ReportLayout layout) {
-    LayerChecks checks = new LayerChecks(build, loom);
+      Build build,
+      Catalogue catalogue,
+      Loom loom,
+      Optional<BoardKind> board,
+      Coverage coverage,
+      ReportLayout layout) {
+    LayerChecks checks = new LayerChecks(build, catalogue, loom);
     if (board.filter(BoardKind::fixedMap).isPresent()) {
       checks.fixed(board.get());
       return checks.findings;
@@ -56,6 +68,7 @@ final class LayerChecks {
     checks.keysThatMean();
     checks.chordsThatWait();
     checks.chordsWithin();
+    checks.neverGiven();
     checks.chordsThatPlayHits();
     checks.chordsApart();
     checks.sixKeys();
@@ -221,6 +234,39 @@ final class LayerChecks {
     }
   }
 
+  /** Chords and entries of layers that no hand can give. */
+  private void neverGiven() {
+    for (Coverage.Giver giver : Coverage.givers(profile)) {
+      Optional<String> why = doable.why(giver);
+      boolean whole = sites.keySet().containsAll(giver.contacts());
+      if (why.isEmpty() || !whole || why.get().startsWith("layer ")) {
+        continue; // a layer that cannot be reached is told as one, a chord of two boards too
+      }
+      String means = TargetText.of(giver.entry().target());
+      findings.add(
+          look(
+                  "MP-33",
+                  about(giver.contacts()),
+                  labels(giver.contacts()) + " can never give " + means,
+                  why.get() + ": " + means + " is not counted as covered by it")
+              .on("layer " + giver.layer())
+              .mendedBy(
+                  Fix.of(
+                      "Take it out",
+                      b ->
+                          b.withProfile(
+                              p ->
+                                  giver.contacts().size() > 1
+                                      ? p.withChords(
+                                          p.chords().stream()
+                                              .filter(c -> !giver.contacts().equals(c.contacts()))
+                                              .toList())
+                                      : p.withMapping(
+                                          giver.layer(),
+                                          m -> m.without(giver.contacts().iterator().next()))))));
+    }
+  }
+
   /** Members that hold back a meaning which play needs at once. */
   private void chordsThatWait() {
     for (Chord chord : profile.chords()) {
@@ -375,14 +421,17 @@ final class LayerChecks {
     String where = Layer.BASE;
     for (int l = 0; l <= profile.layers().size(); l++) {
       Mapping mapping = l == 0 ? profile.base() : profile.through(profile.layers().get(l - 1));
-      int keys =
-          (int)
-              mapping.entries().entrySet().stream()
-                  .filter(e -> sites.containsKey(e.getKey()))
-                  .map(e -> e.getValue().target())
-                  .filter(t -> t instanceof Target.Key key && key.usage() < 0xE0)
-                  .distinct()
-                  .count();
+      Map<Target, ContactId> keyed = new HashMap<>();
+      mapping
+          .entries()
+          .forEach(
+              (contact, entry) -> {
+                boolean plain = entry.target() instanceof Target.Key key && key.usage() < MODIFIERS;
+                if (sites.containsKey(contact) && plain) {
+                  keyed.putIfAbsent(entry.target(), contact);
+                }
+              });
+      int keys = doable.most(Set.copyOf(keyed.values()));
       if (keys > most) {
         most = keys;
         where = l == 0 ? Layer.BASE : profile.layers().get(l - 1).name();

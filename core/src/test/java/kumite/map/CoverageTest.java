@@ -42,7 +42,7 @@ public class CoverageTest {
             .withProfile(p -> p.withFunctions(List.of(new HostFunction("Bell", wants))))
             .withMapping(
                 Mapping.EMPTY.with(ContactId.parse("b1"), new Mapping.Entry(target, "Bell")));
-    Coverage coverage = Coverage.of(mapped);
+    Coverage coverage = Coverage.of(mapped, kumite.parts.Catalogue.standard());
     assertThat(coverage.rows().get(0).by()).containsExactly(ContactId.parse("b1"));
     assertThat(coverage.rows().get(0).covered()).isEqualTo(fits);
     assertThat(coverage.covered()).isEqualTo(fits ? 1 : 0);
@@ -53,7 +53,7 @@ public class CoverageTest {
     Build build = Builds.wired(Builds.buttons(60, 60, 110, 60, 160, 60), "native-3v3-26");
     Mapping mapping =
         build.mapping().with(ContactId.parse("b3"), new Mapping.Entry(new Target.Button(1), ""));
-    Coverage coverage = Coverage.of(build.withMapping(mapping));
+    Coverage coverage = Coverage.of(build.withMapping(mapping), kumite.parts.Catalogue.standard());
     assertThat(coverage.clashes())
         .containsOnlyKeys(new Target.Button(1))
         .containsEntry(new Target.Button(1), List.of(ContactId.parse("b1"), ContactId.parse("b3")));
@@ -70,7 +70,7 @@ public class CoverageTest {
             .with(
                 ContactId.parse("b3"), new Mapping.Entry(new Target.AxisEnd(AxisName.X, true), ""));
     Build build = Builds.buttons(60, 60, 110, 60, 160, 60).withMapping(mapping);
-    assertThat(Coverage.of(build).clashes())
+    assertThat(Coverage.of(build, kumite.parts.Catalogue.standard()).clashes())
         .containsOnlyKeys(whole)
         .containsEntry(whole, List.of(ContactId.parse("b2"), ContactId.parse("b1")));
   }

@@ -359,7 +359,10 @@ public record Profile(
     return left.withFourWay(control, Optional.empty());
   }
 
-  private Profile without(ContactId contact) {
+  /**
+   * {@return the same without one contact: its meanings, its chords, what it reaches or chooses}
+   */
+  public Profile without(ContactId contact) {
     return withChords(chords.stream().filter(c -> !c.contacts().contains(contact)).toList())
         .withLayers(layers.stream().map(l -> l.without(contact)).toList())
         .withBase(base.without(contact))

@@ -94,6 +94,11 @@ final class RingOutCommand implements Runnable {
             sure.mean(),
             plan.worstBroken(way, 1),
             plan.worstBroken(way, 2));
+        out.printf(
+            Locale.ROOT,
+            "  and then to touch what was found: %d, at most %d with one broken%n",
+            plan.lastRound(way, RingOut.Faults.BROKEN, 0),
+            plan.lastRound(way, RingOut.Faults.BROKEN, 1));
         RingOutPlan.Probes joined = plan.probes(way, RingOut.Faults.JOINED);
         out.printf(
             Locale.ROOT,
@@ -123,6 +128,10 @@ final class RingOutCommand implements Runnable {
       ArrayNode counts = broken.putArray("worst_by_broken");
       for (int n = 0; n <= plan.cores(); n++) {
         counts.add(plan.worstBroken(way, n));
+      }
+      ArrayNode last = broken.putArray("last_round_by_broken");
+      for (int n = 0; n <= plan.cores(); n++) {
+        last.add(plan.lastRound(way, RingOut.Faults.BROKEN, n));
       }
       node.putObject("finding_joined")
           .put("worst", plan.probes(way, RingOut.Faults.JOINED).worst());
@@ -316,13 +325,19 @@ final class RingOutCommand implements Runnable {
       for (int i : contradiction.get().readings()) {
         out.println("  " + (i + 1) + "  " + ringOut.readings().get(i).words());
       }
-      out.println("Repeat reading " + (contradiction.get().repeat() + 1) + " first.");
+      int repeat = contradiction.get().repeat() + 1;
+      out.println(
+          "Repeat reading "
+              + repeat
+              + " first, and answer it with: kumite ringout answer FILE beep|silent --again "
+              + repeat);
       return;
     }
+    Optional<NextProbe> next = NextProbe.of(known);
+    out.println(next.isEmpty() ? "Found:" : "So far:");
     for (Known.Fate fate : known.fates()) {
       out.println("  " + Result.words(fate));
     }
-    Optional<NextProbe> next = NextProbe.of(known);
     if (next.isEmpty()) {
       out.println("Nothing is left to ask.");
       return;
@@ -383,6 +398,12 @@ final class RingOutCommand implements Runnable {
     @Parameters(index = "1", paramLabel = "beep|silent", description = "What the meter said.")
     private String answer;
 
+    @Option(
+        names = "--again",
+        paramLabel = "N",
+        description = "It answers reading N once more, not the next probe.")
+    private Integer again;
+
     @Override
     public Integer call() throws BuildFileException {
       boolean beep = answer.equalsIgnoreCase("beep");
@@ -391,6 +412,16 @@ final class RingOutCommand implements Runnable {
             "\"" + answer + "\" is no answer of a meter; say beep or silent");
       }
       RingOut ringOut = ringOut();
+      if (again != null) {
+        if (again < 1 || again > ringOut.readings().size()) {
+          throw new IllegalArgumentException(
+              "--again " + again + ": there are readings 1 to " + ringOut.readings().size());
+        }
+        RingOut told = ringOut.again(again - 1, beep);
+        write(told);
+        print(printer(), told);
+        return 0;
+      }
       NextProbe next =
           NextProbe.of(Known.of(ringOut))
               .orElseThrow(

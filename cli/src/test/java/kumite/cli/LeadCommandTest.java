@@ -223,7 +223,9 @@ public class LeadCommandTest {
                 .exit())
         .isZero();
     JsonNode plan = Ran.run("ringout", "plan", "--cores", "9", "--json").json();
-    int promised = plan.at("/grouped/finding_broken/worst_by_broken/1").asInt();
+    int promised =
+        plan.at("/grouped/finding_broken/worst_by_broken/1").asInt()
+            + plan.at("/grouped/finding_broken/last_round_by_broken/1").asInt();
     int asked = 0;
     JsonNode now = Ran.run("ringout", "next", file.toString(), "--json").json();
     while (!now.get("done").asBoolean()) {
@@ -289,7 +291,16 @@ public class LeadCommandTest {
     assertThat(now.at("/contradiction/readings").toString()).isEqualTo("[1,3]");
     assertThat(now.at("/contradiction/repeat").asInt()).isEqualTo(3);
     assertThat(now.get("done").asBoolean()).isFalse();
-    assertThat(Ran.run("ringout", "next", file.toString()).out()).contains("Repeat reading 3");
+    assertThat(Ran.run("ringout", "next", file.toString()).out())
+        .contains("Repeat reading 3", "--again 3");
+    assertThat(Ran.run("ringout", "answer", file.toString(), "beep", "--again", "9").err())
+        .contains("there are readings 1 to 3");
+    // Said the same once more, the other one is to be repeated; said otherwise, it is mended.
+    String other = Ran.run("ringout", "answer", file.toString(), "silent", "--again", "3").out();
+    assertThat(other).contains("Repeat reading 1");
+    assertThat(Ran.run("ringout", "answer", file.toString(), "silent", "--again", "1").out())
+        .contains("So far:")
+        .doesNotContain("Repeat");
   }
 
   @DataProvider

@@ -151,7 +151,8 @@ public final class Facts {
    * {@return answers that cannot all be true, if there are any}
    *
    * <p>To be repeated is one without which the others agree; a silent one before a beep, since a
-   * probe that slips is silent (common practice, no source), and the latest of those.
+   * probe that slips is silent (common practice, no source), and the latest of those; one that was
+   * asked again and said the same comes last.
    */
   public Optional<Contradiction> contradiction() {
     if (!contradicted) {
@@ -184,7 +185,9 @@ public final class Facts {
           others.add(k);
         }
       }
-      int worth = (disagree(others) ? 0 : 2) + (all.get(i).beep() ? 0 : 1);
+      // What was said twice is hardly a slip.
+      boolean confirmed = java.util.Collections.frequency(all, all.get(i)) > 1;
+      int worth = (confirmed ? -4 : 0) + (disagree(others) ? 0 : 2) + (all.get(i).beep() ? 0 : 1);
       if (worth >= best) {
         best = worth;
         repeat = i;

@@ -176,16 +176,33 @@ public final class Known {
     return whole[i] || ringOut.looksFor() == RingOut.Faults.NONE;
   }
 
-  /** {@return whether nothing is left to ask about a core's partner} */
-  boolean settled(int i) {
+  /** {@return whether a core's partner was looked for to the end} */
+  boolean searched(int i) {
     return partner(i).isPresent() || candidates.get(i).isEmpty();
+  }
+
+  /** {@return the far places that a core is taken to go to, by number} */
+  Set<Integer> claims(int i) {
+    Set<Integer> claims = new LinkedHashSet<>();
+    for (int j = 0; j < ringOut.far().size(); j++) {
+      if (facts.same(i, ringOut.near().size() + j)) {
+        claims.add(j);
+      }
+    }
+    partner(i).ifPresent(claims::add);
+    return claims;
+  }
+
+  /** {@return whether nothing is left to ask about a core, nor anything that could deny it} */
+  boolean settled(int i) {
+    return searched(i) && (!claims(i).isEmpty() || LastRound.undeniable(this, i));
   }
 
   /** {@return cores of which the partner is still to be found} */
   List<Integer> unsettled() {
     List<Integer> left = new ArrayList<>();
     for (int i = 0; i < candidates.size(); i++) {
-      if (!settled(i)) {
+      if (!searched(i)) {
         left.add(i);
       }
     }
@@ -201,26 +218,33 @@ public final class Known {
     return free;
   }
 
+  /** The places that could still deny that a core goes nowhere. */
+  private List<Integer> untouched(int i) {
+    List<Integer> left = new ArrayList<>();
+    for (int j = 0; j < ringOut.far().size(); j++) {
+      if (!facts.apart(i, ringOut.near().size() + j)) {
+        left.add(j);
+      }
+    }
+    return left;
+  }
+
   /** {@return what is known of each core, in order of the near end} */
   public List<Fate> fates() {
     List<Fate> fates = new ArrayList<>();
     for (int i = 0; i < candidates.size(); i++) {
       String name = ringOut.near().get(i);
-      Set<String> joined = new LinkedHashSet<>();
-      for (int j = 0; j < ringOut.far().size(); j++) {
-        if (facts.same(i, ringOut.near().size() + j)) {
-          joined.add(ringOut.far().get(j));
-        }
-      }
-      partner(i).ifPresent(j -> joined.add(ringOut.far().get(j)));
+      List<String> joined = claims(i).stream().map(j -> ringOut.far().get(j)).toList();
       Set<String> touching = new LinkedHashSet<>();
       for (int other = 0; other < candidates.size(); other++) {
         if (other != i && facts.same(i, other)) {
           touching.add(ringOut.near().get(other));
         }
       }
-      List<String> may = candidates.get(i).stream().mapToObj(j -> ringOut.far().get(j)).toList();
-      fates.add(new Fate(name, List.copyOf(joined), List.copyOf(touching), may, settled(i)));
+      List<String> may =
+          (candidates.get(i).isEmpty() ? untouched(i) : candidates.get(i).stream().boxed().toList())
+              .stream().map(j -> ringOut.far().get(j)).toList();
+      fates.add(new Fate(name, joined, List.copyOf(touching), may, settled(i)));
     }
     return fates;
   }

@@ -29,7 +29,10 @@ public record NextProbe(Set<Place> one, Set<Place> other, Why why) {
     PARTNER("where the core goes"),
     TOUCHING("whether cores touch that should not"),
     WHICH("which of them it was that beeped"),
-    SPARE("whether a place that no core was found for is joined to one");
+    SPARE("whether a place that no core was found for is joined to one"),
+    DENIED("whether a core that seems broken goes anywhere after all"),
+    CLAIMED("whether what was found so far is so: silence is right"),
+    AGAIN("whether what was found is so: a beep is right");
 
     private final String words;
 
@@ -58,9 +61,11 @@ public record NextProbe(Set<Place> one, Set<Place> other, Why why) {
     if (!cores.isEmpty()) {
       return Optional.of(partner(known, cores));
     }
-    return known.ringOut().looksFor() == RingOut.Faults.JOINED
-        ? Touching.next(known)
-        : Optional.empty();
+    Optional<NextProbe> touching =
+        known.ringOut().looksFor() == RingOut.Faults.JOINED
+            ? Touching.next(known)
+            : Optional.empty();
+    return touching.or(() -> LastRound.next(known));
   }
 
   /** A probe that may come next: a core, the places, and how well it parts what may be. */
@@ -235,7 +240,8 @@ public record NextProbe(Set<Place> one, Set<Place> other, Why why) {
       worst += touching;
       mean += touching;
     }
-    return new RingOutPlan.Probes(worst, Math.min(mean, worst));
+    int last = LastRound.left(known, broken);
+    return new RingOutPlan.Probes(worst + last, Math.min(mean, worst) + last);
   }
 
   /** {@return the reading that an answer to this probe is} */

@@ -21,6 +21,9 @@ public final class Result {
       text.append("goes to ").append(String.join(" and ", fate.far()));
     } else if (fate.open()) {
       text.append("goes nowhere: broken");
+    } else if (fate.may().isEmpty()) {
+      text.append(
+          "seems to go nowhere; the places that are free were not touched often enough yet");
     } else {
       text.append("may go to ").append(String.join(", ", fate.may()));
     }
@@ -47,6 +50,14 @@ public final class Result {
     }
     List<String> left =
         known.fates().stream().filter(f -> !f.settled()).map(Known.Fate::near).toList();
+    boolean done = NextProbe.of(known).isEmpty();
+    if (!done && left.isEmpty()) {
+      throw new IllegalArgumentException(
+          "\""
+              + ringOut.name()
+              + "\" is not done: what was found is still to be touched once more; go on with"
+              + " its probes");
+    }
     if (!left.isEmpty()) {
       throw new IllegalArgumentException(
           "\""

@@ -169,6 +169,25 @@ public record RingOut(
     return new RingOut(name, from, to, near, far, way, looksFor, likely, newReadings);
   }
 
+  /**
+   * {@return the same with one answer asked again}
+   *
+   * <p>Said otherwise it takes the place of the old one; said the same it stands twice, so that the
+   * next one to repeat is another.
+   *
+   * @param reading its place in the list, from 0
+   */
+  public RingOut again(int reading, boolean beep) {
+    Reading before = readings.get(reading);
+    if (before.beep() == beep) {
+      return with(before);
+    }
+    List<Reading> next = new ArrayList<>(readings);
+    next.removeIf(before::equals);
+    next.add(new Reading(before.one(), before.other(), beep));
+    return withReadings(next);
+  }
+
   /** {@return the same without one answer, to ask it again} */
   public RingOut without(int reading) {
     List<Reading> next = new ArrayList<>(readings);

@@ -48,6 +48,11 @@ public record RingOutPlan(int cores) {
     return new Promise(new Cost(way)).fresh(cores, cores, false, Math.min(broken, cores));
   }
 
+  /** {@return probes of a last round that touches what was found, at most, where it is right} */
+  public int lastRound(RingOut.Way way, RingOut.Faults faults, int broken) {
+    return LastRound.most(way, faults, cores, cores, Math.min(broken, cores));
+  }
+
   /** {@return probes that show that no two of so many places touch} */
   static int touching(RingOut.Way way, int places) {
     return way == RingOut.Way.GROUPED ? Cost.ceilLog2(places) : places * (places - 1) / 2;

@@ -55,7 +55,7 @@ final class Touching {
   }
 
   /** Halves one side of a beep that several pairs may be the reason of. */
-  private static Optional<NextProbe> which(Known known, List<int[]> pairs) {
+  static Optional<NextProbe> which(Known known, List<int[]> pairs) {
     Facts facts = known.facts();
     Set<Integer> ones = new LinkedHashSet<>();
     Set<Integer> others = new LinkedHashSet<>();

@@ -32,6 +32,7 @@ import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import kumite.ringout.Facts;
 import kumite.ringout.Known;
+import kumite.ringout.NextProbe;
 import kumite.ringout.RingOut;
 import kumite.wiring.CableLead;
 import kumite.wiring.Wiring;
@@ -415,7 +416,14 @@ final class LeadBookChecks {
                   + " that comes and goes is a break near the plug; cut there, or use a spare core"));
     }
     List<Known.Fate> joined =
-        fates.stream().filter(f -> !f.touching().isEmpty() || f.far().size() > 1).toList();
+        fates.stream()
+            .filter(
+                f ->
+                    !f.touching().isEmpty()
+                        || f.far().size() > 1
+                        || fates.stream()
+                            .anyMatch(o -> o != f && o.far().stream().anyMatch(f.far()::contains)))
+            .toList();
     if (!joined.isEmpty()) {
       findings.add(
           Finding.of(
@@ -446,6 +454,17 @@ final class LeadBookChecks {
               String.join(", ", crossed) + "; the readings count, not what was thought likely"));
     }
     long left = fates.stream().filter(f -> !f.settled()).count();
+    if (left == 0 && NextProbe.of(known).isPresent()) {
+      findings.add(
+          Finding.of(
+              "LD-34",
+              Severity.LOOK,
+              Station.LEADS,
+              about,
+              ringOut.name() + ": what was found is to be touched once more",
+              "A last round shows that no claim is exchanged or joined, and that what seems broken"
+                  + " is. Go on with it at Leads, Ring-out"));
+    }
     if (left > 0) {
       findings.add(
           Finding.of(

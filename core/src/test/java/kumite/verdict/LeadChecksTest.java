@@ -458,6 +458,18 @@ public class LeadChecksTest {
     return plain.withLikely(plain.sameNames()).withReadings(List.of(readings));
   }
 
+  /** The first core goes nowhere: held against all places, and twice against the free one. */
+  private static RingOut broken() {
+    return ring(
+        read("1", "1", false),
+        read("1", "2", false),
+        read("1", "3", false),
+        read("2", "2", true),
+        read("3", "2", false),
+        read("3", "3", true),
+        read("1", "1", false));
+  }
+
   private static Reading read(String near, String far, boolean beep) {
     return new Reading(Set.of(new Place(Where.FROM, near)), Set.of(new Place(Where.TO, far)), beep);
   }
@@ -466,7 +478,8 @@ public class LeadChecksTest {
   public Object[][] ringOuts() {
     return new Object[][] {
       {ring(read("1", "1", true), read("1", "1", false)), "LD-30"},
-      {ring(read("1", "1", false), read("1", "2", false), read("1", "3", false)), "LD-31"},
+      {ring(read("1", "1", false), read("1", "2", false), read("1", "3", false)), "LD-34"},
+      {broken(), "LD-31"},
       {ring(read("1", "1", true), read("2", "1", true)), "LD-32"},
       {ring(read("1", "2", true)), "LD-33"},
       {ring(), "LD-34"},

@@ -117,7 +117,7 @@ public final class Inputs {
    * @param hands how far each contact is moved, 0 to 1
    */
   public Map<Look, Seen> see(ToDoubleFunction<ContactId> hands) {
-    Scan scan = new Scan(network, hands);
+    Scan scan = Scan.asking(network, hands);
     Map<Look, Seen> seen = new LinkedHashMap<>();
     network.looks().all().forEach(look -> seen.put(look, scan.see(look)));
     return seen;

@@ -31,18 +31,23 @@ final class Scan {
   private final Map<Map<String, Boolean>, Set<Integer>> floating = new HashMap<>();
   private final Map<List<Object>, Logic[]> shifted = new HashMap<>();
 
-  Scan(Network network, ToDoubleFunction<ContactId> hands) {
-    this.network = network;
-    // Hands are asked once for each contact; the parts name theirs by the same object every time.
+  /** Of hands that are slow to ask: once for each contact, which its parts name by one object. */
+  static Scan asking(Network network, ToDoubleFunction<ContactId> hands) {
     Map<ContactId, Double> asked = new IdentityHashMap<>();
     for (ContactId contact : network.contacts()) {
       asked.put(contact, hands.applyAsDouble(contact));
     }
-    this.hands =
+    return new Scan(
+        network,
         contact -> {
           Double travel = asked.get(contact);
           return travel != null ? travel : hands.applyAsDouble(contact);
-        };
+        });
+  }
+
+  Scan(Network network, ToDoubleFunction<ContactId> hands) {
+    this.network = network;
+    this.hands = hands;
     rest.putAll(rest(network.looks()));
     dead =
         network.dead().isPresent() || network.mayShort() && network.closings().shorted(this.hands);

@@ -18,6 +18,9 @@ final class Assignment {
   /** Beyond so many bids for each row the search is quicker. */
   private static final int BIDS_A_ROW = 20;
 
+  /** What sums of prices may be off by; far below the least difference that decides. */
+  private static final double ROUNDING = 1e-11;
+
   private final int[] columnOf;
   private final double[] prices;
 
@@ -48,14 +51,27 @@ final class Assignment {
    * @param prices a price for each column to begin with, 0 for none known
    */
   static Assignment of(double[][] cost, double[] prices) {
+    int[] none = new int[cost.length];
+    Arrays.fill(none, -1);
+    return of(cost, prices, none);
+  }
+
+  /**
+   * Solves it, from what a problem like it came to.
+   *
+   * @param prices its prices
+   * @param hints the column that each row had there, below 0 for none
+   */
+  static Assignment of(double[][] cost, double[] prices, int[] hints) {
     int rows = cost.length;
     int columns = rows == 0 ? 0 : cost[0].length;
     if (columns < rows) {
       throw new IllegalArgumentException(
           "an assignment needs a column for each row, but had " + rows + " rows and " + columns);
     }
-    double[] begin = Arrays.stream(prices).allMatch(p -> p == 0) ? cheapest(cost, columns) : prices;
-    Assignment square = square(padded(cost, columns), begin);
+    boolean fresh = Arrays.stream(prices).allMatch(p -> p == 0);
+    double[] begin = fresh ? cheapest(cost, columns) : prices;
+    Assignment square = square(padded(cost, columns), begin, fresh, hints);
     return new Assignment(Arrays.copyOf(square.columnOf, rows), square.prices);
   }
 
@@ -80,27 +96,21 @@ final class Assignment {
     return padded;
   }
 
-  private static Assignment square(double[][] cost, double[] prices) {
+  private static Assignment square(double[][] cost, double[] prices, boolean fresh, int[] hints) {
     int size = cost.length;
-    double[] rowPotential = new double[size + 1];
     double[] columnPotential = new double[size + 1];
     System.arraycopy(prices, 0, columnPotential, 1, size);
     int[] rowOf = new int[size + 1]; // 1-based; 0 is "free"
     int[] chosen = new int[size + 1];
-    bid(cost, columnPotential, rowOf, chosen);
-    for (int row = 1; row <= size; row++) {
-      double[] costs = cost[row - 1];
-      if (chosen[row] != 0) {
-        rowPotential[row] = costs[chosen[row] - 1] - columnPotential[chosen[row]];
-      } else {
-        double least = Double.POSITIVE_INFINITY;
-        for (int j = 1; j <= size; j++) {
-          least = Math.min(least, costs[j - 1] - columnPotential[j]);
-        }
-        rowPotential[row] = least;
-      }
+    for (double step = COARSEST; fresh && size > LARGE && step > FINEST; step /= FINER) {
+      auction(cost, columnPotential, step);
     }
-    Search search = new Search(cost, rowPotential, columnPotential, rowOf);
+    if (fresh) {
+      bid(cost, columnPotential, rowOf, chosen);
+    } else {
+      keep(cost, columnPotential, hints, rowOf, chosen);
+    }
+    Search search = new Search(cost, columnPotential, rowOf);
     for (int row = 1; row <= size; row++) {
       if (chosen[row] == 0) {
         search.place(row);
@@ -111,6 +121,26 @@ final class Assignment {
       columnOf[rowOf[j] - 1] = j - 1;
     }
     return new Assignment(columnOf, Arrays.copyOfRange(columnPotential, 1, size + 1));
+  }
+
+  /** Rows that are as well off as anywhere where they were stay there. */
+  private static void keep(
+      double[][] cost, double[] price, int[] hints, int[] rowOf, int[] chosen) {
+    for (int row = 1; row <= hints.length; row++) {
+      int column = hints[row - 1] + 1;
+      if (column > 0 && rowOf[column] == 0) {
+        double[] costs = cost[row - 1];
+        double least = costs[column - 1] - price[column] - ROUNDING;
+        boolean best = true;
+        for (int j = 1; j < price.length && best; j++) {
+          best = costs[j - 1] - price[j] >= least;
+        }
+        if (best) {
+          rowOf[column] = row;
+          chosen[row] = column;
+        }
+      }
+    }
   }
 
   /**
@@ -158,70 +188,122 @@ final class Assignment {
     }
   }
 
-  /** Finds the shortest augmenting path from a row that has no column yet. */
+  /** How much finer each auction is than the one before, and the finest. */
+  private static final double FINER = 6;
+
+  private static final double FINEST = 0.02;
+
+  /** The coarsest; below so many rows the exact bids are as quick. Tried, no source. */
+  private static final double COARSEST = 20;
+
+  private static final int LARGE = 100;
+
+  /**
+   * Rows bid at least a step, so that none waits for the last thousandth of a price; with ever
+   * finer steps the prices come near to the best (Bertsekas, "The auction algorithm", Annals of
+   * Operations Research 14 (1988), from memory). Only prices are kept: what follows is exact.
+   */
+  private static void auction(double[][] cost, double[] price, double step) {
+    int size = cost.length;
+    int[] rowOf = new int[size + 1];
+    int[] queue = new int[size];
+    int open = size;
+    for (int k = 0; k < size; k++) {
+      queue[k] = size - k;
+    }
+    while (open > 0) {
+      int row = queue[--open];
+      double[] costs = cost[row - 1];
+      int first = 0;
+      double least = Double.POSITIVE_INFINITY;
+      double next = Double.POSITIVE_INFINITY;
+      for (int j = 1; j <= size; j++) {
+        double reduced = costs[j - 1] - price[j];
+        if (reduced < next) {
+          if (reduced < least) {
+            next = least;
+            least = reduced;
+            first = j;
+          } else {
+            next = reduced;
+          }
+        }
+      }
+      price[first] -= (size > 1 ? next - least : 0) + step;
+      if (rowOf[first] != 0) {
+        queue[open++] = rowOf[first];
+      }
+      rowOf[first] = row;
+    }
+  }
+
+  /**
+   * Finds the shortest augmenting path from a row that has no column yet. What is not reached yet
+   * is kept together, and prices change once a path is found.
+   */
   private static final class Search {
     private final double[][] cost;
-    private final double[] rowPotential;
-    private final double[] columnPotential;
+    private final double[] price;
     private final int[] rowOf;
     private final int[] previous;
     private final double[] shortest;
-    private final boolean[] done;
+    private final int[] columns; // those not reached yet, then those reached
+    private int open;
 
-    Search(double[][] cost, double[] rowPotential, double[] columnPotential, int[] rowOf) {
+    Search(double[][] cost, double[] price, int[] rowOf) {
       this.cost = cost;
-      this.rowPotential = rowPotential;
-      this.columnPotential = columnPotential;
+      this.price = price;
       this.rowOf = rowOf;
       this.previous = new int[rowOf.length];
       this.shortest = new double[rowOf.length];
-      this.done = new boolean[rowOf.length];
+      this.columns = new int[rowOf.length - 1];
     }
 
     void place(int row) {
-      rowOf[0] = row;
-      int column = 0;
+      open = columns.length;
+      for (int k = 0; k < open; k++) {
+        columns[k] = k + 1;
+      }
       Arrays.fill(shortest, Double.POSITIVE_INFINITY);
-      Arrays.fill(done, false);
-      do {
-        column = step(column);
-      } while (rowOf[column] != 0);
+      int at = reach(row, 0, 0);
+      int column = columns[at];
+      while (rowOf[column] != 0) {
+        double far = shortest[column];
+        columns[at] = columns[--open];
+        columns[open] = column;
+        int next = rowOf[column];
+        at = reach(next, column, cost[next - 1][column - 1] - price[column] - far);
+        column = columns[at];
+      }
+      double far = shortest[column];
+      for (int k = open; k < columns.length; k++) {
+        price[columns[k]] += shortest[columns[k]] - far;
+      }
       while (column != 0) {
         int before = previous[column];
-        rowOf[column] = rowOf[before];
+        rowOf[column] = before == 0 ? row : rowOf[before];
         column = before;
       }
     }
 
-    /** Takes in one more column and says which one is nearest then. */
-    private int step(int column) {
-      done[column] = true;
-      int current = rowOf[column];
-      double[] costs = cost[current - 1];
-      double delta = Double.POSITIVE_INFINITY;
-      int next = 0;
-      for (int j = 1; j < done.length; j++) {
-        if (!done[j]) {
-          double reduced = costs[j - 1] - rowPotential[current] - columnPotential[j];
-          if (reduced < shortest[j]) {
-            shortest[j] = reduced;
-            previous[j] = column;
-          }
-          if (shortest[j] < delta) {
-            delta = shortest[j];
-            next = j;
-          }
+    /** Goes on from a row, and says which of the columns not reached yet is nearest then. */
+    private int reach(int row, int from, double less) {
+      double[] costs = cost[row - 1];
+      double least = Double.POSITIVE_INFINITY;
+      int nearest = 0;
+      for (int k = 0; k < open; k++) {
+        int j = columns[k];
+        double way = costs[j - 1] - price[j] - less;
+        if (way < shortest[j]) {
+          shortest[j] = way;
+          previous[j] = from;
+        }
+        if (shortest[j] < least) {
+          least = shortest[j];
+          nearest = k;
         }
       }
-      for (int j = 0; j < done.length; j++) {
-        if (done[j]) {
-          rowPotential[rowOf[j]] += delta;
-          columnPotential[j] -= delta;
-        } else {
-          shortest[j] -= delta;
-        }
-      }
-      return next;
+      return nearest;
     }
   }
 }

@@ -156,7 +156,8 @@ public final class PinPlan {
             .filter(terminal -> !landed.contains(terminal.name()))
             .toList();
     double[][] costs = costs(build, board, open, terminals);
-    Assignment assignment = Assignment.of(costs, prices(before, terminals, costs));
+    Assignment assignment =
+        Assignment.of(costs, prices(before, terminals, costs), hints(before, open, terminals));
     int[] columnOf = assignment.columns();
     List<Line> unplaced = new ArrayList<>();
     Map<String, Line> holder = new HashMap<>();
@@ -207,6 +208,22 @@ public final class PinPlan {
           }
         });
     return prices;
+  }
+
+  /** The terminal that each line had, by its place in the list; below 0 for none. */
+  private static int[] hints(Optional<PinPlan> before, List<Line> lines, List<Terminal> terminals) {
+    Map<String, Integer> places = new HashMap<>();
+    for (int j = 0; j < terminals.size(); j++) {
+      places.put(terminals.get(j).name(), j);
+    }
+    return lines.stream()
+        .mapToInt(
+            line ->
+                before
+                    .flatMap(plan -> Optional.ofNullable(plan.choices.get(line.id())))
+                    .map(choice -> places.getOrDefault(choice.terminal().name(), -1))
+                    .orElse(-1))
+        .toArray();
   }
 
   private static Map<String, Double> byTerminal(double[] prices, List<Terminal> terminals) {

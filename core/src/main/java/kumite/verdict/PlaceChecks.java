@@ -4,12 +4,14 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
 import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
 import kumite.loom.Clash;
 import kumite.loom.ContactSite;
 import kumite.loom.Line;
@@ -62,7 +64,15 @@ final class PlaceChecks {
   }
 
   private boolean takesAll(Build candidate, BoardKind kind) {
-    return leftOver(candidate, kind) == 0;
+    return roomFor(kind, loom.lines()) && leftOver(candidate, kind) == 0;
+  }
+
+  /** Whether there are as many terminals as wires, and as many that measure as have to. */
+  private static boolean roomFor(BoardKind kind, List<Line> lines) {
+    List<Terminal> inputs = kind.terminals(Terminal.Role.INPUT);
+    long measured = lines.stream().filter(line -> line.needs() == Line.Need.MEASURE).count();
+    return lines.size() <= inputs.size()
+        && measured <= inputs.stream().filter(t -> t.can(Terminal.Ability.ANALOG)).count();
   }
 
   /** {@return how many contacts a board would leave without a terminal} */
@@ -135,7 +145,9 @@ final class PlaceChecks {
             .map(ContactSite::id)
             .toList();
     ControlId name = freshGroup(build);
-    if (!board.fixedMap() && plain.size() > 3) {
+    Set<ContactId> shares = Set.copyOf(plain);
+    List<Line> alone = loom.lines().stream().filter(line -> !shares.contains(line.id())).toList();
+    if (!board.fixedMap() && plain.size() > 3 && roomFor(board, alone)) {
       for (Topology topology : List.of(Topology.MATRIX, Topology.REGISTERS)) {
         LoomSettings shared = build.loom().withGroup(name, topology, plain);
         if (Loom.of(build.withLoom(shared), catalogue).plan().unplaced().isEmpty()) {

@@ -376,16 +376,12 @@ final class RuleChecks {
   /** A ball turned in its panel rolls its pairs another way than the host takes them. */
   private void balls() {
     for (Control control : build.seated()) {
-      ControlKind kind =
-          sites.values().stream()
-              .filter(site -> site.control().id().equals(control.id()))
-              .findFirst()
-              .orElseThrow()
-              .kind();
       ContactId across = new ContactId(control.id(), "xa");
       ContactId upright = new ContactId(control.id(), "ya");
       int quarters = Turned.quarters(control).orElse(0);
-      if (kind.family() != ControlKind.Family.BALL
+      ContactSite site = sites.get(across);
+      if (site == null
+          || site.kind().family() != ControlKind.Family.BALL
           || quarters == 0
           || !Turned.rolls(profile.base(), across, upright)
           || quarters == 2 && backward(across) && backward(upright)) {

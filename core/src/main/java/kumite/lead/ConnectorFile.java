@@ -42,6 +42,7 @@ public final class ConnectorFile {
     }
     List<Point> outline = key.has("outline") ? corners(key, "outline") : face(key.object("face"));
     List<Point> mark = key.has("key") ? corners(key, "key") : List.of();
+    List<Point> socket = key.has("socket_key") ? corners(key, "socket_key") : List.of();
     return key.whole(
         () ->
             new ConnectorKind(
@@ -51,6 +52,7 @@ public final class ConnectorFile {
                 pins,
                 outline,
                 mark,
+                socket,
                 key.text("numbering"),
                 wired(key),
                 key.number("amps_each"),
@@ -188,6 +190,9 @@ public final class ConnectorFile {
     corners(node.putArray("outline"), kind.outline());
     if (!kind.key().isEmpty()) {
       corners(node.putArray("key"), kind.key());
+    }
+    if (!kind.socketKey().isEmpty()) {
+      corners(node.putArray("socket_key"), kind.socketKey());
     }
     node.put("numbering", kind.numbering());
     ArrayNode wired = node.putArray("wired");

@@ -23,6 +23,8 @@ import kumite.working.Source;
  * @param outline the edge of its face, a closed line of 3 corners or more
  * @param key what keeps it from going in the wrong way round, a closed line; empty where the
  *     outline itself does
+ * @param socketKey the same of the half with sockets, looking at its own mating face; empty where
+ *     it is the mirror image
  * @param numbering how its pins are counted, looking at the mating face of the half with pins
  * @param wired the ways a wire is put on, the usual one first; at least one
  * @param ampsEach what one pin carries, in A
@@ -36,6 +38,7 @@ public record ConnectorKind(
     List<Pin> pins,
     List<Point> outline,
     List<Point> key,
+    List<Point> socketKey,
     String numbering,
     List<Wired> wired,
     double ampsEach,
@@ -67,6 +70,7 @@ public record ConnectorKind(
     pins = List.copyOf(pins);
     outline = List.copyOf(outline);
     key = List.copyOf(key);
+    socketKey = List.copyOf(socketKey);
     wired = List.copyOf(wired);
     Check.between(1, MOST_PINS, pins.size(), "number of pins of connector " + id);
     Check.above(0, ampsEach, "current of a pin in A");
@@ -134,7 +138,15 @@ public record ConnectorKind(
         side,
         spots,
         mirrored ? outline.stream().map(ConnectorKind::mirrored).toList() : outline,
-        mirrored ? key.stream().map(ConnectorKind::mirrored).toList() : key);
+        key(gender, side));
+  }
+
+  /** A tongue is not mirrored into its counterpart: the other half's lies on its other side. */
+  private List<Point> key(Gender gender, Side side) {
+    boolean own = gender == Gender.FEMALE && !socketKey.isEmpty();
+    boolean mirrored = own ? side == Side.WIRES : gender == Gender.FEMALE ^ side == Side.WIRES;
+    List<Point> line = own ? socketKey : key;
+    return mirrored ? line.stream().map(ConnectorKind::mirrored).toList() : line;
   }
 
   private static Point mirrored(Point at) {

@@ -84,6 +84,7 @@ public record ConnectorRow(
         pins,
         outline,
         mark,
+        List.of(),
         numbering,
         wired,
         ampsEach,

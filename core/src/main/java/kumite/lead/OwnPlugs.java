@@ -95,6 +95,7 @@ public record OwnPlugs(List<ConnectorKind> connectors, List<Pinout> pinouts) {
             new Point(wide, -tall),
             new Point(-wide, -tall)),
         List.of(),
+        List.of(),
         "as you measured it, looking at the pins",
         List.of(new Wired(how, 4, 20, 30, "as the connector's maker says")),
         1,

@@ -53,6 +53,29 @@ public class ConnectorTest {
         .isEqualTo(kind.pins().stream().map(ConnectorKind.Pin::at).toList());
   }
 
+  /**
+   * The tongue of a plug lies below its contacts and 1 is at the right; that of the socket lies
+   * above them and 1 is at the left (USB 2.0, figures 6-7 and 6-8, from memory). So put together,
+   * neither tongue is where the other is, and whoever turns the real socket to the picture finds
+   * pin 1.
+   */
+  @Test
+  public void tonguesOfAPlugAndItsSocketPassEachOther() {
+    ConnectorKind usb = Plugs.standard().needed("usb");
+    Seen plug = usb.seen(Gender.MALE, Side.MATING);
+    Seen socket = usb.seen(Gender.FEMALE, Side.MATING);
+    double contacts = plug.pins().get(0).at().yMm();
+    assertThat(plug.key()).allMatch(p -> p.yMm() < contacts);
+    assertThat(socket.key()).allMatch(p -> p.yMm() > contacts);
+    assertThat(plug.pins().get(0).at().xMm()).isPositive();
+    assertThat(socket.pins().get(0).at().xMm()).isNegative();
+    assertThat(usb.numbering()).contains("plug: tongue below, 1 at the right");
+    assertThat(usb.numbering()).contains("socket: tongue above, 1 at the left");
+    double below = plug.key().stream().mapToDouble(Point::yMm).max().orElseThrow();
+    double above = socket.key().stream().mapToDouble(Point::yMm).min().orElseThrow();
+    assertThat(below).as("they pass").isLessThan(above);
+  }
+
   @Test(dataProvider = "kinds")
   public void pinsLieApartAndInsideTheirOutline(ConnectorKind kind) {
     double wide = kind.outline().stream().mapToDouble(p -> Math.abs(p.xMm())).max().orElseThrow();

@@ -131,6 +131,7 @@ public final class RandomLeads {
         pins,
         List.of(new Point(-22, 10), new Point(22, 10), new Point(0, -12)),
         List.of(),
+        List.of(),
         "as printed",
         List.of(new Wired(Wired.How.CRIMP, 3, 22, 28, "pliers")),
         2,

@@ -42,6 +42,7 @@ public class RefusalsTest {
         pins,
         nine.outline(),
         List.of(),
+        List.of(),
         "n",
         nine.wired(),
         1,

@@ -183,6 +183,12 @@ final class RingOutCommand implements Runnable {
         description = "none, broken or joined (default: broken).")
     private String faults = "broken";
 
+    @Option(
+        names = "--own",
+        paramLabel = "FILE",
+        description = "A file with connectors of your own, for --from and --to.")
+    private Path own;
+
     @Option(names = "--likely", description = "Take equal names at both ends as likely pairs.")
     private boolean likely;
 
@@ -191,7 +197,7 @@ final class RingOutCommand implements Runnable {
       if (Files.exists(file)) {
         throw new IllegalArgumentException(file + " is there already; name a new file");
       }
-      Plugs plugs = Plugs.standard();
+      Plugs plugs = LeadSource.with(own).plugs();
       ConnectorKind one = plugs.needed(from);
       int count = near.isEmpty() ? one.pins().size() : near.size();
       ConnectorKind other =

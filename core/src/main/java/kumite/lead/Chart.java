@@ -1,12 +1,14 @@
 package kumite.lead;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import kumite.kind.WireColour;
 import kumite.lead.LeadPart.Place;
+import kumite.working.Quantity;
 
 /**
  * Everything that making a lead takes to the bench.
@@ -65,9 +67,27 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
    *
    * @param one where the one probe goes
    * @param other where the other goes
-   * @param beep whether it must beep
+   * @param joined whether current goes through
+   * @param ohm what a part on the way has, so that the meter shows ohms and does not beep; 0 for
+   *     none
    */
-  public record Test(String one, String other, boolean beep) {}
+  public record Test(String one, String other, boolean joined, double ohm) {
+    /** {@return whether the meter must beep} */
+    public boolean beep() {
+      return joined && ohm < BEEPS_OHM;
+    }
+
+    /** {@return what the meter must say, in words} */
+    public String words() {
+      return !joined ? "silent" : beep() ? "beep" : Quantity.OHM.words(ohm);
+    }
+  }
+
+  /** Meters beep below this: common practice, no source. */
+  private static final double BEEPS_OHM = 30;
+
+  /** A whisker joins pins that are so many times the least distance apart. */
+  private static final double WHISKER = 1.5;
 
   public Chart {
     rows = List.copyOf(rows);
@@ -155,16 +175,75 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
           places.stream().filter(p -> p.end() == Where.FROM).findFirst().orElse(places.get(0));
       places.stream()
           .filter(place -> !place.equals(first))
-          .forEach(place -> tests.add(new Test(first.words(), place.words(), true)));
+          .forEach(
+              place ->
+                  tests.add(new Test(first.words(), place.words(), true, ohm(lead, first, place))));
+    }
+    Set<Set<Integer>> apart = new LinkedHashSet<>();
+    for (Where where : Where.values()) {
+      whiskers(lead.end(where), plugs)
+          .forEach(
+              pair -> {
+                int one = net(groups, new Place(where, pair.get(0)));
+                int other = net(groups, new Place(where, pair.get(1)));
+                if (one >= 0 && other >= 0 && one != other) {
+                  apart.add(Set.of(one, other));
+                }
+              });
     }
     for (int i = 1; i < groups.size(); i++) {
+      apart.add(Set.of(i - 1, i));
+    }
+    for (Set<Integer> pair : apart) {
+      List<Integer> two = pair.stream().sorted().toList();
       tests.add(
           new Test(
-              groups.get(i - 1).iterator().next().words(),
-              groups.get(i).iterator().next().words(),
-              false));
+              groups.get(two.get(0)).iterator().next().words(),
+              groups.get(two.get(1)).iterator().next().words(),
+              false,
+              0));
     }
     return tests;
+  }
+
+  private static int net(List<Set<Place>> groups, Place place) {
+    for (int i = 0; i < groups.size(); i++) {
+      if (groups.get(i).contains(place)) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  /** Pins of an end that a whisker of wire can join: beside each other, between rows too. */
+  private static List<List<String>> whiskers(End end, Plugs plugs) {
+    List<ConnectorKind.Pin> pins =
+        plugs.connector(end).filter(k -> !k.bare()).map(ConnectorKind::pins).orElse(List.of());
+    double least = Double.POSITIVE_INFINITY;
+    for (int i = 0; i < pins.size(); i++) {
+      for (int j = i + 1; j < pins.size(); j++) {
+        least = Math.min(least, pins.get(i).at().distanceMm(pins.get(j).at()));
+      }
+    }
+    List<List<String>> pairs = new ArrayList<>();
+    for (int i = 0; i < pins.size(); i++) {
+      for (int j = i + 1; j < pins.size(); j++) {
+        if (pins.get(i).at().distanceMm(pins.get(j).at()) <= WHISKER * least) {
+          pairs.add(List.of(pins.get(i).name(), pins.get(j).name()));
+        }
+      }
+    }
+    return pairs;
+  }
+
+  /** What lies in the core between two places; 0 for wire alone. */
+  private static double ohm(Lead lead, Place one, Place other) {
+    return lead.parts().stream()
+        .filter(LeadPart.Series.class::isInstance)
+        .map(LeadPart.Series.class::cast)
+        .filter(part -> part.places().equals(Set.of(one, other)))
+        .mapToDouble(LeadPart.Series::ohm)
+        .sum();
   }
 
   private static List<String> steps(Lead lead, Plugs plugs) {
@@ -186,15 +265,28 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
             "Slide on first, over the " + where.words() + ": " + String.join(", then ", slips));
       }
     }
+    // What lies in a core is soldered while its ends are still free, and so is its tube.
+    for (LeadPart part : lead.parts()) {
+      if (part instanceof LeadPart.Series) {
+        steps.add("Cut that core and solder in " + part.words() + ", tube over it");
+      }
+    }
     for (Where where : Where.values()) {
       steps.addAll(end(lead, where, plugs));
     }
     for (LeadPart part : lead.parts()) {
-      steps.add("Solder in " + part.words() + ", tube over it");
+      if (!(part instanceof LeadPart.Series)) {
+        steps.add("Solder in " + part.words() + ", tube over it");
+      }
     }
     steps.add("Dry fit: lay the printed face on the plug, and read each colour off it");
-    steps.add("Go through the list of tests with the meter, before any hood is closed");
-    steps.add("Close the hoods, pull at the cable, and go through the list again");
+    boolean hoods = lead.slips().stream().anyMatch(slip -> slip.kind() == Slip.Kind.HOOD);
+    steps.add(
+        "Go through the list of tests with the meter"
+            + (hoods ? ", before any hood is closed" : ""));
+    steps.add(
+        (hoods ? "Close the hoods, pull" : "Pull")
+            + " at the cable, and go through the list again");
     return steps;
   }
 

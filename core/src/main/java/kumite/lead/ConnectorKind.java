@@ -108,6 +108,19 @@ public record ConnectorKind(
     return pins.stream().anyMatch(p -> p.name().equals(pin));
   }
 
+  /** {@return the pin whose number a pin has where a face is taken for the one that it faces} */
+  public Optional<String> facing(String pin) {
+    return pins.stream()
+        .filter(p -> p.name().equals(pin))
+        .findFirst()
+        .flatMap(
+            p ->
+                pins.stream()
+                    .filter(other -> other.at().distanceMm(mirrored(p.at())) < 0.05)
+                    .map(Pin::name)
+                    .findFirst());
+  }
+
   /** {@return the place of a pin in the order of numbers, 0 upward; after all where it has none} */
   public int order(String pin) {
     int at = names().indexOf(pin);

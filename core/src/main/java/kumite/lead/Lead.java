@@ -32,11 +32,15 @@ public record Lead(
     Cable cable,
     List<Slip> slips) {
 
+  /** Longer names are no names. */
+  public static final int MOST_LETTERS = 200;
+
   /** More cores than this in one lead is taken for a damaged file. */
   public static final int MOST_CORES = 256;
 
   public Lead {
     Check.writable(name, "name of a lead");
+    Check.between(1, MOST_LETTERS, name.length(), "letters of a lead's name");
     Objects.requireNonNull(from, "from");
     Objects.requireNonNull(to, "to");
     cores = List.copyOf(cores);

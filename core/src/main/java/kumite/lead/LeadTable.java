@@ -99,6 +99,10 @@ public final class LeadTable {
       throw new IllegalArgumentException(
           "the table is empty; begin with a row " + String.join(",", NAMES.subList(0, 4)));
     }
+    if (table.rows().size() == 1) {
+      throw new IllegalArgumentException(
+          "the table has a head and no core; write a row for each core, such as 1,1,up,BN");
+    }
     Map<String, Integer> columns = header(table.rows().get(0));
     List<Row> rows = new ArrayList<>();
     Map<String, Integer> pairs = new HashMap<>();

@@ -133,11 +133,19 @@ public final class Making {
   /**
    * {@return the lead that undoes another one when it is plugged in after it}
    *
-   * @throws IllegalArgumentException if an end is a board
+   * @throws IllegalArgumentException if an end is a board, or if it joins pins, which no lead
+   *     undoes
    */
   public static Lead inverse(Lead lead) {
     End.Plug from = plug(lead, Where.FROM);
     End.Plug to = plug(lead, Where.TO);
+    if (LeadNets.of(lead).oneToOne().isEmpty()) {
+      throw new IllegalArgumentException(
+          "\""
+              + lead.name()
+              + "\" joins pins, and what is joined no lead parts again; take the core out that joins"
+              + " them");
+    }
     Lead turned = lead.turned();
     return turned
         .named(shortened(lead.name() + ", undone"))
@@ -163,7 +171,8 @@ public final class Making {
    * {@return the one lead that does what several do, plugged into each other in this order}
    *
    * @param leads one or more
-   * @throws IllegalArgumentException if two that meet are not of one shape
+   * @throws IllegalArgumentException if two that meet are not of one shape, or both have pins or
+   *     both sockets
    */
   public static Lead joined(List<Lead> leads) {
     Lead all = leads.get(0);
@@ -187,6 +196,19 @@ public final class Making {
               + "\" begins with "
               + met.connector()
               + "; leads join where both are of one shape");
+    }
+    if (meets.gender() == met.gender() && !meets.connector().startsWith("bare-")) {
+      throw new IllegalArgumentException(
+          "\""
+              + first.name()
+              + "\" ends in "
+              + meets.gender().words()
+              + " and \""
+              + second.name()
+              + "\" begins with "
+              + met.gender().words()
+              + " too; what is plugged together is pins in sockets: turn one of them round, or say"
+              + " the other half at its end");
     }
     Lead chain = Chain.of(first, second);
     return chain.named(shortened(first.name() + " + " + second.name()));

@@ -54,6 +54,21 @@ public record Told(Optional<Turn> turn, boolean straight, List<String> moved, Li
     return new Told(turn, straight, moved, lost);
   }
 
+  /**
+   * {@return whether each pin goes to the one that is its mirror image: the mark of an end that was
+   * numbered from the wrong face}
+   */
+  public static boolean mirrored(Lead lead, Plugs plugs) {
+    Optional<ConnectorKind> from = plugs.connector(lead.from()).filter(kind -> !kind.bare());
+    boolean one = from.isPresent() && from.equals(plugs.connector(lead.to()));
+    boolean moved = lead.cores().stream().anyMatch(core -> !core.from().equals(core.to()));
+    return one
+        && moved
+        && lead.cores().size() > 2
+        && lead.cores().stream()
+            .allMatch(core -> from.get().facing(core.from()).filter(core.to()::equals).isPresent());
+  }
+
   /** What an end's pins do: as it says, or the first that its shape is known for. */
   private static Optional<Pinout> pinout(End end, Plugs plugs) {
     if (!(end instanceof End.Plug plug)) {

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import kumite.lead.ConnectorKind;
 import kumite.lead.End;
+import kumite.lead.Lead;
 import kumite.lead.LeadPart.Place;
 import kumite.lead.Where;
 import kumite.measure.Check;
@@ -84,6 +85,7 @@ public record RingOut(
 
   public RingOut {
     Check.writable(name, "name of a ring-out");
+    Check.between(1, Lead.MOST_LETTERS, name.length(), "letters of a ring-out's name");
     Objects.requireNonNull(from, "from");
     Objects.requireNonNull(to, "to");
     near = List.copyOf(near);

@@ -193,7 +193,7 @@ public final class LeadSheet {
   private void tests(Chart chart) throws IOException {
     List<String[]> rows = new ArrayList<>();
     for (Chart.Test test : chart.tests()) {
-      rows.add(new String[] {test.one(), test.other(), test.beep() ? "beep" : "silent", "", ""});
+      rows.add(new String[] {test.one(), test.other(), test.words(), "", ""});
     }
     flow.table(
         "Tests with the meter, before the hoods are closed and after",

@@ -329,6 +329,12 @@ public final class LeadChecks {
               .filter(p -> p.flow().at(Beyond.PAD) == Nature.LISTENS)
               .map(Pinout.Pin::pin)
               .toList();
+      // Swapped by clones as well, and as easily taken for each other (common practice).
+      String suspects =
+          pinout.pins().stream()
+              .filter(p -> Set.of("data", "clock").contains(p.function().words()))
+              .map(p -> p.function().words() + " at pin " + p.pin())
+              .collect(java.util.stream.Collectors.joining(" and "));
       if (plug.beyond() != Beyond.PAD || supply.isEmpty() || ground.isEmpty()) {
         continue;
       }
@@ -342,6 +348,7 @@ public final class LeadChecks {
               + " and "
               + subject.words(places.get(1))
               + ", which clones swap"
+              + (suspects.isEmpty() ? "" : "; then " + suspects)
               + (heard.size() > 1 ? "; then pins " + heard.get(0) + " and " + heard.get(1) : "")
               + ". Do not swap supply and ground by trial: that can end the pad");
     }
@@ -356,6 +363,15 @@ public final class LeadChecks {
 
   private void told() {
     Told told = Told.of(lead, subject.plugs());
+    if (Told.mirrored(lead, subject.plugs())) {
+      look(
+          "LD-35",
+          List.of(),
+          "one end is numbered from the wrong face",
+          "Each pin goes to the one that is its mirror image. A plug's back is the mirror image of its"
+              + " face, and a socket's face that of the plug's: count again by the faces that the chart"
+              + " shows");
+    }
     if (told.turn().filter(t -> !t.equals(Turn.PLAIN)).isPresent() || !told.moved().isEmpty()) {
       findings.add(
           subject.found(

@@ -68,7 +68,7 @@ public class ChartTest {
     for (Chart.Test test : Chart.of(lead, PLUGS).tests()) {
       Place one = place(test.one());
       Place other = place(test.other());
-      assertThat(nets.of(one).contains(other)).as("%s", test).isEqualTo(test.beep());
+      assertThat(nets.of(one).contains(other)).as("%s", test).isEqualTo(test.joined());
       tested.add(one);
       tested.add(other);
     }
@@ -80,7 +80,7 @@ public class ChartTest {
     for (Set<Place> net : nets.all()) {
       long beeps =
           Chart.of(lead, PLUGS).tests().stream()
-              .filter(Chart.Test::beep)
+              .filter(Chart.Test::joined)
               .filter(test -> net.contains(place(test.one())))
               .count();
       boolean cored =
@@ -113,7 +113,7 @@ public class ChartTest {
     int joint = step(steps, "Put each core on");
     int dry = step(steps, "Dry fit");
     int test = step(steps, "Go through the list of tests");
-    int close = step(steps, "Close the hoods");
+    int close = step(steps, "go through the list again");
     if (joint >= 0) {
       assertThat(slide).isLessThan(joint);
       assertThat(joint).isLessThan(dry);
@@ -190,7 +190,7 @@ public class ChartTest {
                   Collectors.toMap(
                       Core::from, c -> series(pair.get(pair.size() - 1), c.from(), c.to()))));
     }
-    Lead joined = Making.joined(pair);
+    Lead joined = Making.joined(LeadLawTest.plugged(pair));
     for (Core core : joined.cores()) {
       String middle = LeadNets.of(pair.get(0)).carried(core.from()).get(0);
       assertThat(series(joined, core.from(), core.to()))

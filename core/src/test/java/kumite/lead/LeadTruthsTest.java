@@ -1,0 +1,179 @@
+package kumite.lead;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import kumite.kind.WireColour;
+import kumite.verdict.Finding;
+import kumite.verdict.LeadChecks;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** What is refused of leads, what the meter is asked, and in which order a lead is made. */
+public class LeadTruthsTest {
+  private static final Plugs PLUGS = Plugs.standard();
+
+  private static Core core(String from, String to) {
+    return new Core(from, to, WireColour.parse("BN"), Optional.empty());
+  }
+
+  private static Lead lead(String connector, Gender from, Gender to, String... pairs) {
+    List<Core> cores = new ArrayList<>();
+    for (String pair : pairs) {
+      cores.add(core(pair.split(">")[0], pair.split(">")[1]));
+    }
+    return new Lead(
+        "L",
+        End.Plug.of(connector, from),
+        End.Plug.of(connector, to),
+        cores,
+        List.of(),
+        Cable.forCores(Math.max(1, cores.size())),
+        List.of());
+  }
+
+  /** Pins go into sockets: of the four ways two halves meet, two are refused. */
+  @Test
+  public void socketsDoNotGoIntoSockets() {
+    for (Gender one : Gender.values()) {
+      for (Gender other : Gender.values()) {
+        Lead first = lead("nine-pin", Gender.MALE, one, "1>1", "8>8");
+        Lead second = lead("nine-pin", other, Gender.FEMALE, "1>2", "8>8");
+        if (one == other) {
+          assertThatThrownBy(() -> Making.joined(List.of(first, second)))
+              .hasMessageContaining("pins in sockets");
+        } else {
+          assertThat(Making.joined(List.of(first, second)).cores()).hasSize(2);
+        }
+      }
+    }
+  }
+
+  /** What is joined no lead parts again. */
+  @Test
+  public void joinedPinsCannotBeUndone() {
+    Lead joins = lead("nine-pin", Gender.MALE, Gender.FEMALE, "1>1", "2>1", "8>8");
+    Lead splits = lead("nine-pin", Gender.MALE, Gender.FEMALE, "1>1", "1>2", "8>8");
+    for (Lead lead : List.of(joins, splits)) {
+      assertThatThrownBy(() -> Making.inverse(lead)).hasMessageContaining("joins pins");
+    }
+    Lead whole = lead("nine-pin", Gender.MALE, Gender.FEMALE, "1>3", "3>1", "8>8");
+    Lead both = Making.joined(List.of(whole, Making.inverse(whole)));
+    assertThat(both.cores()).allMatch(c -> c.from().equals(c.to()));
+  }
+
+  @Test
+  public void aHeadWithoutCoresAndANameWithoutEndAreNoLead() {
+    ConnectorKind nine = PLUGS.needed("nine-pin");
+    LeadTable table = new LeadTable(nine, Optional.empty(), nine, Optional.empty());
+    assertThatThrownBy(() -> table.read("from,to,role,colour\n"))
+        .hasMessageContaining("a head and no core");
+    Lead plain = lead("nine-pin", Gender.MALE, Gender.FEMALE, "1>1");
+    assertThatThrownBy(() -> plain.named("x".repeat(100_000)))
+        .hasMessageContaining("letters of a lead's name");
+    assertThat(plain.named("x".repeat(Lead.MOST_LETTERS)).name()).hasSize(200);
+  }
+
+  @DataProvider
+  public Object[][] kinds() {
+    return List.of("nine-pin", "fifteen-pin", "usb", "header-7", "ribbon-5").stream()
+        .map(id -> new Object[] {id})
+        .toArray(Object[][]::new);
+  }
+
+  /**
+   * Every two nets of which pins lie beside each other, between rows too, are touched: by the
+   * places of the pins alone, the least distance of all times one and a half.
+   */
+  @Test(dataProvider = "kinds")
+  public void everyPairThatAWhiskerCanJoinIsTouched(String id) {
+    ConnectorKind kind = PLUGS.needed(id);
+    String[] pairs = kind.names().stream().map(n -> n + ">" + n).toArray(String[]::new);
+    Lead lead = lead(id, Gender.MALE, Gender.FEMALE, pairs);
+    Set<Set<String>> touched = new HashSet<>();
+    for (Chart.Test test : Chart.of(lead, PLUGS).tests()) {
+      if (!test.joined()) {
+        touched.add(Set.of(pin(test.one()), pin(test.other())));
+      }
+    }
+    double least = Double.MAX_VALUE;
+    for (ConnectorKind.Pin a : kind.pins()) {
+      for (ConnectorKind.Pin b : kind.pins()) {
+        least = a == b ? least : Math.min(least, a.at().distanceMm(b.at()));
+      }
+    }
+    for (ConnectorKind.Pin a : kind.pins()) {
+      for (ConnectorKind.Pin b : kind.pins()) {
+        if (a != b && a.at().distanceMm(b.at()) <= 1.5 * least) {
+          assertThat(touched).contains(Set.of(a.name(), b.name()));
+        }
+      }
+    }
+  }
+
+  private static String pin(String words) {
+    return words.replaceAll(".*pin (\\S+).*", "$1");
+  }
+
+  /** 2.2 kohm in a core does not beep: the meter shows ohms; 10 ohm beeps. */
+  @Test
+  public void aPartInACoreIsMeasured() {
+    Lead plain = lead("nine-pin", Gender.MALE, Gender.FEMALE, "1>1", "2>2", "8>8");
+    for (double ohm : new double[] {2200, 10}) {
+      Lead lead = plain.withParts(List.of(new LeadPart.Series("2", "2", ohm)));
+      Chart chart = Chart.of(lead, PLUGS);
+      List<Chart.Test> through =
+          chart.tests().stream().filter(t -> t.joined() && t.one().contains("pin 2")).toList();
+      assertThat(through).hasSize(1);
+      assertThat(through.get(0).words()).isEqualTo(ohm > 100 ? "2.2 kohm" : "beep");
+      assertThat(first(chart, "solder in")).isLessThan(first(chart, "take"));
+    }
+    assertThat(String.join(" ", Chart.of(plain, PLUGS).steps())).doesNotContain("hood");
+    Lead hooded = plain.withSlips(List.of(new Slip(Where.FROM, Slip.Kind.HOOD)));
+    assertThat(String.join(" ", Chart.of(hooded, PLUGS).steps())).contains("Close the hoods");
+  }
+
+  private static int first(Chart chart, String words) {
+    for (int i = 0; i < chart.steps().size(); i++) {
+      if (chart.steps().get(i).contains(words)) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  /** An end that was counted from the wrong face is named as what it is, on any connector. */
+  @Test(dataProvider = "kinds")
+  public void mirroredNumberingIsNamed(String id) {
+    ConnectorKind kind = PLUGS.needed(id);
+    String[] mirrored =
+        kind.names().stream()
+            .map(n -> n + ">" + kind.facing(n).orElseThrow())
+            .toArray(String[]::new);
+    assertThat(codes(lead(id, Gender.MALE, Gender.FEMALE, mirrored))).contains("LD-35");
+    String[] plain = kind.names().stream().map(n -> n + ">" + n).toArray(String[]::new);
+    assertThat(codes(lead(id, Gender.MALE, Gender.FEMALE, plain))).doesNotContain("LD-35");
+    assertThat(
+            codes(Making.turning(Turn.degrees(90), PLUGS.neededPinout("nine-pin-direct"), PLUGS)))
+        .doesNotContain("LD-35");
+  }
+
+  private static List<String> codes(Lead lead) {
+    return LeadChecks.alone(lead, PLUGS).stream().map(Finding::code).toList();
+  }
+
+  /** Not every host has the same meaning on the later supply and ground of a fifteen-pin port. */
+  @Test
+  public void laterPinsOfTheFifteenPinPortAreOnSomeHostsOnly() {
+    Pinout port = PLUGS.of(PLUGS.needed("fifteen-pin")).stream().findFirst().orElseThrow();
+    assertThat(port.at("12").orElseThrow().some()).isTrue();
+    assertThat(port.at("15").orElseThrow().some()).isTrue();
+    assertThat(port.at("4").orElseThrow().some()).isFalse();
+    assertThat(port.at("1").orElseThrow().some()).isFalse();
+  }
+}

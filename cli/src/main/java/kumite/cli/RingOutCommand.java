@@ -197,7 +197,8 @@ final class RingOutCommand implements Runnable {
       if (Files.exists(file)) {
         throw new IllegalArgumentException(file + " is there already; name a new file");
       }
-      Plugs plugs = LeadSource.with(own).plugs();
+      LeadSource source = LeadSource.with(own);
+      Plugs plugs = source.plugs();
       ConnectorKind one = plugs.needed(from);
       int count = near.isEmpty() ? one.pins().size() : near.size();
       ConnectorKind other =
@@ -222,7 +223,7 @@ final class RingOutCommand implements Runnable {
                                       + faults
                                       + " is unknown; choose one of none, broken, joined")));
       RingOut begun = likely ? named.withLikely(named.sameNames()) : named;
-      LeadFile.write(file, LeadFile.text(begun));
+      LeadFile.write(file, LeadFile.text(begun, source.book()));
       spec.commandLine().getOut().println(file);
       return 0;
     }
@@ -247,7 +248,7 @@ final class RingOutCommand implements Runnable {
 
     RingOut ringOut() throws BuildFileException {
       if (!ofBuild()) {
-        return LeadFile.ringOut(path());
+        return found().ringOut();
       }
       List<RingOut> all = build().leads().ringOuts();
       String known = String.join(", ", all.stream().map(RingOut::name).toList());
@@ -267,6 +268,15 @@ final class RingOutCommand implements Runnable {
               () ->
                   new IllegalArgumentException(
                       file + ": the build has no ring-out of that name; it has " + known));
+    }
+
+    private LeadFile.FoundRingOut found() throws BuildFileException {
+      return LeadFile.ringOut(path());
+    }
+
+    /** {@return connectors and pinouts that belong to it} */
+    LeadBook book() throws BuildFileException {
+      return ofBuild() ? build().leads() : found().own();
     }
 
     private boolean named() {
@@ -294,7 +304,7 @@ final class RingOutCommand implements Runnable {
         Build build = build();
         BuildFile.write(build.withLeads(build.leads().with(ringOut.name(), ringOut)), path());
       } else {
-        LeadFile.write(path(), LeadFile.text(ringOut));
+        LeadFile.write(path(), LeadFile.text(ringOut, found().own()));
       }
     }
 
@@ -454,8 +464,8 @@ final class RingOutCommand implements Runnable {
 
     @Override
     public Integer call() throws BuildFileException {
-      Lead lead = Result.lead(Known.of(ringOut()), Plugs.standard());
-      String text = LeadFile.text(lead, LeadBook.EMPTY);
+      Lead lead = Result.lead(Known.of(ringOut()), book().plugs());
+      String text = LeadFile.text(lead, book());
       if (out == null) {
         printer().print(text);
         printer().flush();

@@ -303,6 +303,44 @@ public class LeadCommandTest {
         .doesNotContain("Repeat");
   }
 
+  /** A ring-out between connectors of one's own keeps them in its file, to its lead. */
+  @Test
+  public void aRingOutKnowsItsOwnConnectors() throws Exception {
+    Path own =
+        file(
+            "own.json",
+            """
+            {"connectors": [{"id": "round-3", "name": "Round three", "mechanism": "three in a ring",
+              "pins": [{"name": "1", "x_mm": -3, "y_mm": 0}, {"name": "2", "x_mm": 3, "y_mm": 0},
+                {"name": "3", "x_mm": 0, "y_mm": 3}],
+              "face": {"shape": "round", "diameter_mm": 12}, "numbering": "as printed",
+              "wired": [{"how": "solder", "strip_mm": 3, "awg": [20, 28], "tool": "iron"}],
+              "amps_each": 1, "pad_gender": "male",
+              "source": {"kind": "given", "text": "measured"}}]}
+            """);
+    Path file = folder.resolve("mine.ringout.json");
+    String name = file.toString();
+    assertThat(Ran.run("ringout", "new", name, "--from", "round-3", "--own", own.toString()).exit())
+        .isZero();
+    for (int probes = 0;
+        !Ran.run("ringout", "next", name, "--json").json().get("done").asBoolean();
+        probes++) {
+      JsonNode next = Ran.run("ringout", "next", name, "--json").json().get("next");
+      boolean beep = false;
+      for (JsonNode near : next.get("near")) {
+        for (JsonNode far : next.get("far")) {
+          beep |= near.equals(far);
+        }
+      }
+      assertThat(Ran.run("ringout", "answer", name, beep ? "beep" : "silent").exit()).isZero();
+      assertThat(probes).isLessThan(20);
+    }
+    Ran lead = Ran.run("ringout", "lead", name);
+    assertThat(lead.exit()).as(lead.err()).isZero();
+    assertThat(lead.json().at("/from/connector").asText()).isEqualTo("round-3");
+    assertThat(lead.json().at("/own/connectors")).hasSize(1);
+  }
+
   @DataProvider
   public Object[][] seeds() {
     return IntStream.range(0, 40).mapToObj(i -> new Object[] {i}).toArray(Object[][]::new);

@@ -43,6 +43,13 @@ public final class LeadFile {
     }
   }
 
+  /**
+   * A ring-out found in a file.
+   *
+   * @param own connectors and pinouts that go along
+   */
+  public record FoundRingOut(RingOut ringOut, LeadBook own) {}
+
   /** {@return whether a file's text says that it holds a lead} */
   public static boolean isLead(String text) {
     return text.contains("\"" + LEAD + "\"");
@@ -61,15 +68,19 @@ public final class LeadFile {
       key.has("turn");
       key.has("does");
       key.has("findings");
-      LeadBook own =
-          key.maybe("own")
-              .map(item -> LeadJson.book(item, Set.of(), Set.of()))
-              .orElse(LeadBook.EMPTY);
+      LeadBook own = own(key);
       Lead lead = LeadJson.lead(key, own.plugs());
       return new Found(own.withLeads(java.util.List.of(lead)));
     } catch (Misfit e) {
       throw new BuildFileException(name, e.place(), e.what(), e.remedy());
     }
+  }
+
+  /** Connectors and pinouts that go along. */
+  private static LeadBook own(Key key) {
+    return key.maybe("own")
+        .map(item -> LeadJson.book(item, Set.of(), Set.of()))
+        .orElse(LeadBook.EMPTY);
   }
 
   private static Key head(JsonNode root, String format) {
@@ -115,6 +126,11 @@ public final class LeadFile {
     Told told = Told.of(lead, plugs);
     told.turn().flatMap(kumite.lead.Turn::degrees).ifPresent(degrees -> node.put("turn", degrees));
     node.put("does", told.words());
+    along(book, node);
+    return node;
+  }
+
+  private static void along(LeadBook book, ObjectNode node) {
     LeadBook own =
         new LeadBook(
             book.connectors(),
@@ -125,7 +141,6 @@ public final class LeadFile {
     if (!own.equals(LeadBook.EMPTY)) {
       LeadJson.write(own, node.putObject("own"));
     }
-    return node;
   }
 
   /** {@return a lead as the text of a file} */
@@ -138,7 +153,7 @@ public final class LeadFile {
    *
    * @throws BuildFileException if the file holds none; the message names the key
    */
-  public static RingOut ringOut(Path file) throws BuildFileException {
+  public static FoundRingOut ringOut(Path file) throws BuildFileException {
     return ringOut(TextFile.read(file), file.toString());
   }
 
@@ -148,18 +163,25 @@ public final class LeadFile {
    * @param name what messages call the file
    * @throws BuildFileException if it holds none; the message names the key
    */
-  public static RingOut ringOut(String text, String name) throws BuildFileException {
+  public static FoundRingOut ringOut(String text, String name) throws BuildFileException {
     try {
-      return RingOutJson.read(head(JsonText.read(text), RING_OUT), Plugs.standard());
+      Key key = head(JsonText.read(text), RING_OUT);
+      LeadBook own = own(key);
+      return new FoundRingOut(RingOutJson.read(key, own.plugs()), own);
     } catch (Misfit e) {
       throw new BuildFileException(name, e.place(), e.what(), e.remedy());
     }
   }
 
-  /** {@return a ring-out as the text of a file} */
-  public static String text(RingOut ringOut) {
+  /**
+   * {@return a ring-out as the text of a file}
+   *
+   * @param book with connectors of its own, which go along
+   */
+  public static String text(RingOut ringOut, LeadBook book) {
     ObjectNode node = head(RING_OUT);
     RingOutJson.write(ringOut, node);
+    along(book, node);
     return BuildFile.print(node);
   }
 

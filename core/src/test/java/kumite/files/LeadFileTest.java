@@ -50,7 +50,8 @@ public class LeadFileTest {
       assertThat(found.book().connectors()).isEqualTo(build.leads().connectors());
     }
     for (RingOut ringOut : build.leads().ringOuts()) {
-      assertThat(LeadFile.ringOut(LeadFile.text(ringOut), "ring")).isEqualTo(ringOut);
+      assertThat(LeadFile.ringOut(LeadFile.text(ringOut, build.leads()), "ring").ringOut())
+          .isEqualTo(ringOut);
     }
   }
 
@@ -110,7 +111,8 @@ public class LeadFileTest {
     SplittableRandom random = new SplittableRandom(seed);
     Build plain = Builds.ferryBridge();
     RingOut ring = RandomLeads.book(plain, random).ringOuts().get(0);
-    for (String whole : new String[] {quarter(), LeadFile.text(ring)}) {
+    for (String whole :
+        new String[] {quarter(), LeadFile.text(ring, kumite.build.lead.LeadBook.EMPTY)}) {
       for (int i = 0; i < 20; i++) {
         int from = random.nextInt(whole.length());
         int to = Math.min(whole.length(), from + random.nextInt(1, 40));

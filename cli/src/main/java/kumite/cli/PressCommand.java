@@ -372,9 +372,11 @@ final class PressCommand implements Callable<Integer> {
       out.println(
           bench.board().isEmpty()
               ? "no board chosen: nothing is sent"
-              : bench.hearing().filter(h -> !h.reaches()).isPresent()
-                  ? "nobody hears this board: nothing is sent"
-                  : "a supply is shorted: nothing is sent");
+              : bench.ofHost()
+                  ? "the host reads this board itself: there is no report"
+                  : bench.hearing().filter(h -> !h.reaches()).isPresent()
+                      ? "nobody hears this board: nothing is sent"
+                      : "a supply is shorted: nothing is sent");
     }
   }
 }

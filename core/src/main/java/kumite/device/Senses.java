@@ -51,10 +51,14 @@ public final class Senses {
   /**
    * {@return the reports of a board under a profile}
    *
-   * <p>A board that fixes its meanings reports all its sockets, and nothing but these.
+   * <p>A board that fixes its meanings reports all its sockets, and nothing but these; what a host
+   * reads itself is no report at all.
    */
   public static ReportLayout layout(Loom loom, Optional<BoardKind> board, Profile profile) {
     java.util.Set<Target> targets = new java.util.LinkedHashSet<>();
+    if (board.filter(BoardKind::ofHost).isPresent()) {
+      return ReportLayout.of(targets, Map.of(), board.get().axisMaximum(), profile.keys());
+    }
     Map<Target, Integer> steps = new HashMap<>();
     Map<ContactId, ContactSite> sites = new HashMap<>();
     loom.sites().forEach(site -> sites.put(site.id(), site));

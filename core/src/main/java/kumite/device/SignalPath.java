@@ -46,7 +46,8 @@ public record SignalPath(
     Optional<InputField> field,
     Delay delay,
     List<ContactId> arrivesAs,
-    boolean heard) {
+    boolean heard,
+    boolean ofHost) {
 
   public SignalPath {
     arrivesAs = List.copyOf(arrivesAs);
@@ -58,6 +59,7 @@ public record SignalPath(
    * @param inputs what the board reads; empty without a board
    * @param presses what the board takes in otherwise than planned
    * @param heard whether what the board reads comes to the host
+   * @param ofHost whether the host reads its contacts itself, without a report
    * @param delay of a contact, by how it is read
    */
   public static List<SignalPath> all(
@@ -66,6 +68,7 @@ public record SignalPath(
       Optional<Inputs> inputs,
       Presses presses,
       boolean heard,
+      boolean ofHost,
       BiFunction<ContactId, Optional<Look>, Delay> delay) {
     Map<ContactId, Strand> strands = loom.byContact();
     Map<ContactId, InputLevels> levels = inputs.map(Inputs::levels).orElse(Map.of());
@@ -105,9 +108,10 @@ public record SignalPath(
               delay.apply(site.id(), Optional.ofNullable(looks.get(site.id()))),
               presses.arrivesAs(site.id()).stream()
                   .filter(other -> targets.containsKey(other))
-                  .filter(other -> layout.fieldOf(targets.get(other)).isPresent())
+                  .filter(other -> ofHost || layout.fieldOf(targets.get(other)).isPresent())
                   .toList(),
-              heard));
+              heard,
+              ofHost));
     }
     return List.copyOf(paths);
   }
@@ -129,7 +133,7 @@ public record SignalPath(
 
   /** {@return whether a press gets all the way to the host, as itself} */
   public boolean whole() {
-    return heard && field.isPresent() && levels.filter(InputLevels::readable).isPresent();
+    return heard && told() && levels.filter(InputLevels::readable).isPresent();
   }
 
   /** {@return whether a press shows at the host at all, as itself or as others} */
@@ -149,6 +153,11 @@ public record SignalPath(
     if (levels.filter(InputLevels::readable).isEmpty()) {
       return "no clear level";
     }
-    return field.isEmpty() ? "no meaning" : heard ? "" : "nobody hears this board";
+    return !told() ? "no meaning" : heard ? "" : "nobody hears this board";
+  }
+
+  /** Whether the host has a word for it: a field of a report, or its own reading. */
+  private boolean told() {
+    return ofHost ? target.isPresent() : field.isPresent();
   }
 }

@@ -230,6 +230,11 @@ public record BoardKind(
     return terminals.stream().filter(t -> t.role() == role).toList();
   }
 
+  /** {@return whether the host itself reads its contacts, so that there is no report} */
+  public boolean ofHost() {
+    return brain.link() == Link.HEADER || brain.link() == Link.PORT;
+  }
+
   /** {@return the largest code of its converter; 255 for a board without one} */
   public int axisMaximum() {
     return adcBits == 0 ? 255 : (1 << adcBits) - 1;

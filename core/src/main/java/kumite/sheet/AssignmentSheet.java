@@ -36,7 +36,7 @@ public final class AssignmentSheet {
   }
 
   private void draw() throws IOException {
-    for (Profile profile : bench.build().seat().profiles()) {
+    for (Profile profile : bench.done()) {
       flow.newPage();
       flow.heading("Order of assignment: " + bench.build().brief().title() + ", " + profile.name());
       flow.fact("Host", profile.host().words());

@@ -66,7 +66,7 @@ final class Charts {
 
   static String csv(Bench bench) {
     List<List<String>> rows = new ArrayList<>();
-    for (Profile profile : bench.build().seat().profiles()) {
+    for (Profile profile : bench.done()) {
       for (Line l : lines(profile)) {
         rows.add(
             List.of(
@@ -86,7 +86,7 @@ final class Charts {
   static String json(Bench bench) {
     ObjectNode root = MAPPER.createObjectNode();
     ArrayNode profiles = root.putArray("profiles");
-    for (Profile profile : bench.build().seat().profiles()) {
+    for (Profile profile : bench.done()) {
       ObjectNode node = profiles.addObject();
       node.put("name", profile.name()).put("host", profile.host().words());
       ArrayNode functions = node.putArray("functions");
@@ -114,7 +114,7 @@ final class Charts {
         new StringBuilder(
             "# One line for each profile. Digits 9 to 12 are the vendor, 17 to 20 the product that"
                 + " your program names, low byte first.\n");
-    for (Profile profile : bench.build().seat().profiles()) {
+    for (Profile profile : bench.done()) {
       PadChart chart = PadChart.of(profile);
       if (!chart.rows().isEmpty()) {
         Bench faced =
@@ -126,7 +126,7 @@ final class Charts {
         text.append(
                 chart.line(
                     bench.build().brief().title()
-                        + (bench.build().seat().profiles().size() > 1 ? " " + profile.name() : ""),
+                        + (bench.done().size() > 1 ? " " + profile.name() : ""),
                     layout))
             .append('\n');
       }

@@ -138,7 +138,7 @@ public enum Export {
       case ASSIGNMENT -> AssignmentSheet.pdf(bench, choices.paper());
       case HOST_CHART -> utf8(Charts.csv(bench));
       case MAPPING_LINE -> utf8(Charts.lines(bench));
-      case DESCRIPTOR -> utf8(Tables.hex(bench.layout().descriptor()));
+      case DESCRIPTOR -> utf8(Tables.hex(descriptor(bench)));
       case LEADS ->
           LeadSheet.pdf(
               bench.build().brief().title(),
@@ -233,9 +233,19 @@ public enum Export {
       files.put("host-chart.json", utf8(Charts.json(bench)));
     }
     if (this == DESCRIPTOR) {
-      files.put("descriptor.bin", bench.layout().descriptor());
+      files.put("descriptor.bin", descriptor(bench));
     }
     return files;
+  }
+
+  private static byte[] descriptor(Bench bench) {
+    if (bench.ofHost()) {
+      throw new IllegalArgumentException(
+          "no report descriptor: the host reads "
+              + bench.board().orElseThrow().name()
+              + " itself, and there is no report");
+    }
+    return bench.layout().descriptor();
   }
 
   private static List<String> firmwareNotes(Bench bench) {

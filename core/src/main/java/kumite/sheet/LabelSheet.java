@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import kumite.build.Control;
 import kumite.build.map.Layer;
+import kumite.device.Senses;
 import kumite.kind.ControlKind;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
@@ -62,7 +63,7 @@ public final class LabelSheet {
   private static String legend(Bench bench, Control control) {
     StringBuilder words = new StringBuilder(control.label());
     ContactId contact = new ContactId(control.id(), "");
-    for (Layer layer : bench.build().profile().layers()) {
+    for (Layer layer : Senses.known(bench.build().profile(), bench.board()).layers()) {
       layer
           .mapping()
           .of(contact)

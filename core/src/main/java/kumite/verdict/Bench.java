@@ -13,6 +13,9 @@ import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Seat;
 import kumite.build.lead.BoardCable;
+import kumite.build.map.Mapping;
+import kumite.build.map.Profile;
+import kumite.build.map.Target;
 import kumite.build.map.Timing;
 import kumite.circuit.Budget;
 import kumite.circuit.Inputs;
@@ -387,6 +390,27 @@ public record Bench(
     return circuit.map(wired -> wired.inputs().looks().all()).orElse(List.of());
   }
 
+  /**
+   * {@return the profiles as the board does them}
+   *
+   * <p>One that fixes its meanings does no chord, no layer and no second profile, and a contact
+   * gives what its socket gives.
+   */
+  public List<Profile> done() {
+    if (board().filter(BoardKind::fixedMap).isEmpty()) {
+      return build.seat().profiles();
+    }
+    Profile first = Senses.known(build.seat().profiles().get(0), board());
+    Mapping base = Mapping.EMPTY;
+    for (SignalPath path : paths) {
+      Optional<Target> given = path.pin().flatMap(pin -> path.target());
+      if (given.isPresent()) {
+        base = base.with(path.id(), new Mapping.Entry(given.get(), path.function()));
+      }
+    }
+    return List.of(first.withBase(base));
+  }
+
   /** {@return why no program is written for a seat's board that needs one; empty for others} */
   public Optional<String> programless(SeatId seat) {
     return build.seats().stream()
@@ -414,7 +438,12 @@ public record Bench(
         Senses.known(build.profile(), board()),
         build.tuning(),
         circuit.map(Wired::inputs),
-        hearing().map(Hearing::reaches).orElse(true));
+        !ofHost() && hearing().map(Hearing::reaches).orElse(true));
+  }
+
+  /** {@return whether the host reads the contacts itself, so that there is no report} */
+  public boolean ofHost() {
+    return board().filter(BoardKind::ofHost).isPresent();
   }
 
   /** {@return whether something at the board looked at is shorted or driven against} */

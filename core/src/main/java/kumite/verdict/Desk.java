@@ -252,6 +252,7 @@ record Desk(
         wired.map(Bench.Wired::inputs),
         wired.map(Bench.Wired::presses).orElse(Presses.AS_PLANNED),
         wired.map(w -> Hearing.of(w.asBuilt()).reaches()).orElse(true),
+        board.filter(BoardKind::ofHost).isPresent(),
         (contact, look) -> Delays.of(profile, timing, board, lines, contact, look));
   }
 

@@ -78,16 +78,18 @@ final class HostPanel extends VBox {
                       .findFirst()
                       .orElse(new Trace.Report(0, id, List.of()))));
     }
-    boolean board = bench.board().isPresent();
+    boolean board = bench.board().isPresent() && !bench.ofHost();
     facts.setText(
-        board
-            ? "report"
-                + (now.size() > 1 ? "s " : " ")
-                + String.join(", ", now.stream().map(r -> r.bytes().size() + " bytes").toList())
-                + " · every "
-                + bench.timing().pollUs() / 1000
-                + " ms at most"
-            : "no board yet: nothing is sent");
+        bench.ofHost()
+            ? "the host reads this board itself: there is no report"
+            : board
+                ? "report"
+                    + (now.size() > 1 ? "s " : " ")
+                    + String.join(", ", now.stream().map(r -> r.bytes().size() + " bytes").toList())
+                    + " · every "
+                    + bench.timing().pollUs() / 1000
+                    + " ms at most"
+                : "no board yet: nothing is sent");
     row.setVisible(board);
     row.setManaged(board);
     bytes.setVisible(board);

@@ -28,8 +28,8 @@ import kumite.parts.Catalogue;
  * @param common the rail its shared side is tied to
  * @param entry its meaning in the profile looked at, if it has one
  * @param wish its meaning in the first profile, which sockets are planned by
- * @param rest where it stands while no hand is on it, 0 to 1 of its travel: where its kind springs
- *     back to, else at the centre that its axis was given
+ * @param rest where it stands while no hand is on it, 0 to 1 of its travel: at the centre that its
+ *     axis was given, which was measured, else where its kind springs back to
  */
 public record ContactSite(
     int number,
@@ -71,7 +71,7 @@ public record ContactSite(
 
   private static double rest(ContactKind contact, double centre) {
     boolean wiper = contact.type() == ContactKind.Type.WIPER;
-    return contact.rest() > 0 || !wiper ? contact.rest() : centre;
+    return centre > 0 && wiper ? centre : contact.rest();
   }
 
   /** {@return the same contact with another meaning; it is planned as before} */

@@ -165,10 +165,22 @@ final class PartRow {
                 number, "contacts", "\"" + type + "\" is unknown; use switch, wiper or ladder"));
         return;
       }
-      list.addObject()
-          .put("name", named ? words[0].strip() : "")
-          .put("type", type)
-          .put("tab", words.length > 2 ? words[2].strip() : type.equals("switch") ? "NO" : "W");
+      var contact =
+          list.addObject()
+              .put("name", named ? words[0].strip() : "")
+              .put("type", type)
+              .put("tab", words.length > 2 ? words[2].strip() : type.equals("switch") ? "NO" : "W");
+      if (words.length > 3) {
+        if (!words[3].strip().matches("[01](\\.\\d{1,4})?|0?\\.\\d{1,4}")) {
+          problems.add(
+              new PartFile.Problem(
+                  number,
+                  "contacts",
+                  "\"" + words[3].strip() + "\" is no rest; write 0 to 1, such as 0.5"));
+          return;
+        }
+        contact.put("rest", Double.parseDouble(words[3].strip()));
+      }
     }
   }
 

@@ -52,6 +52,26 @@ public class PartFileTest {
         .containsExactly("upNO", "downNC");
   }
 
+  /** A wiper that springs back says where it rests, in a table and as JSON, there and back. */
+  @Test
+  public void aWiperSaysWhereItRests() {
+    String head = HEAD.strip() + ",ohm\n";
+    String row =
+        "tiller,Tiller,knob,9 round,30 round,30 round,40,1,4,1,\"x:wiper:X:0.5; y:wiper:Y\",10000";
+    PartFile.Imported read = PartFile.read(head + row + "\n", "x.csv");
+    assertThat(read.problems()).isEmpty();
+    assertThat(read.kinds().get(0).contacts().stream().map(c -> c.rest()))
+        .containsExactly(0.5, 0.0);
+    assertThat(PartFile.read(head + row.replace("0.5", "1.5") + "\n", "x.csv").problems())
+        .hasSize(1);
+    assertThat(
+            PartFile.read(head + row.replace("0.5", "half") + "\n", "x.csv")
+                .problems()
+                .get(0)
+                .what())
+        .contains("no rest");
+  }
+
   @DataProvider
   Object[][] bad() {
     String good = "a,A,button,30 round,33 round,30 round,40,1,4,1,switch";

@@ -20,6 +20,9 @@ import org.testng.annotations.Test;
  * found out, or does no harm.
  */
 public class SlipLawTest {
+  /** The suite tries 200 cables each way; {@code -Dringout.times=8} tries more than a thousand. */
+  private static final int TIMES = Integer.getInteger("ringout.times", 1);
+
   private static final Set<NextProbe.Why> LAST =
       EnumSet.of(NextProbe.Why.DENIED, NextProbe.Why.CLAIMED, NextProbe.Why.AGAIN);
 
@@ -87,13 +90,13 @@ public class SlipLawTest {
     return wrong;
   }
 
-  @DataProvider
+  @DataProvider(parallel = true)
   public Object[][] modes() {
     return new Object[][] {
-      {RingOut.Way.GROUPED, RingOut.Faults.BROKEN, 250},
-      {RingOut.Way.GROUPED, RingOut.Faults.JOINED, 80},
-      {RingOut.Way.ONE_BY_ONE, RingOut.Faults.BROKEN, 30},
-      {RingOut.Way.ONE_BY_ONE, RingOut.Faults.JOINED, 20},
+      {RingOut.Way.GROUPED, RingOut.Faults.BROKEN, 120},
+      {RingOut.Way.GROUPED, RingOut.Faults.JOINED, 50},
+      {RingOut.Way.ONE_BY_ONE, RingOut.Faults.BROKEN, 15},
+      {RingOut.Way.ONE_BY_ONE, RingOut.Faults.JOINED, 15},
     };
   }
 
@@ -104,7 +107,7 @@ public class SlipLawTest {
     boolean sees = way == RingOut.Way.GROUPED || faults == RingOut.Faults.JOINED;
     int bad = 0;
     String first = "";
-    for (int trial = 0; trial < cables; trial++) {
+    for (int trial = 0; trial < TIMES * cables; trial++) {
       Rung cable = cable(random, true);
       Played played = play(cable, cable.ringOut(way, faults), -1);
       assertThat(played.found()).as("true answers contradict nothing").isFalse();
@@ -125,7 +128,7 @@ public class SlipLawTest {
     Random random = new Random(77);
     int harm = 0;
     int count = 0;
-    for (int trial = 0; trial < cables; trial++) {
+    for (int trial = 0; trial < TIMES * cables; trial++) {
       Rung cable = cable(random, false);
       RingOut begun = cable.ringOut(way, faults);
       int all = play(cable, begun, -1).done().readings().size();
@@ -134,7 +137,7 @@ public class SlipLawTest {
       boolean bad = !played.found() && !wrong(cable, played.done()).isEmpty();
       harm += bad ? 1 : 0;
     }
-    assertThat(harm).as("of %d", count).isLessThanOrEqualTo(count / 20);
+    assertThat(harm).as("of %d", count).isLessThanOrEqualTo(Math.max(1, count / 20));
   }
 
   /** What contradicts is mended by repeating what is named, and then the truth is found. */
@@ -176,7 +179,7 @@ public class SlipLawTest {
         long searched = 0;
         long all = 0;
         for (int cores = 3; cores <= 25; cores++) {
-          for (int trial = 0; trial < 4; trial++) {
+          for (int trial = 0; trial < 2; trial++) {
             Rung cable = new Rung(Rung.shuffled(cores, random), cores);
             Played played = play(cable, cable.ringOut(way, faults), -1);
             searched += played.searched();

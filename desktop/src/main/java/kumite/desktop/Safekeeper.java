@@ -37,7 +37,11 @@ final class Safekeeper {
     workbench.saved().addListener((o, was, is) -> quiet.playFromStart());
   }
 
+  /** Nothing more once it has ended: what was left is written by then. */
   private void keep() {
+    if (writer.isShutdown()) {
+      return;
+    }
     Build build = workbench.kept();
     Optional<Path> file = workbench.file().get();
     boolean unsaved = workbench.unsaved();
@@ -61,9 +65,6 @@ final class Safekeeper {
   /** Writes what is left before the application ends. */
   void finish() {
     quiet.stop();
-    if (writer.isShutdown()) {
-      return;
-    }
     keep();
     writer.shutdown();
     try {

@@ -379,9 +379,9 @@ final class Window {
     onFx(
         () -> {
           stage.hide();
+          app.stop(); // where the toolkit calls it
           return null;
         });
-    app.stop();
     Platform.setImplicitExit(false);
     nothingThrown();
   }

@@ -205,8 +205,7 @@ public class PictureOfWiresTest {
   /** The wheel brings the place under the mouse closer; Home shows the whole panel again. */
   @Test
   public void theWheelZooms() {
-    window.click("#lay-fit");
-    double before = width();
+    double before = fitted();
     window.hands.moveTo(window.find("#lay")).scroll(2, VerticalDirection.UP);
     window.settle();
     assertThat(width()).isGreaterThan(before * 1.3);
@@ -214,6 +213,20 @@ public class PictureOfWiresTest {
     window.hands.push(KeyCode.HOME);
     window.settle();
     assertThat(width()).isCloseTo(before, org.assertj.core.api.Assertions.within(0.5));
+  }
+
+  /** The width once it fits the room that it has; a slow machine is still making room at first. */
+  private double fitted() {
+    double before = 0;
+    for (int more = 0; more < 20; more++) {
+      window.click("#lay-fit");
+      double now = width();
+      if (now == before) {
+        return now;
+      }
+      before = now;
+    }
+    throw new AssertionError("the picture never comes to rest");
   }
 
   private double width() {

@@ -99,28 +99,18 @@ public final class Turned {
 
   /** {@return whether both pairs of a ball mean sideways and up and down as on an unturned one} */
   public static boolean rolls(Mapping mapping, ContactId across, ContactId upright) {
-    return sideways(mapping.of(across)) && upAndDown(mapping.of(upright));
+    return moves(mapping.of(across), Target.MouseAxis.X, AxisName.X, AxisName.RX)
+        && moves(mapping.of(upright), Target.MouseAxis.Y, AxisName.Y, AxisName.RY);
   }
 
-  private static boolean sideways(Optional<Mapping.Entry> entry) {
+  private static boolean moves(
+      Optional<Mapping.Entry> entry, Target.MouseAxis mouse, AxisName one, AxisName other) {
     return entry
         .map(e -> e.target().plain())
         .filter(
             t ->
-                t instanceof Target.Motion m && m.axis() == Target.MouseAxis.X
-                    || t instanceof Target.Axis a
-                        && (a.axis() == AxisName.X || a.axis() == AxisName.RX))
-        .isPresent();
-  }
-
-  private static boolean upAndDown(Optional<Mapping.Entry> entry) {
-    return entry
-        .map(e -> e.target().plain())
-        .filter(
-            t ->
-                t instanceof Target.Motion m && m.axis() == Target.MouseAxis.Y
-                    || t instanceof Target.Axis a
-                        && (a.axis() == AxisName.Y || a.axis() == AxisName.RY))
+                t instanceof Target.Motion m && m.axis() == mouse
+                    || t instanceof Target.Axis a && (a.axis() == one || a.axis() == other))
         .isPresent();
   }
 

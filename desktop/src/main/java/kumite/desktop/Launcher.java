@@ -22,6 +22,9 @@ public final class Launcher {
     List<String> arguments = List.of(args);
     ready = CompletableFuture.supplyAsync(() -> read(arguments));
     Application.launch(KumiteApp.class, args);
+    if (ready.isCompletedExceptionally()) {
+      System.exit(2); // what was wrong with the arguments has been said
+    }
   }
 
   private static Opening read(List<String> arguments) {

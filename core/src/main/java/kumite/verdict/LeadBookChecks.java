@@ -186,7 +186,10 @@ final class LeadBookChecks {
         continue;
       }
       Optional<Wiring> wiring = wiring(there.seat());
-      fed(subject, where).ifPresent(findings::add);
+      // Between two boards each feeds the other: once is enough.
+      if (where == Where.FROM || !(lead.from() instanceof End.OfBoard)) {
+        fed(subject, where).ifPresent(findings::add);
+      }
       for (Core core : lead.cores()) {
         String pin = Lead.pin(core, where);
         boolean signal = subject.ends().at(where, pin).nature().signal();

@@ -11,6 +11,9 @@ import kumite.lead.Nature;
 
 /** What must not be joined in a lead, group of joined pins by group. */
 final class LeadNetChecks {
+  /** Many things made for 5 V work at 3.3 V: common practice, no source. */
+  private static final double OFTEN_ENOUGH = 0.6;
+
   private final LeadSubject subject;
   private final List<Place> net;
   private final List<Finding> findings = new ArrayList<>();
@@ -47,6 +50,7 @@ final class LeadNetChecks {
     if (subject.atBoard()) {
       twoToOne();
       some(supply, takes);
+      volts();
       return;
     }
     if (shorted) {
@@ -171,6 +175,23 @@ final class LeadNetChecks {
     }
   }
 
+  private void unsuited(Place giver, Place taker, Severity severity, String remedy) {
+    findings.add(
+        subject.found(
+            "LD-22",
+            severity,
+            List.of(giver, taker),
+            "volts do not suit",
+            String.format(
+                Locale.ROOT,
+                "%s brings %.1f V to %s, which is made for %.1f V. %s",
+                subject.words(giver),
+                at(giver).volts(),
+                subject.words(taker),
+                at(taker).bearsVolts(),
+                remedy)));
+  }
+
   private static boolean differ(AtPin one, AtPin other) {
     if (one.nature() == Nature.UNKNOWN || other.nature() == Nature.UNKNOWN) {
       return true;
@@ -193,21 +214,23 @@ final class LeadNetChecks {
         }
         boolean over = gives.volts() > bears.bearsVolts() + 0.25;
         boolean under = supply && gives.volts() < bears.bearsVolts() * 0.9;
-        if (over || under) {
-          findings.add(
-              subject.found(
-                  "LD-22",
-                  Severity.STOP,
-                  List.of(giver, taker),
-                  "volts do not suit",
-                  String.format(
-                      Locale.ROOT,
-                      "%s brings %.1f V to %s, which is made for %.1f V. Put a level shifter or a"
-                          + " divider between, or another supply",
-                      subject.words(giver),
-                      gives.volts(),
-                      subject.words(taker),
-                      bears.bearsVolts())));
+        // What a board's terminals are brought is told with the nets of its wiring.
+        if (over && !subject.atBoard()) {
+          unsuited(
+              giver,
+              taker,
+              Severity.STOP,
+              "Put a level shifter or a divider between, or another supply");
+        } else if (under) {
+          boolean little = gives.volts() < bears.bearsVolts() * OFTEN_ENOUGH;
+          unsuited(
+              giver,
+              taker,
+              little ? Severity.STOP : Severity.LOOK,
+              little
+                  ? "Another supply"
+                  : "Many work with that, and then send no more than that; try it before you close"
+                      + " anything");
         }
       }
     }

@@ -44,11 +44,12 @@ final class NetChecks {
     Wiring asBuilt = wired.asBuilt();
     NetChecks checks = new NetChecks(build, asBuilt, wired.inputs().looks());
     List<Finding> findings = new ArrayList<>();
-    for (NetFault fault : NetFaults.of(build, loom, asBuilt, wired.planned())) {
+    NetFaults.Found found = NetFaults.of(build, loom, asBuilt, wired.planned());
+    for (NetFault fault : found.here()) {
       findings.add(checks.finding(fault));
     }
     int nets = asBuilt.nets().joined().size();
-    if (findings.isEmpty() && nets > 0) {
+    if (found.sound() && nets > 0) {
       findings.add(
           Finding.of(
               SOUND,
@@ -280,7 +281,7 @@ final class NetChecks {
   }
 
   private String label(NetFault fault) {
-    if (fault.kind() == NetFault.Kind.SERIAL_NOT_CROSSED) {
+    if (fault.kind() == NetFault.Kind.SERIAL_NOT_CROSSED && !fault.join().isEmpty()) {
       return "Cross TX and RX";
     }
     if (fault.kind() == NetFault.Kind.NOT_IN_PLAN) {

@@ -239,17 +239,6 @@ final class SeatChecks {
   }
 
   private void link(Link link, Terminal from, Terminal to) {
-    boolean bothSend = from.can(Terminal.Ability.SEND) && to.can(Terminal.Ability.SEND);
-    boolean bothTake = from.can(Terminal.Ability.RECEIVE) && to.can(Terminal.Ability.RECEIVE);
-    if (bothSend || bothTake) {
-      stop(
-          "LM-42",
-          "Link " + link + " joins " + (bothSend ? "TX to TX" : "RX to RX"),
-          bothSend
-              ? "Both drive the wire and neither listens; TX goes to RX, both ways"
-              : "Both listen and nobody speaks; TX goes to RX, both ways",
-          link);
-    }
     boolean supplies = from.role() == Terminal.Role.SUPPLY && to.role() == Terminal.Role.SUPPLY;
     if (supplies && Math.abs(from.volts() - to.volts()) <= 0.2) {
       findings.add(

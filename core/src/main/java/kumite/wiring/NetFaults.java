@@ -46,8 +46,21 @@ public final class NetFaults {
     plan.places().keySet().forEach(joint -> parts.add(joint.part()));
   }
 
-  /** {@return all faults, the most dangerous first; empty where all is sound} */
-  public static List<NetFault> of(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
+  /**
+   * What is wrong with the wires about a board.
+   *
+   * @param here what this seat tells, the most dangerous first
+   * @param elsewhere whether another seat tells of something on its nets
+   */
+  public record Found(List<NetFault> here, boolean elsewhere) {
+    /** {@return whether nothing is wrong, whoever would tell it} */
+    public boolean sound() {
+      return here.isEmpty() && !elsewhere;
+    }
+  }
+
+  /** {@return all faults; none where all is sound} */
+  public static Found of(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
     return of(build, loom, asBuilt, planned, true);
   }
 
@@ -57,13 +70,13 @@ public final class NetFaults {
    * <p>They come out one after the other as a build is mended.
    */
   public static List<NetFault> unmasked(Build build, Loom loom, Wiring asBuilt, Wiring planned) {
-    return of(build, loom, asBuilt, planned, false);
+    return of(build, loom, asBuilt, planned, false).here();
   }
 
   private boolean tells(Neighbourhood.Whose whose, NetFault fault) {
     boolean alike =
         switch (fault.kind()) {
-          case SUPPLY_ON_GROUND, SUPPLIES_JOINED, DRIVERS_JOINED -> true;
+          case SUPPLY_ON_GROUND, SUPPLIES_JOINED, DRIVERS_JOINED, SERIAL_NOT_CROSSED -> true;
           default -> false;
         };
     Joint one = fault.at().get(0);
@@ -103,8 +116,7 @@ public final class NetFaults {
     }
   }
 
-  private static List<NetFault> of(
-      Build build, Loom loom, Wiring asBuilt, Wiring planned, boolean masks) {
+  private static Found of(Build build, Loom loom, Wiring asBuilt, Wiring planned, boolean masks) {
     NetFaults check = new NetFaults(build, loom, asBuilt, planned);
     check.faults.addAll(NetRules.of(asBuilt, check.removable));
     check.faults.addAll(LandingRules.of(build, asBuilt, check.removable));
@@ -119,12 +131,13 @@ public final class NetFaults {
     check.byHand();
     check.faults.addAll(Crowding.of(build, loom, check.nets, check.plan, check.removable));
     check.unplanned();
+    boolean elsewhere = false;
     if (!asBuilt.neighbours().isEmpty()) {
       Neighbourhood.Whose whose = new Neighbourhood.Whose(build, asBuilt);
-      check.faults.removeIf(fault -> !check.tells(whose, fault));
+      elsewhere = check.faults.removeIf(fault -> !check.tells(whose, fault));
     }
     check.faults.sort(Comparator.comparing(NetFault::kind));
-    return check.faults;
+    return new Found(check.faults, elsewhere);
   }
 
   // ---- against the plan

@@ -2,12 +2,17 @@ package kumite.wiring;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 
@@ -18,10 +23,28 @@ final class NetRules {
 
   private final Nets nets;
   private final Removable removable;
+  private final Map<String, BoardKind> boards = new HashMap<>();
+  private final Map<String, Double> fed = new HashMap<>();
   private final List<NetFault> faults = new ArrayList<>();
 
   private NetRules(Wiring wiring, Removable removable) {
     this.nets = wiring.nets();
+    boards.put(Joint.BOARD, wiring.board());
+    for (Neighbour neighbour : wiring.neighbours()) {
+      if (neighbour instanceof Neighbour.OfSeat seat) {
+        boards.put(Joint.boardOf(seat.seat()), seat.board());
+      }
+    }
+    for (Net net : nets.all()) {
+      net.places().stream()
+          .filter(Place::gives)
+          .mapToDouble(Place::volts)
+          .max()
+          .ifPresent(
+              volts ->
+                  net.places(Place.Role.FED)
+                      .forEach(p -> fed.merge(p.joint().part(), volts, Math::max)));
+    }
     this.removable = removable;
   }
 
@@ -59,6 +82,7 @@ final class NetRules {
     Optional<Place> most =
         net.places().stream()
             .filter(p -> p.gives() || p.drives() || p.role() == Place.Role.SHARES)
+            .map(this::asFed)
             .max(
                 Comparator.comparingDouble(Place::volts)
                     .thenComparing(p -> p.gives())
@@ -81,6 +105,15 @@ final class NetRules {
         tell(NetFault.Kind.INPUT_STUCK, place.joint(), net.source().get().joint());
       }
     }
+  }
+
+  /** What is fed through a lead sends no more than what it is fed with, where that is known. */
+  private Place asFed(Place place) {
+    if (place.gives() || !fed.containsKey(place.joint().part())) {
+      return place;
+    }
+    double volts = Math.min(place.volts(), fed.get(place.joint().part()));
+    return new Place(place.joint(), place.role(), volts, place.bearsVolts());
   }
 
   /** Whether a rail on its net leaves it nothing to say. */
@@ -153,40 +186,77 @@ final class NetRules {
     }
   }
 
-  /** TX goes to RX: two devices whose senders, or receivers, are joined are crossed over. */
+  /**
+   * TX goes to RX: two devices whose senders, or receivers, are joined are crossed over.
+   *
+   * <p>What a terminal of a board is its kind says; of other devices only the names of their tabs
+   * are known.
+   */
   private void serial(Net net) {
-    for (String word : List.of("TX", "RX")) {
+    for (Terminal.Ability speech : List.of(Terminal.Ability.SEND, Terminal.Ability.RECEIVE)) {
       List<Joint> same =
-          net.places().stream()
-              .map(Place::joint)
-              .filter(joint -> !Character.isUpperCase(joint.part().charAt(0)))
-              .filter(joint -> joint.tab().toUpperCase(Locale.ROOT).startsWith(word))
-              .toList();
-      Optional<Joint> other =
-          same.stream().filter(j -> !j.part().equals(same.get(0).part())).findFirst();
-      if (other.isPresent()) {
-        Joint one = same.get(0);
-        List<Jumper> remove = new ArrayList<>(removable.between(nets, one, other.get()));
-        Joint mate = new Joint(one.part(), mate(one.tab()));
-        Joint far = new Joint(other.get().part(), mate(other.get().tab()));
-        remove.addAll(removable.between(nets, mate, far));
-        List<Jumper> join =
-            remove.isEmpty()
-                ? List.of()
-                : List.of(new Jumper(one, far), new Jumper(mate, other.get()));
-        faults.add(
-            new NetFault(
-                NetFault.Kind.SERIAL_NOT_CROSSED,
-                List.of(one, other.get()),
-                remove,
-                List.of(),
-                join));
+          net.places().stream().map(Place::joint).filter(joint -> is(joint, speech)).toList();
+      for (Joint other : same) {
+        if (!other.part().equals(same.get(0).part())) {
+          faults.add(notCrossed(same.get(0), other));
+          break;
+        }
       }
     }
   }
 
-  private static String mate(String tab) {
-    return (tab.toUpperCase(Locale.ROOT).startsWith("TX") ? "RX" : "TX") + tab.substring(2);
+  private boolean is(Joint joint, Terminal.Ability speech) {
+    Terminal.Ability against = across(speech);
+    BoardKind board = boards.get(joint.part());
+    if (board != null) {
+      return board.terminal(joint.tab()).filter(t -> t.can(speech) && !t.can(against)).isPresent();
+    }
+    return !Character.isUpperCase(joint.part().charAt(0))
+        && joint.tab().toUpperCase(Locale.ROOT).startsWith(word(speech));
+  }
+
+  private static Terminal.Ability across(Terminal.Ability speech) {
+    return speech == Terminal.Ability.SEND ? Terminal.Ability.RECEIVE : Terminal.Ability.SEND;
+  }
+
+  private static String word(Terminal.Ability speech) {
+    return speech == Terminal.Ability.SEND ? "TX" : "RX";
+  }
+
+  /** Wires by hand are crossed; what belongs to several boards is only taken out. */
+  private NetFault notCrossed(Joint one, Joint other) {
+    List<Jumper> remove = new ArrayList<>(removable.between(nets, one, other));
+    Optional<Joint> mate = mate(one);
+    Optional<Joint> far = mate(other);
+    List<Jumper> join = new ArrayList<>();
+    boolean byHand = Stream.of(one, other).noneMatch(NetRules::elsewhere);
+    if (byHand && !remove.isEmpty() && mate.isPresent() && far.isPresent()) {
+      remove.addAll(removable.between(nets, mate.get(), far.get()));
+      join.add(new Jumper(one, far.get()));
+      join.add(new Jumper(mate.get(), other));
+    }
+    return new NetFault(
+        NetFault.Kind.SERIAL_NOT_CROSSED, List.of(one, other), remove, List.of(), join);
+  }
+
+  private static boolean elsewhere(Joint joint) {
+    return Character.isUpperCase(joint.part().charAt(0));
+  }
+
+  /** The other line of the same port. */
+  private Optional<Joint> mate(Joint joint) {
+    boolean sends = is(joint, Terminal.Ability.SEND);
+    BoardKind board = boards.get(joint.part());
+    if (board == null) {
+      String word = word(sends ? Terminal.Ability.RECEIVE : Terminal.Ability.SEND);
+      return Optional.of(new Joint(joint.part(), word + joint.tab().substring(2)));
+    }
+    List<String> names = board.terminals().stream().map(Terminal::name).toList();
+    int at = names.indexOf(joint.tab());
+    return board.terminals().stream()
+        .map(t -> new Joint(joint.part(), Tab.of(t.name())))
+        .filter(j -> is(j, sends ? Terminal.Ability.RECEIVE : Terminal.Ability.SEND))
+        .min(Comparator.comparingInt(j -> Math.abs(names.indexOf(j.tab()) - at)));
   }
 
   /** {@return a place of a net, one of the board looked at before others} */

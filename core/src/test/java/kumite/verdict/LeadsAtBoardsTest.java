@@ -275,6 +275,25 @@ public class LeadsAtBoardsTest {
                 "GND.2"))
       },
       {
+        "a pad made for 5 V that a board of 3.3 V feeds with what it bears",
+        with(
+            build(LOW),
+            lead(
+                "Pad",
+                "serial-latch",
+                Beyond.PAD,
+                "1",
+                "3V3",
+                "2",
+                "D2",
+                "3",
+                "D3",
+                "4",
+                "D4",
+                "7",
+                "GND.2"))
+      },
+      {
         "the data lines of a USB plug on a board of 3.3 V",
         with(
             build(LOW),

@@ -24,6 +24,13 @@ import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
 import kumite.device.Holds;
 import kumite.files.BuildFile;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.kind.WireColour;
+import kumite.lead.Cable;
+import kumite.lead.Core;
+import kumite.lead.End;
+import kumite.lead.Lead;
 import kumite.map.TargetText;
 import kumite.measure.Placement;
 import kumite.name.ContactId;
@@ -144,8 +151,8 @@ public class SeatsTest {
     String both = "left:GND - right:GND";
     return new Object[][] {
       {usb, serial, List.of(both, "left:TX - right:RX", "left:RX - right:TX"), ""},
-      {usb, serial, List.of(both, "left:TX - right:TX", "left:RX - right:TX"), "LM-42"},
-      {usb, serial, List.of(both, "left:RX - right:RX", "left:RX - right:TX"), "LM-42"},
+      {usb, serial, List.of(both, "left:TX - right:TX", "left:RX - right:TX"), "NT-09"},
+      {usb, serial, List.of(both, "left:RX - right:RX", "left:RX - right:TX"), "NT-09"},
       {usb, serial, List.of("left:TX - right:RX", "left:RX - right:TX"), "LM-41"},
       {usb, serial, List.of(both, "left:TX - right:RX"), ""},
       {usb, serial, List.of(), "LM-46"},
@@ -164,7 +171,9 @@ public class SeatsTest {
     Bench bench = Bench.of(two(left, right).withLinks(links), CATALOGUE);
     Set<String> found = new TreeSet<>();
     bench.findings().stream()
-        .filter(f -> f.code().startsWith("LM-4") || f.code().equals("NT-01"))
+        .filter(
+            f ->
+                f.code().startsWith("LM-4") || f.code().equals("NT-01") || f.code().equals("NT-09"))
         .forEach(f -> found.add(f.code()));
     if (code.isEmpty()) {
       found.remove("LM-46"); // a serial board whose TX goes nowhere is another matter
@@ -172,7 +181,7 @@ public class SeatsTest {
     } else {
       assertThat(found).contains(code);
       bench.findings().stream()
-          .filter(f -> f.code().equals(code) && f.code().matches("LM-4[025]|NT-01"))
+          .filter(f -> f.code().equals(code) && f.code().matches("LM-4[05]|NT-0[19]"))
           .findFirst()
           .flatMap(Finding::fix)
           .ifPresent(
@@ -263,5 +272,75 @@ public class SeatsTest {
         .filter(f -> f.severity() != Severity.FINE)
         .forEach(f -> codes.add(f.code()));
     return codes;
+  }
+
+  private static List<String> serial(BoardKind board, Terminal.Ability can, Terminal.Ability not) {
+    return board.terminals().stream()
+        .filter(t -> t.can(can) && !t.can(not))
+        .map(Terminal::name)
+        .toList();
+  }
+
+  @DataProvider
+  public Object[][] ports() {
+    List<BoardKind> boards =
+        CATALOGUE.boards().stream()
+            .filter(b -> !serial(b, Terminal.Ability.SEND, Terminal.Ability.RECEIVE).isEmpty())
+            .filter(b -> !serial(b, Terminal.Ability.RECEIVE, Terminal.Ability.SEND).isEmpty())
+            .toList();
+    return boards.stream()
+        .flatMap(a -> boards.stream().map(b -> new Object[] {a, b}))
+        .toArray(Object[][]::new);
+  }
+
+  /**
+   * Whatever two boards and whatever joins them (a link, a core of a lead, a way over a third
+   * board's terminal): two senders, or two receivers, on one net are told once and no seat calls
+   * its nets sound; a sender on a receiver is not accused. TRADE: TX to RX and RX to TX, common
+   * practice.
+   */
+  @Test(dataProvider = "ports")
+  public void sendersMeetReceivers(BoardKind one, BoardKind two) {
+    String tx1 = serial(one, Terminal.Ability.SEND, Terminal.Ability.RECEIVE).get(0);
+    String rx1 = serial(one, Terminal.Ability.RECEIVE, Terminal.Ability.SEND).get(0);
+    String tx2 = serial(two, Terminal.Ability.SEND, Terminal.Ability.RECEIVE).get(0);
+    String rx2 = serial(two, Terminal.Ability.RECEIVE, Terminal.Ability.SEND).get(0);
+    Build plain = two(one.id(), two.id());
+    for (List<String> pair :
+        List.of(List.of(tx1, tx2), List.of(rx1, rx2), List.of(tx1, rx2), List.of(rx1, tx2))) {
+      boolean wrong = pair.equals(List.of(tx1, tx2)) || pair.equals(List.of(rx1, rx2));
+      Build linked =
+          plain.withLinks(List.of(Link.parse("left:" + pair.get(0) + " - right:" + pair.get(1))));
+      Lead lead =
+          new Lead(
+              "J",
+              new End.OfBoard(LEFT),
+              new End.OfBoard(RIGHT),
+              List.of(new Core(pair.get(0), pair.get(1), WireColour.parse("BK"), Optional.empty())),
+              List.of(),
+              Cable.forCores(1),
+              List.of());
+      Build cored = plain.withLeads(LeadBook.EMPTY.with("J", lead));
+      SeatId third = new SeatId("third");
+      List<Seat> three = new ArrayList<>(plain.seats());
+      three.add(seat(third, "native-5v-18", 150));
+      Build over =
+          plain
+              .withSeats(three)
+              .withLinks(
+                  List.of(
+                      Link.parse("left:" + pair.get(0) + " - third:8"),
+                      Link.parse("third:8 - right:" + pair.get(1))));
+      for (Build build : List.of(linked, cored, over)) {
+        List<String> codes =
+            Bench.of(build, CATALOGUE).findings().stream().map(Finding::code).toList();
+        assertThat(codes.stream().filter("NT-09"::equals).count())
+            .as("%s %s %s", one.id(), two.id(), pair)
+            .isEqualTo(wrong ? 1 : 0);
+        if (wrong) {
+          assertThat(codes).doesNotContain("NT-20");
+        }
+      }
+    }
   }
 }

@@ -33,7 +33,11 @@ public class NetsTest {
   private static List<NetFault> faults(Build build) {
     Loom loom = Loom.of(build, CATALOGUE);
     return NetFaults.of(
-        build, loom, Wiring.asBuilt(build, board(build), loom), Wiring.planned(board(build), loom));
+            build,
+            loom,
+            Wiring.asBuilt(build, board(build), loom),
+            Wiring.planned(board(build), loom))
+        .here();
   }
 
   private static BoardKind board(Build build) {

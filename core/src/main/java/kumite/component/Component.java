@@ -133,6 +133,7 @@ public sealed interface Component {
     RUNG("rung of the ladder"),
     PULL_UP("pull-up"),
     LEAD("in a core of a lead"),
+    ACROSS("between two cores of a lead"),
     /** Inside of another board. */
     DRIVER("output of the other board");
 

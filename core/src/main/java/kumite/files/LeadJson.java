@@ -39,7 +39,10 @@ final class LeadJson {
     SERIES,
     TO_GROUND,
     PULL_UP,
-    BRIDGE
+    BRIDGE,
+    DIODE,
+    BETWEEN,
+    DRAIN
   }
 
   private LeadJson() {}
@@ -105,7 +108,8 @@ final class LeadJson {
 
   private static End end(Key key, Plugs plugs) {
     if (key.has("board")) {
-      return key.whole(() -> new End.OfBoard(new SeatId(key.text("board"))));
+      return key.whole(
+          () -> new End.OfBoard(new SeatId(key.text("board")), key.has("fed") && key.truth("fed")));
     }
     return plug(key, plugs);
   }
@@ -151,7 +155,11 @@ final class LeadJson {
     return key.whole(
         () ->
             new Core(
-                one, other, key.make("colour", () -> WireColour.parse(key.text("colour"))), role));
+                one,
+                other,
+                key.make("colour", () -> WireColour.parse(key.text("colour"))),
+                role,
+                key.has("shared") && key.truth("shared")));
   }
 
   private static String pin(Key key, String name, End end, Plugs plugs) {
@@ -198,6 +206,21 @@ final class LeadJson {
             End end = at.end() == Where.FROM ? from : to;
             yield key.make(() -> new LeadPart.Bridge(at, pin(key, "other", end, plugs)));
           }
+          case DIODE ->
+              key.make(
+                  () ->
+                      new LeadPart.Diode(
+                          pin(key, "from", from, plugs),
+                          pin(key, "to", to, plugs),
+                          key.word("band", Where.class)));
+          case BETWEEN -> {
+            Place at = place(key, from, to, plugs);
+            String other = pin(key, "other", at.end() == Where.FROM ? from : to, plugs);
+            yield key.has("farad")
+                ? key.make(() -> new LeadPart.CapacitorAcross(at, other, key.number("farad")))
+                : key.make(() -> new LeadPart.ResistorAcross(at, other, key.number("ohm")));
+          }
+          case DRAIN -> new LeadPart.Drain(place(key, from, to, plugs));
         };
     key.done();
     return part;
@@ -215,7 +238,9 @@ final class LeadJson {
                 key.integer("cores"),
                 key.integer("gauge_awg"),
                 key.number("length_mm"),
-                key.number("jacket_mm", 0)));
+                key.number("jacket_mm", 0),
+                key.has("bought") && key.truth("bought"),
+                key.has("shielded") && key.truth("shielded")));
   }
 
   private static BoardCable cable(
@@ -279,6 +304,9 @@ final class LeadJson {
       ObjectNode item = pins.addObject().put("from", core.from()).put("to", core.to());
       core.role().ifPresent(role -> item.put("role", role));
       item.put("colour", core.colour().code());
+      if (core.shared()) {
+        item.put("shared", true);
+      }
     }
     array(node, "parts", lead.parts(), (a, part) -> write(part, a.addObject()));
     write(lead.cable(), node.putObject("cable"));
@@ -295,6 +323,9 @@ final class LeadJson {
   private static void write(End end, ObjectNode node) {
     if (end instanceof End.OfBoard board) {
       node.put("board", board.seat().text());
+      if (board.fed()) {
+        node.put("fed", true);
+      }
     } else if (end instanceof End.Plug plug) {
       write(plug, node);
     }
@@ -325,6 +356,18 @@ final class LeadJson {
     } else if (part instanceof LeadPart.Bridge p) {
       place(node.put("kind", "bridge"), p.at());
       node.put("other", p.other());
+    } else if (part instanceof LeadPart.Diode p) {
+      node.put("kind", "diode").put("from", p.from()).put("to", p.to());
+      node.put("band", BuildJson.word(p.band()));
+    } else if (part instanceof LeadPart.ResistorAcross p) {
+      place(node.put("kind", "between"), p.at());
+      node.put("other", p.other());
+      BuildJson.number(node, "ohm", p.ohm());
+    } else if (part instanceof LeadPart.CapacitorAcross p) {
+      place(node.put("kind", "between"), p.at());
+      node.put("other", p.other()).put("farad", p.farad());
+    } else if (part instanceof LeadPart.Drain p) {
+      place(node.put("kind", "drain"), p.at());
     }
   }
 
@@ -337,6 +380,12 @@ final class LeadJson {
     BuildJson.number(node, "length_mm", cable.lengthMm());
     if (cable.jacketMm() > 0) {
       BuildJson.number(node, "jacket_mm", cable.jacketMm());
+    }
+    if (cable.bought()) {
+      node.put("bought", true);
+    }
+    if (cable.shielded()) {
+      node.put("shielded", true);
     }
   }
 

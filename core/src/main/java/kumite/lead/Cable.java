@@ -9,8 +9,11 @@ import kumite.measure.Check;
  * @param gaugeAwg of each core
  * @param lengthMm of the finished lead from connector to connector, in mm
  * @param jacketMm its outer diameter, in mm; 0 where it is not known
+ * @param bought whether it is bought as it is, with its plugs or cut from one that has them
+ * @param shielded whether it has a shield around its cores
  */
-public record Cable(int cores, int gaugeAwg, double lengthMm, double jacketMm) {
+public record Cable(
+    int cores, int gaugeAwg, double lengthMm, double jacketMm, boolean bought, boolean shielded) {
   /** The longest that is taken for a lead and not for a slip of the keyboard. */
   public static final double LONGEST_MM = 30_000;
 
@@ -21,6 +24,11 @@ public record Cable(int cores, int gaugeAwg, double lengthMm, double jacketMm) {
     Check.between(0, 40, jacketMm, "outer diameter of the cable in mm");
   }
 
+  /** A cable off the reel, without a shield. */
+  public Cable(int cores, int gaugeAwg, double lengthMm, double jacketMm) {
+    this(cores, gaugeAwg, lengthMm, jacketMm, false, false);
+  }
+
   /** {@return a cable of a metre and a half with a spare core} */
   public static Cable forCores(int used) {
     return new Cable(Math.min(ConnectorKind.MOST_PINS, used + 1), 26, 1500, 0);
@@ -28,16 +36,26 @@ public record Cable(int cores, int gaugeAwg, double lengthMm, double jacketMm) {
 
   /** {@return the same with other cores} */
   public Cable withCores(int newCores) {
-    return new Cable(newCores, gaugeAwg, lengthMm, jacketMm);
+    return new Cable(newCores, gaugeAwg, lengthMm, jacketMm, bought, shielded);
   }
 
   /** {@return the same of another gauge} */
   public Cable withGauge(int awg) {
-    return new Cable(cores, awg, lengthMm, jacketMm);
+    return new Cable(cores, awg, lengthMm, jacketMm, bought, shielded);
   }
 
   /** {@return the same of another length} */
   public Cable withLength(double mm) {
-    return new Cable(cores, gaugeAwg, mm, jacketMm);
+    return new Cable(cores, gaugeAwg, mm, jacketMm, bought, shielded);
+  }
+
+  /** {@return the same, bought as it is or not} */
+  public Cable withBought(boolean asItIs) {
+    return new Cable(cores, gaugeAwg, lengthMm, jacketMm, asItIs, shielded);
+  }
+
+  /** {@return the same with a shield or without} */
+  public Cable withShield(boolean shield) {
+    return new Cable(cores, gaugeAwg, lengthMm, jacketMm, bought, shield);
   }
 }

@@ -51,6 +51,14 @@ final class Chain {
         joins.add(List.of(new Knot(end, bridge.at().pin()), new Knot(end, bridge.other())));
       }
     }
+    List<Place> drains = lead.drains();
+    for (int i = 1; i < drains.size(); i++) {
+      joins.add(List.of(knot(drains.get(0), at), knot(drains.get(i), at)));
+    }
+  }
+
+  private static Knot knot(Place place, int at) {
+    return new Knot(place.end() == Where.FROM ? at : at + 1, place.pin());
   }
 
   static Lead of(Lead first, Lead second) {
@@ -78,7 +86,9 @@ final class Chain {
             Math.max(1, Math.min(first.cable().cores(), second.cable().cores())),
             Math.max(first.cable().gaugeAwg(), second.cable().gaugeAwg()),
             length,
-            first.cable().jacketMm());
+            first.cable().jacketMm(),
+            false,
+            false);
     return new Lead(first.name(), first.from(), second.to(), cores, parts, cable, slips);
   }
 
@@ -108,26 +118,42 @@ final class Chain {
     Optional<Core> head =
         first.cores().stream().filter(core -> core.from().equals(from)).findFirst();
     WireColour colour = head.map(Core::colour).orElse(WireColour.of(WireColour.Hue.GY));
-    cores.add(new Core(from, to, colour, head.flatMap(Core::role)));
+    Optional<Core> tail =
+        second.cores().stream()
+            .filter(c -> c.to().equals(to))
+            .filter(c -> head.filter(h -> h.to().equals(c.from())).isPresent())
+            .findFirst();
+    boolean shared =
+        head.filter(Core::shared).isPresent()
+            || second.cores().stream().anyMatch(c -> c.shared() && c.to().equals(to));
+    cores.add(new Core(from, to, colour, head.flatMap(Core::role), shared));
     double ohm =
         head.map(core -> ohm(first, core)).orElse(0.0)
-            + second.cores().stream()
-                .filter(c -> c.to().equals(to))
-                .filter(c -> head.filter(h -> h.to().equals(c.from())).isPresent())
-                .findFirst()
-                .map(core -> ohm(second, core))
-                .orElse(0.0);
+            + tail.map(core -> ohm(second, core)).orElse(0.0);
     if (ohm > 0) {
       parts.add(new LeadPart.Series(from, to, ohm));
+    }
+    head.ifPresent(core -> diodes(first, core, from, to, parts));
+    tail.ifPresent(core -> diodes(second, core, from, to, parts));
+  }
+
+  /** Diodes stay in the core that goes on; two that look at each other let nothing through. */
+  private static void diodes(Lead lead, Core core, String from, String to, List<LeadPart> parts) {
+    for (LeadPart.InCore part : lead.within(core)) {
+      if (part instanceof LeadPart.Diode diode) {
+        LeadPart moved = new LeadPart.Diode(from, to, diode.band());
+        if (!parts.contains(moved)) {
+          parts.add(moved);
+        }
+      }
     }
   }
 
   private static double ohm(Lead lead, Core core) {
     OptionalDouble ohm =
-        lead.parts().stream()
+        lead.within(core).stream()
             .filter(LeadPart.Series.class::isInstance)
             .map(LeadPart.Series.class::cast)
-            .filter(s -> s.from().equals(core.from()) && s.to().equals(core.to()))
             .mapToDouble(LeadPart.Series::ohm)
             .reduce(Double::sum);
     return ohm.orElse(0);
@@ -140,7 +166,39 @@ final class Chain {
     for (LeadPart part : lead.parts()) {
       part.hanging()
           .ifPresent(h -> seen(h.at(), at).ifPresent(place -> parts.add(h.moved().apply(place))));
+      if (part instanceof LeadPart.Across across) {
+        parts.add(seen(across, at));
+      }
     }
+  }
+
+  /**
+   * A part between two cores stands at the end where both are to be seen.
+   *
+   * @throws IllegalArgumentException if they are seen at no end together
+   */
+  private LeadPart seen(LeadPart.Across part, int at) {
+    Knot one = knot(part.at(), at);
+    Knot other = knot(new Place(part.at().end(), part.other()), at);
+    for (int end : at == 0 ? List.of(0, 2) : List.of(2, 0)) {
+      Optional<String> here = pin(one, end);
+      Optional<String> there = pin(other, end).filter(pin -> !here.equals(Optional.of(pin)));
+      if (here.isPresent() && there.isPresent()) {
+        Place place = new Place(end == 0 ? Where.FROM : Where.TO, here.get());
+        return part.between(place, there.get());
+      }
+    }
+    throw new IllegalArgumentException(
+        part.words()
+            + " joins what comes out at no one end of the two leads together, so no one lead does"
+            + " the same; take that part out first");
+  }
+
+  private Optional<String> pin(Knot knot, int end) {
+    return nets.getOrDefault(knot, Set.of(knot)).stream()
+        .filter(k -> k.at() == end)
+        .min(java.util.Comparator.comparing(k -> !k.equals(knot)))
+        .map(Knot::pin);
   }
 
   private Optional<Place> seen(Place place, int at) {

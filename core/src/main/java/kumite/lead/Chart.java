@@ -70,16 +70,24 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
    * @param joined whether current goes through
    * @param ohm what a part on the way has, so that the meter shows ohms and does not beep; 0 for
    *     none
+   * @param diode whether a diode is on the way, so that current goes from the first place to the
+   *     other only
    */
-  public record Test(String one, String other, boolean joined, double ohm) {
+  public record Test(String one, String other, boolean joined, double ohm, boolean diode) {
     /** {@return whether the meter must beep} */
     public boolean beep() {
-      return joined && ohm < BEEPS_OHM;
+      return joined && !diode && ohm < BEEPS_OHM;
     }
 
     /** {@return what the meter must say, in words} */
     public String words() {
-      return !joined ? "silent" : beep() ? "beep" : Quantity.OHM.words(ohm);
+      return !joined
+          ? "silent"
+          : beep()
+              ? "beep"
+              : diode
+                  ? "diode range, red at the first: 0.4 to 0.8 V; changed over: nothing"
+                  : Quantity.OHM.words(ohm);
     }
   }
 
@@ -119,6 +127,16 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
     return wired(end, plugs).map(Wired::stripMm).orElse(4.0);
   }
 
+  private static boolean moulded(End end) {
+    return end instanceof End.Plug plug && plug.wired().equals(Optional.of(Wired.How.MOULDED));
+  }
+
+  /** How much cable is cut: at an end that is made, so much more for a joint made twice. */
+  private static double lengthMm(Lead lead) {
+    long made = java.util.Arrays.stream(Where.values()).filter(w -> !moulded(lead.end(w))).count();
+    return lead.cable().lengthMm() + made * AGAIN_MM;
+  }
+
   private static List<Row> rows(Lead lead, Plugs plugs) {
     List<Row> rows = new ArrayList<>();
     for (Core core : plugs.inOrder(lead)) {
@@ -139,13 +157,17 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
 
   private static List<Cut> cuts(Lead lead, Plugs plugs) {
     List<Cut> cuts = new ArrayList<>();
-    double whole = lead.cable().lengthMm() + 2 * AGAIN_MM;
-    cuts.add(
-        new Cut(
-            lead.cable().cores() + "-core cable, " + lead.cable().gaugeAwg() + " AWG", 1, whole));
+    double whole = lengthMm(lead);
+    String kind = lead.cable().shielded() ? "-core shielded cable, " : "-core cable, ";
+    if (!lead.cable().bought()) {
+      cuts.add(new Cut(lead.cable().cores() + kind + lead.cable().gaugeAwg() + " AWG", 1, whole));
+    }
     for (Where where : Where.values()) {
       int joints =
           (int) lead.cores().stream().map(core -> Lead.pin(core, where)).distinct().count();
+      if (moulded(lead.end(where))) {
+        continue;
+      }
       if (joints > 0) {
         cuts.add(new Cut("jacket taken off at the " + where.words(), 1, FAN_MM + AGAIN_MM));
       }
@@ -175,9 +197,7 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
           places.stream().filter(p -> p.end() == Where.FROM).findFirst().orElse(places.get(0));
       places.stream()
           .filter(place -> !place.equals(first))
-          .forEach(
-              place ->
-                  tests.add(new Test(first.words(), place.words(), true, ohm(lead, first, place))));
+          .forEach(place -> tests.add(joined(lead, first, place)));
     }
     Set<Set<Integer>> apart = new LinkedHashSet<>();
     for (Where where : Where.values()) {
@@ -196,14 +216,46 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
     }
     for (Set<Integer> pair : apart) {
       List<Integer> two = pair.stream().sorted().toList();
-      tests.add(
-          new Test(
-              groups.get(two.get(0)).iterator().next().words(),
-              groups.get(two.get(1)).iterator().next().words(),
-              false,
-              0));
+      tests.add(apart(lead, groups.get(two.get(0)), groups.get(two.get(1))));
     }
     return tests;
+  }
+
+  private static Test joined(Lead lead, Place first, Place other) {
+    Optional<LeadPart.Diode> diode =
+        lead.parts().stream()
+            .filter(LeadPart.Diode.class::isInstance)
+            .map(LeadPart.Diode.class::cast)
+            .filter(part -> part.places().equals(Set.of(first, other)))
+            .findFirst();
+    double ohm = ohm(lead, first, other);
+    if (diode.isEmpty()) {
+      return new Test(first.words(), other.words(), true, ohm, false);
+    }
+    boolean there = diode.get().band() == other.end();
+    return there
+        ? new Test(first.words(), other.words(), true, ohm, true)
+        : new Test(other.words(), first.words(), true, ohm, true);
+  }
+
+  /** Two that nothing joins; a resistor between them shows its ohms all the same. */
+  private static Test apart(Lead lead, Set<Place> one, Set<Place> other) {
+    double siemens =
+        lead.parts().stream()
+            .filter(LeadPart.ResistorAcross.class::isInstance)
+            .map(LeadPart.ResistorAcross.class::cast)
+            .filter(
+                part ->
+                    part.places().stream().anyMatch(one::contains)
+                        && part.places().stream().anyMatch(other::contains))
+            .mapToDouble(part -> 1 / part.ohm())
+            .sum();
+    return new Test(
+        one.iterator().next().words(),
+        other.iterator().next().words(),
+        siemens > 0,
+        siemens > 0 ? 1 / siemens : 0,
+        false);
   }
 
   private static int net(List<Set<Place>> groups, Place place) {
@@ -248,16 +300,24 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
 
   private static List<String> steps(Lead lead, Plugs plugs) {
     List<String> steps = new ArrayList<>();
+    boolean made = java.util.Arrays.stream(Where.values()).anyMatch(w -> !moulded(lead.end(w)));
+    if (!made) {
+      steps.add("Both plugs are moulded on, so nothing is made: the cable is used as it is");
+      steps.add("Go through the list of tests with the meter");
+      return steps;
+    }
     steps.add(
         String.format(
             Locale.ROOT,
-            "Cut the cable to %.0f mm: the length and %.0f mm at either end for a joint made twice",
-            lead.cable().lengthMm() + 2 * AGAIN_MM,
-            AGAIN_MM));
+            "Cut the cable to %.0f mm%s: the length and %.0f mm at %s for a joint made twice",
+            lengthMm(lead),
+            moulded(lead.from()) || moulded(lead.to()) ? " from its moulded plug" : "",
+            AGAIN_MM,
+            moulded(lead.from()) || moulded(lead.to()) ? "the cut end" : "either end"));
     for (Where where : Where.values()) {
       List<String> slips =
           lead.slips().stream()
-              .filter(slip -> slip.end() == where)
+              .filter(slip -> slip.end() == where && !moulded(lead.end(where)))
               .map(slip -> slip.kind().words())
               .toList();
       if (!slips.isEmpty()) {
@@ -267,7 +327,7 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
     }
     // What lies in a core is soldered while its ends are still free, and so is its tube.
     for (LeadPart part : lead.parts()) {
-      if (part instanceof LeadPart.Series) {
+      if (part instanceof LeadPart.InCore) {
         steps.add("Cut that core and solder in " + part.words() + ", tube over it");
       }
     }
@@ -275,12 +335,19 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
       steps.addAll(end(lead, where, plugs));
     }
     for (LeadPart part : lead.parts()) {
-      if (!(part instanceof LeadPart.Series)) {
+      if (part instanceof LeadPart.Drain drain) {
+        steps.add(
+            "Twist the shield's drain wire, put tube over it and on "
+                + drain.at().words()
+                + "; where it goes on no pin, cut the shield back and cover it");
+      } else if (!(part instanceof LeadPart.InCore)) {
         steps.add("Solder in " + part.words() + ", tube over it");
       }
     }
     steps.add("Dry fit: lay the printed face on the plug, and read each colour off it");
-    boolean hoods = lead.slips().stream().anyMatch(slip -> slip.kind() == Slip.Kind.HOOD);
+    boolean hoods =
+        lead.slips().stream()
+            .anyMatch(slip -> slip.kind() == Slip.Kind.HOOD && !moulded(lead.end(slip.end())));
     steps.add(
         "Go through the list of tests with the meter"
             + (hoods ? ", before any hood is closed" : ""));
@@ -299,6 +366,10 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
       return steps;
     }
     Wired way = wired.get();
+    if (way.how() == Wired.How.MOULDED) {
+      steps.add("At " + end + ": leave the moulded plug as it is; it cannot be opened");
+      return steps;
+    }
     if (way.how() == Wired.How.BARE) {
       steps.add("At " + end + ": label each core by the chart and keep the ends apart");
       return steps;

@@ -129,8 +129,17 @@ public record ConnectorKind(
 
   /** {@return the way of putting a wire on that is asked for, if it has that; the usual without} */
   public Wired wired(Optional<Wired.How> how) {
-    return how.flatMap(h -> wired.stream().filter(w -> w.how() == h).findFirst())
+    return how.flatMap(h -> ways().stream().filter(w -> w.how() == h).findFirst())
         .orElse(wired.get(0));
+  }
+
+  /** {@return all ways: those of its own, and that it was moulded on, which any plug can be} */
+  public List<Wired> ways() {
+    List<Wired> ways = new ArrayList<>(wired);
+    if (!bare() && wired.stream().noneMatch(w -> w.how() == Wired.How.MOULDED)) {
+      ways.add(Wired.AS_MOULDED);
+    }
+    return ways;
   }
 
   /**

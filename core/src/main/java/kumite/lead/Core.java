@@ -12,8 +12,10 @@ import kumite.measure.Check;
  * @param to the pin at the other end
  * @param colour of its insulation
  * @param role what the builder calls it, where that is not plain from the pins
+ * @param shared whether it joins pins of one end on purpose
  */
-public record Core(String from, String to, WireColour colour, Optional<String> role) {
+public record Core(
+    String from, String to, WireColour colour, Optional<String> role, boolean shared) {
   public Core {
     Check.writable(from, "pin that a core comes from");
     Check.writable(to, "pin that a core goes to");
@@ -21,14 +23,29 @@ public record Core(String from, String to, WireColour colour, Optional<String> r
     role.ifPresent(words -> Check.writable(words, "role of a core"));
   }
 
+  /** A core that joins nothing but its ends, as far as is known. */
+  public Core(String from, String to, WireColour colour, Optional<String> role) {
+    this(from, to, colour, role, false);
+  }
+
   /** {@return the same with its ends swapped} */
   public Core turned() {
-    return new Core(to, from, colour, role);
+    return new Core(to, from, colour, role, shared);
+  }
+
+  /** {@return the same, joining pins on purpose or not} */
+  public Core sharing(boolean onPurpose) {
+    return new Core(from, to, colour, role, onPurpose);
+  }
+
+  /** {@return the same in another colour} */
+  public Core coloured(WireColour other) {
+    return new Core(from, to, other, role, shared);
   }
 
   /** {@return the same between other pins} */
   public Core between(String newFrom, String newTo) {
-    return new Core(newFrom, newTo, colour, role);
+    return new Core(newFrom, newTo, colour, role, shared);
   }
 
   /** {@return its pins in words, such as {@code 1 to 3}} */

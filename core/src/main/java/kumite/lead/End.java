@@ -49,10 +49,16 @@ public sealed interface End {
    * A board of the build: the cores land on its terminals, which are its pins by name.
    *
    * @param seat whose board
+   * @param fed whether what the lead plugs into feeds the board, and nothing else does
    */
-  record OfBoard(SeatId seat) implements End {
+  record OfBoard(SeatId seat, boolean fed) implements End {
     public OfBoard {
       Objects.requireNonNull(seat, "seat");
+    }
+
+    /** A board that is fed by its own plug. */
+    public OfBoard(SeatId seat) {
+      this(seat, false);
     }
 
     @Override

@@ -56,10 +56,14 @@ public record Lead(
       }
     }
     for (LeadPart part : parts) {
-      if (part instanceof LeadPart.Series series
-          && !ends.contains(List.of(series.from(), series.to()))) {
+      if (part instanceof LeadPart.InCore within
+          && !ends.contains(List.of(within.from(), within.to()))) {
         throw new IllegalArgumentException(
-            series.words() + ": there is no such core; name the pins of a core");
+            within.words() + ": there is no such core; name the pins of a core");
+      }
+      if (part instanceof LeadPart.Drain && !cable.shielded()) {
+        throw new IllegalArgumentException(
+            part.words() + ": the cable has no shield; say that it has one, or leave that out");
       }
     }
   }
@@ -67,6 +71,23 @@ public record Lead(
   /** {@return an end} */
   public End end(Where where) {
     return where == Where.FROM ? from : to;
+  }
+
+  /** {@return the parts that lie in a core} */
+  public List<LeadPart.InCore> within(Core core) {
+    return parts.stream()
+        .filter(LeadPart.InCore.class::isInstance)
+        .map(LeadPart.InCore.class::cast)
+        .filter(part -> part.in(core))
+        .toList();
+  }
+
+  /** {@return the pins that the drain wires of its shield go to} */
+  public List<LeadPart.Place> drains() {
+    return parts.stream()
+        .filter(LeadPart.Drain.class::isInstance)
+        .map(part -> ((LeadPart.Drain) part).at())
+        .toList();
   }
 
   /** {@return a core's pin at an end} */
@@ -79,14 +100,12 @@ public record Lead(
     return new Lead(newName, from, to, cores, parts, cable, slips);
   }
 
-  /** {@return this lead with other cores; a series resistor goes with its core} */
+  /** {@return this lead with other cores; what lies in a core goes with it} */
   public Lead withCores(List<Core> newCores) {
     List<LeadPart> left = new ArrayList<>();
     for (LeadPart part : parts) {
       boolean lost =
-          part instanceof LeadPart.Series series
-              && newCores.stream()
-                  .noneMatch(c -> c.from().equals(series.from()) && c.to().equals(series.to()));
+          part instanceof LeadPart.InCore within && newCores.stream().noneMatch(within::in);
       if (!lost) {
         left.add(part);
       }
@@ -109,9 +128,11 @@ public record Lead(
     return new Lead(name, from, to, cores, newParts, cable, slips);
   }
 
-  /** {@return this lead made of another cable} */
+  /** {@return this lead made of another cable; drain wires go with the shield} */
   public Lead withCable(Cable newCable) {
-    return new Lead(name, from, to, cores, parts, newCable, slips);
+    List<LeadPart> left =
+        parts.stream().filter(p -> newCable.shielded() || !(p instanceof LeadPart.Drain)).toList();
+    return new Lead(name, from, to, cores, left, newCable, slips);
   }
 
   /** {@return this lead with other things to slip on first} */

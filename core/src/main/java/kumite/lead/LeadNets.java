@@ -14,10 +14,10 @@ import kumite.lead.LeadPart.Place;
 import org.jgrapht.alg.util.UnionFind;
 
 /**
- * What a lead joins to what: its pins in groups, by cores and bridges. The one truth from which its
- * chart, its composition with others, its turn and its checks follow.
+ * What a lead joins to what: its pins in groups, by cores, bridges and the shield. The one truth
+ * from which its chart, its composition with others, its turn and its checks follow.
  *
- * <p>A resistor in a core joins as far as a continuity meter and a contact are concerned.
+ * <p>A resistor or diode in a core joins as far as a continuity meter and a contact are concerned.
  */
 public final class LeadNets {
   private final Map<Place, Set<Place>> nets;
@@ -38,6 +38,10 @@ public final class LeadNets {
       if (part instanceof LeadPart.Bridge) {
         joins.add(List.copyOf(part.places()));
       }
+    }
+    List<Place> drains = lead.drains();
+    for (int i = 1; i < drains.size(); i++) {
+      joins.add(List.of(drains.get(0), drains.get(i)));
     }
     joins.forEach(places::addAll);
     UnionFind<Place> groups = new UnionFind<>(new HashSet<>(places));

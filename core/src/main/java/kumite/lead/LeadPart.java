@@ -20,6 +20,55 @@ public sealed interface LeadPart {
   /** {@return the same in a lead that is used the other way round} */
   LeadPart turned();
 
+  /** A part that lies in a core, and so between the pins of that core. */
+  sealed interface InCore extends LeadPart permits Series, Diode {
+    /** {@return the core's pin at the first end} */
+    String from();
+
+    /** {@return the core's pin at the other end} */
+    String to();
+
+    /** {@return whether it lies in that core} */
+    default boolean in(Core core) {
+      return core.from().equals(from()) && core.to().equals(to());
+    }
+
+    @Override
+    default Set<Place> places() {
+      return Set.of(new Place(Where.FROM, from()), new Place(Where.TO, to()));
+    }
+  }
+
+  /** A part between two pins of one end, and so between two cores. */
+  sealed interface Across extends LeadPart permits ResistorAcross, CapacitorAcross {
+    /** {@return the one pin} */
+    Place at();
+
+    /** {@return the other pin of that end, by name} */
+    String other();
+
+    /** {@return the same part between two other pins of one end} */
+    Across between(Place at, String other);
+
+    @Override
+    default Set<Place> places() {
+      return Set.of(at(), new Place(at().end(), other()));
+    }
+
+    @Override
+    default Across turned() {
+      return between(at().across(), other());
+    }
+
+    private static void check(Place at, String other) {
+      Check.filled(other, "pin of a part");
+      if (at.pin().equals(other)) {
+        throw new IllegalArgumentException(
+            "a part between two cores needs two pins, but both were \"" + other + "\"");
+      }
+    }
+  }
+
   /** {@return the one pin it hangs on, and the same part on another pin; empty for two pins} */
   default Optional<Hanging> hanging() {
     return Optional.empty();
@@ -63,7 +112,7 @@ public sealed interface LeadPart {
    * @param to its pin at the other end
    * @param ohm above 0
    */
-  record Series(String from, String to, double ohm) implements LeadPart {
+  record Series(String from, String to, double ohm) implements InCore {
     public Series {
       Check.filled(from, "pin of a part");
       Check.filled(to, "pin of a part");
@@ -76,13 +125,87 @@ public sealed interface LeadPart {
     }
 
     @Override
-    public Set<Place> places() {
-      return Set.of(new Place(Where.FROM, from), new Place(Where.TO, to));
+    public LeadPart turned() {
+      return new Series(to, from, ohm);
+    }
+  }
+
+  /**
+   * A signal diode in a core: current flows towards its band.
+   *
+   * @param from the core's pin at the first end
+   * @param to its pin at the other end
+   * @param band the end that the band (the cathode) looks to
+   */
+  record Diode(String from, String to, Where band) implements InCore {
+    public Diode {
+      Check.filled(from, "pin of a part");
+      Check.filled(to, "pin of a part");
+      Objects.requireNonNull(band, "band");
+    }
+
+    @Override
+    public String words() {
+      return "a diode in the core from " + from + " to " + to + ", its band to the " + band.words();
     }
 
     @Override
     public LeadPart turned() {
-      return new Series(to, from, ohm);
+      return new Diode(to, from, band.across());
+    }
+  }
+
+  /** A resistor between two pins of one end. */
+  record ResistorAcross(Place at, String other, double ohm) implements Across {
+    public ResistorAcross {
+      Across.check(at, other);
+      Check.between(0.1, 1e8, ohm, "resistor in ohm");
+    }
+
+    @Override
+    public String words() {
+      return Quantity.OHM.words(ohm) + " between " + at.words() + " and its pin " + other;
+    }
+
+    @Override
+    public ResistorAcross between(Place newAt, String newOther) {
+      return new ResistorAcross(newAt, newOther, ohm);
+    }
+  }
+
+  /** A capacitor between two pins of one end. */
+  record CapacitorAcross(Place at, String other, double farad) implements Across {
+    public CapacitorAcross {
+      Across.check(at, other);
+      Check.between(1e-13, 1, farad, "capacitor in F");
+    }
+
+    @Override
+    public String words() {
+      return Quantity.FARAD.words(farad) + " between " + at.words() + " and its pin " + other;
+    }
+
+    @Override
+    public CapacitorAcross between(Place newAt, String newOther) {
+      return new CapacitorAcross(newAt, newOther, farad);
+    }
+  }
+
+  /** The drain wire of the cable's shield on a pin; all of a lead's drain wires are one net. */
+  record Drain(Place at) implements LeadPart {
+    @Override
+    public String words() {
+      return "the shield's drain wire on " + at.words();
+    }
+
+    @Override
+    public Set<Place> places() {
+      return Set.of(at);
+    }
+
+    @Override
+    public LeadPart turned() {
+      return new Drain(at.across());
     }
   }
 

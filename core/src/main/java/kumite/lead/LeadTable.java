@@ -12,13 +12,15 @@ import kumite.kind.WireColour;
 import kumite.table.Table;
 
 /**
- * Cores typed, pasted or read from a table: a header {@code from,to,role,colour}, then a row a
- * core; or short, {@code 1>3 2>4 3>2 4>1}.
+ * Cores typed, pasted or read from a table: a header {@code from,to,role,colour}, then a row a core
+ * ({@code yes} under {@code shared} where it joins pins on purpose); or short, {@code 1>3 2>4 3>2
+ * 4>1}.
  *
  * <p>A pin is named by what is printed at it, or by its function where the end's pinout is known.
  */
 public final class LeadTable {
-  private static final List<String> NAMES = List.of("from", "to", "role", "colour", "core");
+  private static final List<String> NAMES =
+      List.of("from", "to", "role", "colour", "core", "shared");
 
   private final ConnectorKind from;
   private final ConnectorKind to;
@@ -56,7 +58,8 @@ public final class LeadTable {
               pin(ends[0], from, fromPins, "pair " + row, "from"),
               pin(ends[1], to, toPins, "pair " + row, "to"),
               Optional.empty(),
-              Optional.empty()));
+              Optional.empty(),
+              false));
     }
     once(rows, true);
     once(rows, false);
@@ -85,7 +88,12 @@ public final class LeadTable {
   }
 
   private record Row(
-      int line, String from, String to, Optional<WireColour> colour, Optional<String> role) {}
+      int line,
+      String from,
+      String to,
+      Optional<WireColour> colour,
+      Optional<String> role,
+      boolean shared) {}
 
   /**
    * Reads a table.
@@ -118,7 +126,8 @@ public final class LeadTable {
               Optional.of(cell(row, columns, "colour"))
                   .filter(c -> !c.isEmpty())
                   .map(c -> colour(c, at)),
-              Optional.of(cell(row, columns, "role")).filter(c -> !c.isEmpty()));
+              Optional.of(cell(row, columns, "role")).filter(c -> !c.isEmpty()),
+              yes(cell(row, columns, "shared"), at));
       twice(pairs, read.from() + " to " + read.to(), row.line(), "the core from ");
       String number = cell(row, columns, "core");
       if (!number.isEmpty()) {
@@ -176,6 +185,16 @@ public final class LeadTable {
       }
     }
     return columns;
+  }
+
+  private static boolean yes(String text, String at) {
+    return switch (text.toLowerCase(Locale.ROOT)) {
+      case "yes" -> true;
+      case "no", "" -> false;
+      default ->
+          throw new IllegalArgumentException(
+              at + ": under \"shared\" stands \"" + text + "\"; write yes or no");
+    };
   }
 
   private static String cell(Table.Row row, Map<String, Integer> columns, String name) {
@@ -236,7 +255,7 @@ public final class LeadTable {
     List<Core> cores = new ArrayList<>();
     for (int i = 0; i < sorted.size(); i++) {
       Row row = sorted.get(i);
-      cores.add(new Core(row.from(), row.to(), colours.get(i), row.role()));
+      cores.add(new Core(row.from(), row.to(), colours.get(i), row.role(), row.shared()));
     }
     return cores;
   }

@@ -274,7 +274,7 @@ public final class Making {
                 + ", and no lead after it can part them again");
       }
       if (!core.to().equals(to.put(pin, core.to()))) {
-        cores.add(new Core(pin, core.to(), core.colour(), core.role()));
+        cores.add(core.between(pin, core.to()));
       }
     }
     return new Lead(

@@ -183,4 +183,13 @@ public final class Plugs {
                 .thenComparingInt(core -> to.map(kind -> kind.order(core.to())).orElse(0)))
         .toList();
   }
+
+  /** {@return whether what a core is called is a function that some pinout has} */
+  public boolean knows(String role) {
+    Function named = Function.named(role);
+    return named instanceof Function.Known
+        || pinouts().stream()
+            .flatMap(pinout -> pinout.pins().stream())
+            .anyMatch(pin -> pin.function().equals(named));
+  }
 }

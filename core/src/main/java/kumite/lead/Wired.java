@@ -21,6 +21,8 @@ public record Wired(How how, double stripMm, int thickestAwg, int thinnestAwg, S
     CRIMP("crimp"),
     SCREW("screw"),
     PIERCED("pierced insulation"),
+    /** Cast in one piece with its cable: it cannot be opened. */
+    MOULDED("moulded on"),
     /** A cut end: nothing holds it yet. */
     BARE("bare end");
 
@@ -40,6 +42,10 @@ public record Wired(How how, double stripMm, int thickestAwg, int thinnestAwg, S
       return this == SOLDER_CUP || this == SOLDER;
     }
   }
+
+  /** A plug that was moulded on: it is left as it is, whatever the shape and the wire. */
+  public static final Wired AS_MOULDED =
+      new Wired(How.MOULDED, 0, 0, 40, "leave the moulded plug as it is");
 
   public Wired {
     Objects.requireNonNull(how, "how");

@@ -188,7 +188,7 @@ final class LeadBookChecks {
       Optional<Wiring> wiring = wiring(there.seat());
       // Between two boards each feeds the other: once is enough.
       if (where == Where.FROM || !(lead.from() instanceof End.OfBoard)) {
-        fed(subject, where).ifPresent(findings::add);
+        fed(subject, where, there.fed()).ifPresent(findings::add);
       }
       for (Core core : lead.cores()) {
         String pin = Lead.pin(core, where);
@@ -231,7 +231,7 @@ final class LeadBookChecks {
   }
 
   /** A console may feed the board that plays its pad; then nothing else should. */
-  private static Optional<Finding> fed(LeadSubject subject, Where where) {
+  private static Optional<Finding> fed(LeadSubject subject, Where where, boolean meant) {
     for (Core core : subject.lead().cores()) {
       Place near = new Place(where, Lead.pin(core, where));
       boolean gives = subject.ends().at(where, near.pin()).nature() == Nature.GIVES_SUPPLY;
@@ -239,6 +239,18 @@ final class LeadBookChecks {
           subject.nets().across(near).stream()
               .filter(p -> subject.ends().at(where.across(), p).nature() == Nature.GIVES_SUPPLY)
               .findFirst();
+      if (gives && giver.isPresent() && meant) {
+        return Optional.of(
+            subject.found(
+                "LD-29",
+                Severity.FINE,
+                List.of(near, new Place(where.across(), giver.get())),
+                "the board is fed through it, as is meant",
+                subject.words(new Place(where.across(), giver.get()))
+                    + " brings supply to "
+                    + near.pin()
+                    + "; the board's own plug stays out"));
+      }
       if (gives && giver.isPresent()) {
         return Optional.of(
             subject.found(
@@ -253,7 +265,17 @@ final class LeadBookChecks {
                     + " other backwards"));
       }
     }
-    return Optional.empty();
+    return meant
+        ? Optional.of(
+            subject.found(
+                "LD-38",
+                Severity.STOP,
+                List.of(),
+                "nothing feeds the board",
+                "It is said to be fed by what this lead plugs into, but no core brings supply to a"
+                    + " supply terminal of the board. Add that core, or say that the board has its"
+                    + " own plug"))
+        : Optional.empty();
   }
 
   private static boolean at(Jumper wire, String terminal) {

@@ -98,7 +98,7 @@ final class LeadCableChecks {
                   used + " are needed and it has " + cores + "; take a cable of " + (used + 1)),
               "Plan for " + (used + 1) + " cores",
               cable -> cable.withCores(used + 1)));
-    } else if (used == cores && used > 1) {
+    } else if (used == cores && used > 1 && !lead.cable().bought() && made()) {
       findings.add(
           subject.cableMended(
               subject.found(
@@ -112,6 +112,15 @@ final class LeadCableChecks {
     }
     gauges();
     current();
+  }
+
+  /** Whether any end of it is made: a slip of the knife needs a knife. */
+  private boolean made() {
+    return java.util.Arrays.stream(Where.values())
+        .anyMatch(
+            w ->
+                !(lead.end(w) instanceof End.Plug plug)
+                    || !plug.wired().equals(Optional.of(Wired.How.MOULDED)));
   }
 
   private void gauges() {
@@ -245,7 +254,7 @@ final class LeadCableChecks {
     List<Core> cores = new ArrayList<>();
     for (int i = 0; i < colours.size(); i++) {
       Core core = lead.cores().get(i);
-      cores.add(new Core(core.from(), core.to(), colours.get(i), core.role()));
+      cores.add(core.coloured(colours.get(i)));
     }
     return lead.withCores(cores);
   }

@@ -11,6 +11,7 @@ import kumite.lead.AtPin;
 import kumite.lead.Beyond;
 import kumite.lead.Core;
 import kumite.lead.End;
+import kumite.lead.Function;
 import kumite.lead.Lead;
 import kumite.lead.LeadPart.Place;
 import kumite.lead.Nature;
@@ -46,6 +47,7 @@ public final class LeadChecks {
     checks.findings.addAll(LeadCableChecks.of(subject));
     checks.findings.addAll(LeadPartChecks.of(subject));
     checks.suspects();
+    checks.roles();
     checks.carried();
     checks.told();
     return checks.findings;
@@ -314,6 +316,30 @@ public final class LeadChecks {
   }
 
   // ---- advice
+
+  /** What a core is called is a function of some pinout, or of its end; else it tells nobody. */
+  private void roles() {
+    for (Core core : lead.cores()) {
+      if (core.role().isEmpty() || subject.plugs().knows(core.role().get())) {
+        continue;
+      }
+      Function role = Function.named(core.role().get());
+      boolean there =
+          java.util.Arrays.stream(Where.values())
+              .map(w -> subject.ends().at(w, Lead.pin(core, w)).function())
+              .anyMatch(Optional.of(role)::equals);
+      if (!there) {
+        look(
+            "LD-36",
+            List.of(new Place(Where.FROM, core.from())),
+            "no kind of plug knows \"" + core.role().get() + "\"",
+            "The core from "
+                + core.words()
+                + " is called so, and nothing is judged by it. Use a function of a pinout, such as"
+                + " up, fire 2, clock or ground, or take a pinout of your own that has it");
+      }
+    }
+  }
 
   /** Clones swap colours: which pair to suspect, and in which order. */
   private void suspects() {

@@ -6,8 +6,10 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import kumite.lead.AtPin;
+import kumite.lead.Core;
 import kumite.lead.LeadPart.Place;
 import kumite.lead.Nature;
+import kumite.lead.Where;
 
 /** What must not be joined in a lead, group of joined pins by group. */
 final class LeadNetChecks {
@@ -158,6 +160,16 @@ final class LeadNetChecks {
         if (later && differ(at(place), at(other))) {
           boolean contacts =
               at(place).nature() == Nature.CONTACT && at(other).nature() == Nature.CONTACT;
+          if (onPurpose()) {
+            findings.add(
+                subject.found(
+                    "LD-11",
+                    Severity.FINE,
+                    List.of(place, other),
+                    "two pins become one, as is meant",
+                    subject.words(place) + " and " + subject.words(other) + " are one line"));
+            continue;
+          }
           Finding finding =
               subject.found(
                   "LD-11",
@@ -190,6 +202,13 @@ final class LeadNetChecks {
                 subject.words(taker),
                 at(taker).bearsVolts(),
                 remedy)));
+  }
+
+  /** Whether a core of this net is said to be shared. */
+  private boolean onPurpose() {
+    return subject.lead().cores().stream()
+        .filter(Core::shared)
+        .anyMatch(core -> net.contains(new Place(Where.FROM, core.from())));
   }
 
   private static boolean differ(AtPin one, AtPin other) {

@@ -120,6 +120,8 @@ public sealed interface Neighbour {
    */
   record OfLead(String part, Lead lead, Where where, Map<String, AtPin> far, String board)
       implements Neighbour {
+    /** Of resistors soldered into leads: the usual 5 %. */
+    private static final double TOLERANCE = 0.05;
 
     /** {@return the lead's far end as a neighbour} */
     public static OfLead of(String part, Lead lead, Where where, Ends ends, String board) {
@@ -181,17 +183,31 @@ public sealed interface Neighbour {
       return List.of();
     }
 
-    /** Resistors in cores; what hangs from a pin to a rail of its end is not followed. */
+    /** Parts in and between cores; what hangs from a pin to a rail of its end is not followed. */
     @Override
     public List<Component> parts() {
       List<Component> parts = new ArrayList<>();
       for (LeadPart part : lead.parts()) {
-        if (part instanceof LeadPart.Series series) {
-          String near = where == Where.FROM ? series.from() : series.to();
-          String other = where == Where.FROM ? series.to() : series.from();
-          parts.add(
-              new Component.Resistor(
-                  Component.Job.LEAD, terminal(near), pin(other), series.ohm(), 0.05));
+        if (part instanceof LeadPart.InCore within) {
+          Joint near = terminal(where == Where.FROM ? within.from() : within.to());
+          Joint far = pin(where == Where.FROM ? within.to() : within.from());
+          if (within instanceof LeadPart.Series series) {
+            parts.add(
+                new Component.Resistor(Component.Job.LEAD, near, far, series.ohm(), TOLERANCE));
+          } else if (within instanceof LeadPart.Diode diode) {
+            boolean bandNear = diode.band() == where;
+            parts.add(new Component.Diode(bandNear ? far : near, bandNear ? near : far));
+          }
+        } else if (part instanceof LeadPart.Across across) {
+          Joint one = at(across.at());
+          Joint other = at(new LeadPart.Place(across.at().end(), across.other()));
+          if (across instanceof LeadPart.ResistorAcross resistor) {
+            parts.add(
+                new Component.Resistor(
+                    Component.Job.ACROSS, one, other, resistor.ohm(), TOLERANCE));
+          } else if (across instanceof LeadPart.CapacitorAcross capacitor) {
+            parts.add(new Component.Capacitor(one, other, capacitor.farad() * 1e9));
+          }
         }
       }
       return parts;
@@ -201,16 +217,9 @@ public sealed interface Neighbour {
     public List<Wiring.Wire> wires() {
       List<Wiring.Wire> wires = new ArrayList<>();
       for (Core core : lead.cores()) {
-        boolean series =
-            lead.parts().stream()
-                .anyMatch(
-                    p ->
-                        p instanceof LeadPart.Series s
-                            && s.from().equals(core.from())
-                            && s.to().equals(core.to()));
         String near = Lead.pin(core, where);
         String other = Lead.pin(core, where.across());
-        if (!series) {
+        if (lead.within(core).isEmpty()) {
           wire(terminal(near), pin(other)).ifPresent(wires::add);
         }
       }
@@ -220,6 +229,10 @@ public sealed interface Neighbour {
           Joint other = at(new LeadPart.Place(bridge.at().end(), bridge.other()));
           wire(one, other).ifPresent(wires::add);
         }
+      }
+      List<LeadPart.Place> drains = lead.drains();
+      for (int i = 1; i < drains.size(); i++) {
+        wire(at(drains.get(0)), at(drains.get(i))).ifPresent(wires::add);
       }
       return wires;
     }

@@ -13,6 +13,8 @@ import java.util.function.Predicate;
 import java.util.stream.Stream;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.lead.Core;
+import kumite.lead.Lead;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 
@@ -24,6 +26,7 @@ final class NetRules {
   private final Nets nets;
   private final Removable removable;
   private final Map<String, BoardKind> boards = new HashMap<>();
+  private final Set<Joint> onPurpose = new HashSet<>();
   private final Map<String, Double> fed = new HashMap<>();
   private final List<NetFault> faults = new ArrayList<>();
 
@@ -33,6 +36,10 @@ final class NetRules {
     for (Neighbour neighbour : wiring.neighbours()) {
       if (neighbour instanceof Neighbour.OfSeat seat) {
         boards.put(Joint.boardOf(seat.seat()), seat.board());
+      } else if (neighbour instanceof Neighbour.OfLead lead) {
+        lead.lead().cores().stream()
+            .filter(Core::shared)
+            .forEach(core -> onPurpose.add(lead.pin(Lead.pin(core, lead.where().across()))));
       }
     }
     for (Net net : nets.all()) {
@@ -150,7 +157,8 @@ final class NetRules {
     for (int i = 1; i < closes.size(); i++) {
       Joint one = closes.get(0).joint();
       Joint other = closes.get(i).joint();
-      if (!one.part().equals(other.part())) {
+      boolean meant = onPurpose.contains(one) || onPurpose.contains(other);
+      if (!one.part().equals(other.part()) && !meant) {
         tell(NetFault.Kind.INPUTS_JOINED, one, other);
       }
     }

@@ -184,18 +184,35 @@ public class LeadsEditTest {
   public Object[][] parts() {
     Place one = new Place(Where.FROM, "1");
     return new Object[][] {
-      {"resistor in a core", "4k7", new LeadPart.Series("1", "3", 4700)},
-      {"resistor to ground", "10k", new LeadPart.ResistorToGround(one, 10_000)},
-      {"capacitor to ground", "10n", new LeadPart.CapacitorToGround(one, 1e-8)},
-      {"pull-up to supply", "2.2 kohm", new LeadPart.PullUp(one, 2200)},
-      {"bridge to a pin", "5", new LeadPart.Bridge(one, "5")},
+      {"resistor in a core", Map.of(), "4k7", new LeadPart.Series("1", "3", 4700)},
+      {"resistor to ground", Map.of(), "10k", new LeadPart.ResistorToGround(one, 10_000)},
+      {"capacitor to ground", Map.of(), "10n", new LeadPart.CapacitorToGround(one, 1e-8)},
+      {"pull-up to supply", Map.of(), "2.2 kohm", new LeadPart.PullUp(one, 2200)},
+      {"bridge to a pin", Map.of("other pin", "5"), "", new LeadPart.Bridge(one, "5")},
+      {"diode in a core", Map.of("end", "other end"), "", new LeadPart.Diode("1", "3", Where.TO)},
+      {
+        "resistor between two pins",
+        Map.of("end", "first end", "other pin", "3"),
+        "1k",
+        new LeadPart.ResistorAcross(one, "3", 1000)
+      },
+      {
+        "capacitor between two pins",
+        Map.of("end", "first end", "other pin", "8"),
+        "100n",
+        new LeadPart.CapacitorAcross(one, "8", 1e-7)
+      },
     };
   }
 
   @Test(dataProvider = "parts")
-  public void aPartIsPutInAndTakenOut(String kind, String value, LeadPart part) {
+  public void aPartIsPutInAndTakenOut(
+      String kind, Map<String, String> choices, String value, LeadPart part) {
     choose("kind of part", kind);
-    window.fill("#part-value", value);
+    choices.keySet().stream().sorted().forEach(name -> choose(name, choices.get(name)));
+    if (!value.isEmpty()) {
+      window.fill("#part-value", value);
+    }
     window.fire("#part-add");
     assertThat(lead().parts()).hasSize(1);
     assertThat(lead().parts().get(0).words()).isEqualTo(part.words());
@@ -225,6 +242,37 @@ public class LeadsEditTest {
       assertThat(lead().parts()).as(bad).isEmpty();
       assertThat(window.news()).isNotEmpty();
     }
+  }
+
+  /** A drain wire wants a shield, which is ticked; the shield takes its drain wire with it. */
+  @Test
+  public void aShieldHasItsDrainWire() {
+    choose("kind of part", "shield's drain wire");
+    choose("end", "first end");
+    choose("pin", "8");
+    window.fire("#part-add");
+    assertThat(lead().parts()).isEmpty();
+    assertThat(window.news()).contains("no shield");
+    window.fire("#cable-shielded");
+    window.fire("#part-add");
+    assertThat(lead().parts()).containsExactly(new LeadPart.Drain(new Place(Where.FROM, "8")));
+    window.fire("#cable-shielded");
+    assertThat(lead().parts()).isEmpty();
+    window.fire("#cable-bought");
+    assertThat(lead().cable().bought()).isTrue();
+    undo();
+    undo();
+    undo();
+    undo();
+    assertThat(lead().cable().shielded()).isFalse();
+  }
+
+  @Test
+  public void aMouldedPlugIsChosenLikeAnyOtherWay() {
+    choose("First end, wires are put on by", "moulded on");
+    assertThat(((kumite.lead.End.Plug) lead().from()).wired())
+        .contains(kumite.lead.Wired.How.MOULDED);
+    undo();
   }
 
   // ---- cores

@@ -6,6 +6,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 
 /** The line at the top of a station: its name, a line of facts, and what can be chosen or done. */
 public final class Head extends HBox {
@@ -40,12 +41,12 @@ public final class Head extends HBox {
   }
 
   /** {@return a field under its name} */
-  public static Node named(String name, Node field) {
+  public static VBox named(String name, Node field) {
     Label label = new Label(name);
     label.getStyleClass().add("field-name");
     label.setMinWidth(USE_PREF_SIZE);
     label.setLabelFor(field);
-    return new javafx.scene.layout.VBox(label, field);
+    return new VBox(label, field);
   }
 
   /** {@return a word of explanation beside fields} */

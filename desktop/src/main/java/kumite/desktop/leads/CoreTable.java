@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -43,7 +44,10 @@ final class CoreTable extends VBox {
     add.getStyleClass().add("small");
     add.setMinWidth(Region.USE_PREF_SIZE);
     add.setOnAction(event -> add());
-    HBox head = new HBox(from, to, colour, role, gap, add);
+    Label shares = head("shared", 52);
+    shares.setMinWidth(Region.USE_PREF_SIZE);
+    shares.setTooltip(new Tooltip("Ticked where a core joins pins on purpose"));
+    HBox head = new HBox(from, to, colour, role, gap, shares, add);
     head.getStyleClass().add("core-row");
     rows.setId("lead-cores");
     rows.setAccessibleText("Cores of the lead");
@@ -148,10 +152,9 @@ final class CoreTable extends VBox {
             "colour",
             List.of(),
             c -> c.code() + " " + c.base().words(),
-            c ->
-                replace(
-                    getItem(), new Core(getItem().from(), getItem().to(), c, getItem().role())));
+            c -> replace(getItem(), getItem().coloured(c)));
     private final TextField role = new TextField();
+    private final CheckBox shared = new CheckBox();
     private final Button gone = new Button("✕");
     private final HBox row;
 
@@ -171,11 +174,18 @@ final class CoreTable extends VBox {
       gone.getStyleClass().addAll("quiet", "small");
       gone.setMinWidth(Region.USE_PREF_SIZE);
       role.setMinWidth(40);
+      shared.setAccessibleText("shared on purpose");
+      shared.setTooltip(new Tooltip("It joins pins on purpose"));
+      shared.setOnAction(event -> replace(getItem(), getItem().sharing(shared.isSelected())));
+      HBox box = new HBox(shared);
+      box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+      Em.pref(box, 52);
+      box.setMinWidth(Region.USE_PREF_SIZE);
       gone.setAccessibleText("Take the core out");
       gone.setTooltip(new Tooltip("Take the core out"));
       gone.setOnAction(event -> StrandsView.toggleCore(desk, getItem().from(), getItem().to()));
       HBox.setHgrow(role, Priority.ALWAYS);
-      row = new HBox(from, to, colour, role, gone);
+      row = new HBox(from, to, colour, role, box, gone);
       row.getStyleClass().add("core-row");
       setPrefWidth(0);
     }
@@ -190,7 +200,8 @@ final class CoreTable extends VBox {
       Optional<String> own =
           typed.isEmpty() || typed.equals(plain) ? Optional.empty() : Optional.of(typed);
       try {
-        replace(getItem(), new Core(getItem().from(), getItem().to(), getItem().colour(), own));
+        Core core = getItem();
+        replace(core, new Core(core.from(), core.to(), core.colour(), own, core.shared()));
       } catch (IllegalArgumentException e) {
         desk.workbench().complain(e.getMessage());
       }
@@ -215,8 +226,9 @@ final class CoreTable extends VBox {
               .distinct()
               .toList());
       colour.show(Optional.of(item.colour()));
+      shared.setSelected(item.shared());
       role.setText(desk.plugs().role(shown, item));
-      for (var field : List.of(from, to, colour, role, gone)) {
+      for (var field : List.of(from, to, colour, role, shared, gone)) {
         field.setDisable(fixed);
       }
     }

@@ -32,6 +32,8 @@ final class EndForm extends VBox {
   private final Choice<Optional<Pinout>> pinout;
   private final Choice<Wired.How> wired;
   private final FlowPane slips = new FlowPane();
+  private final javafx.scene.control.CheckBox fed =
+      new javafx.scene.control.CheckBox("the lead feeds the board");
   private final FlowPane fields;
 
   /** A shape, or a board of the build. */
@@ -90,7 +92,17 @@ final class EndForm extends VBox {
             Head.named("has", gender),
             Head.named("plugs into", beyond),
             Head.named("wired by", wired),
-            Head.named("slides on first", slips));
+            Head.named("slides on first", slips),
+            fed);
+    fed.setId(getId() + "-fed");
+    fed.setOnAction(
+        event ->
+            desk.change(
+                fed.isSelected() ? "The lead feeds the board" : "The board has its own plug",
+                lead ->
+                    lead.end(where) instanceof End.OfBoard board
+                        ? lead.withEnd(where, new End.OfBoard(board.seat(), fed.isSelected()))
+                        : lead));
     fields.getStyleClass().add("lead-fields");
     fields.setPrefWrapLength(240);
     slips.getStyleClass().add("lead-slips");
@@ -156,8 +168,12 @@ final class EndForm extends VBox {
       choice.setDisable(!plugged);
     }
     slips(lead);
-    if (lead.end(where) instanceof End.OfBoard board) {
-      connector.show(Optional.of(new Target(Optional.empty(), Optional.of(board.seat()))));
+    boolean board = lead.end(where) instanceof End.OfBoard;
+    fed.setVisible(board);
+    fed.setManaged(board);
+    fed.setSelected(lead.end(where) instanceof End.OfBoard at && at.fed());
+    if (lead.end(where) instanceof End.OfBoard there) {
+      connector.show(Optional.of(new Target(Optional.empty(), Optional.of(there.seat()))));
       return;
     }
     End.Plug plug = (End.Plug) lead.end(where);
@@ -170,7 +186,7 @@ final class EndForm extends VBox {
     desk.plugs().of(kind).forEach(p -> pinouts.add(Optional.of(p)));
     pinout.offer(pinouts);
     pinout.show(Optional.of(desk.plugs().pinout(plug)));
-    wired.offer(kind.wired().stream().map(Wired::how).toList());
+    wired.offer(kind.ways().stream().map(Wired::how).toList());
     wired.show(Optional.of(kind.wired(plug.wired()).how()));
   }
 

@@ -3,6 +3,7 @@ package kumite.desktop.leads;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -27,7 +28,15 @@ final class PartForm extends VBox {
     RESISTOR("resistor to ground"),
     CAPACITOR("capacitor to ground"),
     PULL_UP("pull-up to supply"),
-    BRIDGE("bridge to a pin");
+    DIODE("diode in a core"),
+    BRIDGE("bridge to a pin"),
+    RESISTOR_ACROSS("resistor between two pins"),
+    CAPACITOR_ACROSS("capacitor between two pins"),
+    DRAIN("shield's drain wire");
+
+    private static final Set<Kind> IN_CORE = Set.of(SERIES, DIODE);
+    private static final Set<Kind> TWO_PINS = Set.of(BRIDGE, RESISTOR_ACROSS, CAPACITOR_ACROSS);
+    private static final Set<Kind> NO_VALUE = Set.of(DIODE, BRIDGE, DRAIN);
 
     private final String words;
 
@@ -41,7 +50,11 @@ final class PartForm extends VBox {
   private final Choice<Kind> kind;
   private final Choice<Where> end;
   private final Choice<String> pin;
+  private final Choice<String> other;
   private final TextField value = new TextField();
+  private final VBox endField;
+  private final VBox otherField;
+  private final VBox valueField;
   private final Label said = Plain.note("");
   private final Button add;
   private Lead shown;
@@ -54,20 +67,25 @@ final class PartForm extends VBox {
     kind.show(Optional.of(Kind.SERIES));
     end = new Choice<>("end", List.of(Where.values()), Where::words, w -> fields());
     end.show(Optional.of(Where.FROM));
-    pin = new Choice<>("pin", List.of(), p -> p, p -> {});
+    pin = new Choice<>("pin", List.of(), p -> p, p -> fields());
+    other = new Choice<>("other pin", List.of(), p -> p, p -> understand());
     value.setId("part-value");
-    value.setAccessibleText("value of the part, or the other pin");
+    value.setAccessibleText("value of the part");
     value.getStyleClass().add("mono");
     value.setOnAction(event -> add());
     value.textProperty().addListener((o, was, is) -> understand());
     Em.pref(value, 90);
     add = Plain.button("Put it in", "part-add", this::add);
+    endField = Head.named("end", end);
+    otherField = Head.named("other pin", other);
+    valueField = Head.named("value", value);
     FlowPane fields =
         new FlowPane(
             Head.named("part", kind),
-            Head.named("end", end),
+            endField,
             Head.named("pin", pin),
-            Head.named("value, or pin", value),
+            otherField,
+            valueField,
             Head.named(" ", add));
     fields.getStyleClass().add("lead-fields");
     fields.setPrefWrapLength(240);
@@ -105,26 +123,35 @@ final class PartForm extends VBox {
       return;
     }
     String was = pin.getValue();
-    boolean series = kind.getValue() == Kind.SERIES;
-    end.setDisable(series);
+    Kind now = kind.getValue();
+    boolean within = Kind.IN_CORE.contains(now);
+    name(endField, now == Kind.DIODE ? "band looks to" : "end");
+    shown(endField, now != Kind.SERIES);
+    shown(otherField, Kind.TWO_PINS.contains(now));
+    shown(valueField, !Kind.NO_VALUE.contains(now));
     List<String> pins =
-        series
+        within
             ? shown.cores().stream().map(Core::from).distinct().toList()
             : desk.pins(shown, end.getValue());
     pin.offer(pins);
     pin.show(pins.contains(was) ? Optional.of(was) : pins.stream().findFirst());
+    List<String> others =
+        desk.pins(shown, end.getValue()).stream().filter(p -> !p.equals(pin.getValue())).toList();
+    String before = other.getValue();
+    other.offer(others);
+    other.show(others.contains(before) ? Optional.of(before) : others.stream().findFirst());
     value.setPromptText(
-        switch (kind.getValue()) {
+        switch (now) {
           case SERIES -> "220";
-          case RESISTOR, PULL_UP -> "10k";
-          case CAPACITOR -> "10n";
-          case BRIDGE -> "pin";
+          case RESISTOR, RESISTOR_ACROSS, PULL_UP -> "10k";
+          case CAPACITOR, CAPACITOR_ACROSS -> "10n";
+          case DIODE, BRIDGE, DRAIN -> "";
         });
     understand();
   }
 
   private void understand() {
-    if (value.getText().isBlank()) {
+    if (value.getText().isBlank() && !Kind.NO_VALUE.contains(kind.getValue())) {
       said.setText("");
       return;
     }
@@ -142,24 +169,49 @@ final class PartForm extends VBox {
     }
     Place place = new Place(end.getValue(), at);
     String typed = value.getText().strip();
+    String second = other.getValue();
+    if (second == null && Kind.TWO_PINS.contains(kind.getValue())) {
+      throw new IllegalArgumentException("that end has no other pin");
+    }
     return switch (kind.getValue()) {
       case SERIES -> {
-        Core core =
-            shown.cores().stream().filter(c -> c.from().equals(at)).findFirst().orElseThrow();
+        Core core = core(at);
         yield new LeadPart.Series(core.from(), core.to(), Quantity.OHM.above0(typed, "resistor"));
       }
       case RESISTOR -> new LeadPart.ResistorToGround(place, Quantity.OHM.above0(typed, "resistor"));
       case CAPACITOR ->
           new LeadPart.CapacitorToGround(place, Quantity.FARAD.above0(typed, "capacitor"));
       case PULL_UP -> new LeadPart.PullUp(place, Quantity.OHM.above0(typed, "pull-up"));
-      case BRIDGE -> {
-        if (!desk.pins(shown, end.getValue()).contains(typed)) {
+      case DIODE -> {
+        Core core = core(at);
+        yield new LeadPart.Diode(core.from(), core.to(), end.getValue());
+      }
+      case BRIDGE -> new LeadPart.Bridge(place, second);
+      case RESISTOR_ACROSS ->
+          new LeadPart.ResistorAcross(place, second, Quantity.OHM.above0(typed, "resistor"));
+      case CAPACITOR_ACROSS ->
+          new LeadPart.CapacitorAcross(place, second, Quantity.FARAD.above0(typed, "capacitor"));
+      case DRAIN -> {
+        if (!shown.cable().shielded()) {
           throw new IllegalArgumentException(
-              "\"" + typed + "\" is no pin of the " + end.getValue().words() + "; type its number");
+              "the cable has no shield; tick \"shielded\" under Cable first");
         }
-        yield new LeadPart.Bridge(place, typed);
+        yield new LeadPart.Drain(place);
       }
     };
+  }
+
+  private Core core(String from) {
+    return shown.cores().stream().filter(c -> c.from().equals(from)).findFirst().orElseThrow();
+  }
+
+  private static void shown(javafx.scene.Node field, boolean is) {
+    field.setVisible(is);
+    field.setManaged(is);
+  }
+
+  private static void name(VBox field, String words) {
+    ((Label) field.getChildren().get(0)).setText(words);
   }
 
   private void add() {

@@ -5,7 +5,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -37,6 +39,8 @@ final class PinsTab extends HBox {
   private final TypedField cores;
   private final TypedField gauge;
   private final TypedField length;
+  private final CheckBox bought;
+  private final CheckBox shielded;
 
   PinsTab(LeadDesk desk) {
     this.desk = desk;
@@ -84,6 +88,9 @@ final class PinsTab extends HBox {
         new FlowPane(
             Head.named("cores", cores), Head.named("gauge", gauge), Head.named("length", length));
     cable.getStyleClass().add("lead-fields");
+    bought = tick("bought as it is", "cable-bought", Cable::withBought);
+    shielded = tick("shielded", "cable-shielded", Cable::withShield);
+    cable.getChildren().addAll(bought, shielded);
     VBox cableForm = new VBox(Plain.title("Cable"), cable);
     cableForm.getStyleClass().add("lead-form");
     turns.getStyleClass().add("lead-fields");
@@ -116,6 +123,13 @@ final class PinsTab extends HBox {
     Em.pref(forms, 276);
     Em.min(forms, 276);
     getChildren().addAll(left, forms);
+  }
+
+  private CheckBox tick(String words, String id, BiFunction<Cable, Boolean, Cable> change) {
+    CheckBox box = new CheckBox(words);
+    box.setId(id);
+    box.setOnAction(event -> cable("Cable " + words, c -> change.apply(c, box.isSelected())));
+    return box;
   }
 
   private void cable(String label, java.util.function.UnaryOperator<Cable> change) {
@@ -174,6 +188,8 @@ final class PinsTab extends HBox {
         !directions(lead, Where.FROM).isEmpty() && !directions(lead, Where.TO).isEmpty();
     turning.setVisible(turns);
     turning.setManaged(turns);
+    bought.setSelected(lead.cable().bought());
+    shielded.setSelected(lead.cable().shielded());
     cores.show(lead.cable().cores());
     gauge.show(lead.cable().gaugeAwg());
     length.unit(desk.workbench().build().get().brief().units());

@@ -278,12 +278,11 @@ final class StrandsView extends Pane {
     double wide = chip.prefWidth(-1);
     double x;
     double y;
-    if (part instanceof LeadPart.Series series) {
+    if (part instanceof LeadPart.InCore within) {
       x = (x(Where.FROM) + x(Where.TO)) / 2 - wide / 2;
-      y = (y(Where.FROM, series.from()) + y(Where.TO, series.to())) / 2;
+      y = (y(Where.FROM, within.from()) + y(Where.TO, within.to())) / 2;
     } else {
-      Place at =
-          part instanceof LeadPart.Bridge bridge ? bridge.at() : part.hanging().orElseThrow().at();
+      Place at = at(part);
       boolean first = at.end() == Where.FROM;
       x = first ? x(Where.FROM) + 64 : x(Where.TO) - 24 - wide;
       y = y(at.end(), at.pin());
@@ -291,14 +290,31 @@ final class StrandsView extends Pane {
     chip.resizeRelocate(x, y - 9, wide, 18);
   }
 
+  private static Place at(LeadPart part) {
+    return part instanceof LeadPart.Bridge bridge
+        ? bridge.at()
+        : part instanceof LeadPart.Across across
+            ? across.at()
+            : part instanceof LeadPart.Drain drain ? drain.at() : part.hanging().orElseThrow().at();
+  }
+
   private static String brief(LeadPart part) {
     if (part instanceof LeadPart.Bridge bridge) {
       return "bridge to " + bridge.other();
+    }
+    if (part instanceof LeadPart.Diode diode) {
+      return diode.band() == Where.TO ? "diode ▸|" : "|◂ diode";
+    }
+    if (part instanceof LeadPart.Drain) {
+      return "shield";
     }
     String words = part.words();
     String value = words.substring(0, words.indexOf(' ', words.indexOf(' ') + 1));
     if (part instanceof LeadPart.Series) {
       return value;
+    }
+    if (part instanceof LeadPart.Across across) {
+      return value + " to " + across.other();
     }
     return value + (part instanceof LeadPart.PullUp ? " to supply" : " to ground");
   }

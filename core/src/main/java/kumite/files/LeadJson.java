@@ -215,7 +215,9 @@ final class LeadJson {
                           key.word("band", Where.class)));
           case BETWEEN -> {
             Place at = place(key, from, to, plugs);
-            String other = pin(key, "other", at.end() == Where.FROM ? from : to, plugs);
+            Where there = key.has("other_end") ? key.word("other_end", Where.class) : at.end();
+            Place other =
+                new Place(there, pin(key, "other", there == Where.FROM ? from : to, plugs));
             yield key.has("farad")
                 ? key.make(() -> new LeadPart.CapacitorAcross(at, other, key.number("farad")))
                 : key.make(() -> new LeadPart.ResistorAcross(at, other, key.number("ohm")));
@@ -360,14 +362,21 @@ final class LeadJson {
       node.put("kind", "diode").put("from", p.from()).put("to", p.to());
       node.put("band", BuildJson.word(p.band()));
     } else if (part instanceof LeadPart.ResistorAcross p) {
-      place(node.put("kind", "between"), p.at());
-      node.put("other", p.other());
+      between(node, p);
       BuildJson.number(node, "ohm", p.ohm());
     } else if (part instanceof LeadPart.CapacitorAcross p) {
-      place(node.put("kind", "between"), p.at());
-      node.put("other", p.other()).put("farad", p.farad());
+      between(node, p);
+      node.put("farad", p.farad());
     } else if (part instanceof LeadPart.Drain p) {
       place(node.put("kind", "drain"), p.at());
+    }
+  }
+
+  private static void between(ObjectNode node, LeadPart.Across part) {
+    place(node.put("kind", "between"), part.at());
+    node.put("other", part.other().pin());
+    if (part.other().end() != part.at().end()) {
+      node.put("other_end", BuildJson.word(part.other().end()));
     }
   }
 

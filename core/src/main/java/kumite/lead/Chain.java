@@ -167,38 +167,14 @@ final class Chain {
       part.hanging()
           .ifPresent(h -> seen(h.at(), at).ifPresent(place -> parts.add(h.moved().apply(place))));
       if (part instanceof LeadPart.Across across) {
-        parts.add(seen(across, at));
+        Optional<Place> one = seen(across.at(), at);
+        Optional<Place> other = seen(across.other(), at);
+        // With a leg that comes out nowhere, or both on one net, it does nothing.
+        if (one.isPresent() && other.isPresent() && !one.equals(other)) {
+          parts.add(across.between(one.get(), other.get()));
+        }
       }
     }
-  }
-
-  /**
-   * A part between two cores stands at the end where both are to be seen.
-   *
-   * @throws IllegalArgumentException if they are seen at no end together
-   */
-  private LeadPart seen(LeadPart.Across part, int at) {
-    Knot one = knot(part.at(), at);
-    Knot other = knot(new Place(part.at().end(), part.other()), at);
-    for (int end : at == 0 ? List.of(0, 2) : List.of(2, 0)) {
-      Optional<String> here = pin(one, end);
-      Optional<String> there = pin(other, end).filter(pin -> !here.equals(Optional.of(pin)));
-      if (here.isPresent() && there.isPresent()) {
-        Place place = new Place(end == 0 ? Where.FROM : Where.TO, here.get());
-        return part.between(place, there.get());
-      }
-    }
-    throw new IllegalArgumentException(
-        part.words()
-            + " joins what comes out at no one end of the two leads together, so no one lead does"
-            + " the same; take that part out first");
-  }
-
-  private Optional<String> pin(Knot knot, int end) {
-    return nets.getOrDefault(knot, Set.of(knot)).stream()
-        .filter(k -> k.at() == end)
-        .min(java.util.Comparator.comparing(k -> !k.equals(knot)))
-        .map(Knot::pin);
   }
 
   private Optional<Place> seen(Place place, int at) {

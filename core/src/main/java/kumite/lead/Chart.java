@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import kumite.kind.WireColour;
 import kumite.lead.LeadPart.Place;
 import kumite.working.Quantity;
@@ -127,13 +128,13 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
     return wired(end, plugs).map(Wired::stripMm).orElse(4.0);
   }
 
-  private static boolean moulded(End end) {
-    return end instanceof End.Plug plug && plug.wired().equals(Optional.of(Wired.How.MOULDED));
+  private static boolean moulded(Lead lead, Where where, Plugs plugs) {
+    return wired(lead.end(where), plugs).filter(w -> w.how() == Wired.How.MOULDED).isPresent();
   }
 
   /** How much cable is cut: at an end that is made, so much more for a joint made twice. */
-  private static double lengthMm(Lead lead) {
-    long made = java.util.Arrays.stream(Where.values()).filter(w -> !moulded(lead.end(w))).count();
+  private static double lengthMm(Lead lead, Plugs plugs) {
+    long made = Stream.of(Where.values()).filter(w -> !moulded(lead, w, plugs)).count();
     return lead.cable().lengthMm() + made * AGAIN_MM;
   }
 
@@ -157,7 +158,7 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
 
   private static List<Cut> cuts(Lead lead, Plugs plugs) {
     List<Cut> cuts = new ArrayList<>();
-    double whole = lengthMm(lead);
+    double whole = lengthMm(lead, plugs);
     String kind = lead.cable().shielded() ? "-core shielded cable, " : "-core cable, ";
     if (!lead.cable().bought()) {
       cuts.add(new Cut(lead.cable().cores() + kind + lead.cable().gaugeAwg() + " AWG", 1, whole));
@@ -165,7 +166,7 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
     for (Where where : Where.values()) {
       int joints =
           (int) lead.cores().stream().map(core -> Lead.pin(core, where)).distinct().count();
-      if (moulded(lead.end(where))) {
+      if (moulded(lead, where, plugs)) {
         continue;
       }
       if (joints > 0) {
@@ -300,7 +301,8 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
 
   private static List<String> steps(Lead lead, Plugs plugs) {
     List<String> steps = new ArrayList<>();
-    boolean made = java.util.Arrays.stream(Where.values()).anyMatch(w -> !moulded(lead.end(w)));
+    boolean made = Stream.of(Where.values()).anyMatch(w -> !moulded(lead, w, plugs));
+    boolean half = Stream.of(Where.values()).anyMatch(w -> moulded(lead, w, plugs));
     if (!made) {
       steps.add("Both plugs are moulded on, so nothing is made: the cable is used as it is");
       steps.add("Go through the list of tests with the meter");
@@ -310,14 +312,14 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
         String.format(
             Locale.ROOT,
             "Cut the cable to %.0f mm%s: the length and %.0f mm at %s for a joint made twice",
-            lengthMm(lead),
-            moulded(lead.from()) || moulded(lead.to()) ? " from its moulded plug" : "",
+            lengthMm(lead, plugs),
+            half ? " from its moulded plug" : "",
             AGAIN_MM,
-            moulded(lead.from()) || moulded(lead.to()) ? "the cut end" : "either end"));
+            half ? "the cut end" : "either end"));
     for (Where where : Where.values()) {
       List<String> slips =
           lead.slips().stream()
-              .filter(slip -> slip.end() == where && !moulded(lead.end(where)))
+              .filter(slip -> slip.end() == where && !moulded(lead, where, plugs))
               .map(slip -> slip.kind().words())
               .toList();
       if (!slips.isEmpty()) {
@@ -337,9 +339,10 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
     for (LeadPart part : lead.parts()) {
       if (part instanceof LeadPart.Drain drain) {
         steps.add(
-            "Twist the shield's drain wire, put tube over it and on "
-                + drain.at().words()
-                + "; where it goes on no pin, cut the shield back and cover it");
+            "Put "
+                + drain.words()
+                + ", twisted and in tube; where it goes on no pin, cut the shield back and cover"
+                + " it");
       } else if (!(part instanceof LeadPart.InCore)) {
         steps.add("Solder in " + part.words() + ", tube over it");
       }
@@ -347,7 +350,7 @@ public record Chart(List<Row> rows, List<Cut> cuts, List<Test> tests, List<Strin
     steps.add("Dry fit: lay the printed face on the plug, and read each colour off it");
     boolean hoods =
         lead.slips().stream()
-            .anyMatch(slip -> slip.kind() == Slip.Kind.HOOD && !moulded(lead.end(slip.end())));
+            .anyMatch(slip -> slip.kind() == Slip.Kind.HOOD && !moulded(lead, slip.end(), plugs));
     steps.add(
         "Go through the list of tests with the meter"
             + (hoods ? ", before any hood is closed" : ""));

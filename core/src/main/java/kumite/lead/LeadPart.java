@@ -39,32 +39,31 @@ public sealed interface LeadPart {
     }
   }
 
-  /** A part between two pins of one end, and so between two cores. */
+  /** A part between two pins, and so between two cores. */
   sealed interface Across extends LeadPart permits ResistorAcross, CapacitorAcross {
     /** {@return the one pin} */
     Place at();
 
-    /** {@return the other pin of that end, by name} */
-    String other();
+    /** {@return the other pin, of the same end or not} */
+    Place other();
 
-    /** {@return the same part between two other pins of one end} */
-    Across between(Place at, String other);
+    /** {@return the same part between two other pins} */
+    Across between(Place newAt, Place newOther);
 
     @Override
     default Set<Place> places() {
-      return Set.of(at(), new Place(at().end(), other()));
+      return Set.of(at(), other());
     }
 
     @Override
     default Across turned() {
-      return between(at().across(), other());
+      return between(at().across(), other().across());
     }
 
-    private static void check(Place at, String other) {
-      Check.filled(other, "pin of a part");
-      if (at.pin().equals(other)) {
+    private static void check(Place at, Place other) {
+      if (at.equals(other)) {
         throw new IllegalArgumentException(
-            "a part between two cores needs two pins, but both were \"" + other + "\"");
+            "a part between two cores needs two pins, but both were " + at.words());
       }
     }
   }
@@ -155,8 +154,8 @@ public sealed interface LeadPart {
     }
   }
 
-  /** A resistor between two pins of one end. */
-  record ResistorAcross(Place at, String other, double ohm) implements Across {
+  /** A resistor between two pins. */
+  record ResistorAcross(Place at, Place other, double ohm) implements Across {
     public ResistorAcross {
       Across.check(at, other);
       Check.between(0.1, 1e8, ohm, "resistor in ohm");
@@ -164,17 +163,17 @@ public sealed interface LeadPart {
 
     @Override
     public String words() {
-      return Quantity.OHM.words(ohm) + " between " + at.words() + " and its pin " + other;
+      return Quantity.OHM.words(ohm) + " between " + at.words() + " and " + other.words();
     }
 
     @Override
-    public ResistorAcross between(Place newAt, String newOther) {
+    public ResistorAcross between(Place newAt, Place newOther) {
       return new ResistorAcross(newAt, newOther, ohm);
     }
   }
 
-  /** A capacitor between two pins of one end. */
-  record CapacitorAcross(Place at, String other, double farad) implements Across {
+  /** A capacitor between two pins. */
+  record CapacitorAcross(Place at, Place other, double farad) implements Across {
     public CapacitorAcross {
       Across.check(at, other);
       Check.between(1e-13, 1, farad, "capacitor in F");
@@ -182,11 +181,11 @@ public sealed interface LeadPart {
 
     @Override
     public String words() {
-      return Quantity.FARAD.words(farad) + " between " + at.words() + " and its pin " + other;
+      return Quantity.FARAD.words(farad) + " between " + at.words() + " and " + other.words();
     }
 
     @Override
-    public CapacitorAcross between(Place newAt, String newOther) {
+    public CapacitorAcross between(Place newAt, Place newOther) {
       return new CapacitorAcross(newAt, newOther, farad);
     }
   }

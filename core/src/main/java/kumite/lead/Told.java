@@ -22,6 +22,10 @@ public record Told(Optional<Turn> turn, boolean straight, List<String> moved, Li
 
   /** {@return what a lead does} */
   public static Told of(Lead lead, Plugs plugs) {
+    if (lead.from().beyond() == Beyond.HOST && lead.to().beyond() == Beyond.PAD) {
+      // What arrives is told from where it comes from.
+      return of(lead.turned(), plugs);
+    }
     LeadNets nets = LeadNets.of(lead);
     boolean straight =
         nets.oneToOne()

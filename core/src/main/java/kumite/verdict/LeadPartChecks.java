@@ -157,7 +157,7 @@ final class LeadPartChecks {
   /** What lies between supply and ground must bear it. */
   private void across(LeadPart.Across part) {
     AtPin one = subject.ends().at(part.at().end(), part.at().pin());
-    AtPin other = subject.ends().at(part.at().end(), part.other());
+    AtPin other = subject.ends().at(part.other().end(), part.other().pin());
     boolean supplied =
         rail(one, other) && Set.of(one.nature(), other.nature()).contains(Nature.GROUND);
     double volts = Math.max(one.bearsVolts(), Math.max(other.bearsVolts(), most(one, other)));

@@ -200,7 +200,7 @@ public sealed interface Neighbour {
           }
         } else if (part instanceof LeadPart.Across across) {
           Joint one = at(across.at());
-          Joint other = at(new LeadPart.Place(across.at().end(), across.other()));
+          Joint other = at(across.other());
           if (across instanceof LeadPart.ResistorAcross resistor) {
             parts.add(
                 new Component.Resistor(

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import kumite.lead.LeadPart.Place;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -68,7 +69,15 @@ public class ChartTest {
     for (Chart.Test test : Chart.of(lead, PLUGS).tests()) {
       Place one = place(test.one());
       Place other = place(test.other());
-      assertThat(nets.of(one).contains(other)).as("%s", test).isEqualTo(test.joined());
+      boolean across =
+          lead.parts().stream()
+              .filter(LeadPart.ResistorAcross.class::isInstance)
+              .anyMatch(
+                  p ->
+                      p.places().stream().anyMatch(nets.of(one)::contains)
+                          && p.places().stream().anyMatch(nets.of(other)::contains));
+      boolean joined = nets.of(one).contains(other);
+      assertThat(test.joined()).as("%s", test).isEqualTo(joined || across);
       tested.add(one);
       tested.add(other);
     }
@@ -82,6 +91,7 @@ public class ChartTest {
           Chart.of(lead, PLUGS).tests().stream()
               .filter(Chart.Test::joined)
               .filter(test -> net.contains(place(test.one())))
+              .filter(test -> net.contains(place(test.other())))
               .count();
       boolean cored =
           lead.cores().stream().anyMatch(c -> net.contains(new Place(Where.FROM, c.from())));
@@ -108,6 +118,17 @@ public class ChartTest {
   public void theOrderOfWorkForgetsNothing(int seed) {
     Lead lead = lead(seed);
     List<String> steps = Chart.of(lead, PLUGS).steps();
+    List<Where> made =
+        Stream.of(Where.values())
+            .filter(
+                w ->
+                    !((End.Plug) lead.end(w)).wired().equals(Optional.of(Wired.How.MOULDED))
+                        || PLUGS.needed(((End.Plug) lead.end(w)).connector()).bare())
+            .toList();
+    if (made.isEmpty()) {
+      assertThat(steps).hasSize(2);
+      return;
+    }
     assertThat(steps.get(0)).startsWith("Cut the cable");
     int slide = last(steps, "Slide on first");
     int joint = step(steps, "Put each core on");
@@ -125,7 +146,7 @@ public class ChartTest {
     }
     assertThat(dry).isLessThan(test);
     assertThat(test).isLessThan(close);
-    for (Slip slip : lead.slips()) {
+    for (Slip slip : lead.slips().stream().filter(s -> made.contains(s.end())).toList()) {
       assertThat(steps.subList(0, joint < 0 ? steps.size() : joint))
           .anyMatch(s -> s.contains(slip.kind().words()));
     }
@@ -138,9 +159,11 @@ public class ChartTest {
   public void theCutListIsEnough(int seed) {
     Lead lead = lead(seed);
     List<Chart.Cut> cuts = Chart.of(lead, PLUGS).cuts();
-    Chart.Cut cable = cuts.get(0);
-    assertThat(cable.lengthMm()).isGreaterThanOrEqualTo(lead.cable().lengthMm());
-    assertThat(cable.what()).contains(lead.cable().cores() + "-core");
+    List<Chart.Cut> cable = cuts.stream().filter(c -> c.what().contains("-core")).toList();
+    assertThat(cable).as("a bought cable is there").hasSize(lead.cable().bought() ? 0 : 1);
+    assertThat(cable)
+        .allMatch(c -> c.lengthMm() >= lead.cable().lengthMm())
+        .allMatch(c -> c.what().contains(lead.cable().cores() + "-core"));
     for (Where where : Where.values()) {
       End.Plug plug = (End.Plug) lead.end(where);
       boolean soldered = PLUGS.needed(plug.connector()).wired(plug.wired()).how().soldered();

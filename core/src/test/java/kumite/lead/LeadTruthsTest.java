@@ -138,6 +138,101 @@ public class LeadTruthsTest {
     assertThat(String.join(" ", Chart.of(hooded, PLUGS).steps())).contains("Close the hoods");
   }
 
+  /** A diode does not beep: the diode range shows its volts, red where the band does not look. */
+  @Test
+  public void aDiodeIsMeasuredTheWayItLooks() {
+    Lead plain = lead("nine-pin", Gender.MALE, Gender.FEMALE, "1>3", "2>2", "8>8");
+    for (Where band : Where.values()) {
+      Chart.Test test =
+          Chart.of(plain.withParts(List.of(new LeadPart.Diode("1", "3", band))), PLUGS)
+              .tests()
+              .stream()
+              .filter(Chart.Test::diode)
+              .findFirst()
+              .orElseThrow();
+      assertThat(test.beep()).isFalse();
+      assertThat(test.words()).startsWith("diode range, red at the first");
+      assertThat(test.other())
+          .isEqualTo("pin " + (band == Where.TO ? 3 : 1) + " of the " + band.words());
+    }
+  }
+
+  /** Resistors between two cores: side by side they read less, and a small one beeps. */
+  @Test
+  public void aPartBetweenTwoCoresIsMeasured() {
+    Lead plain = lead("nine-pin", Gender.MALE, Gender.FEMALE, "1>1", "2>2", "8>8");
+    LeadPart.Place one = new LeadPart.Place(Where.FROM, "1");
+    LeadPart.Place other = new LeadPart.Place(Where.TO, "2");
+    Object[][] table = {
+      {
+        List.of(new LeadPart.ResistorAcross(one, new LeadPart.Place(Where.FROM, "2"), 1000)),
+        "1 kohm"
+      },
+      {
+        List.of(
+            new LeadPart.ResistorAcross(one, new LeadPart.Place(Where.FROM, "2"), 1000),
+            new LeadPart.ResistorAcross(other, new LeadPart.Place(Where.TO, "1"), 1000)),
+        "500 ohm"
+      },
+      {List.of(new LeadPart.ResistorAcross(one, new LeadPart.Place(Where.FROM, "2"), 10)), "beep"},
+      {List.of(new LeadPart.ResistorAcross(one, other, 1000)), "1 kohm"},
+      {
+        List.of(new LeadPart.CapacitorAcross(one, new LeadPart.Place(Where.FROM, "2"), 1e-7)),
+        "silent"
+      },
+      {List.of(), "silent"},
+    };
+    for (Object[] row : table) {
+      @SuppressWarnings("unchecked")
+      List<LeadPart> parts = (List<LeadPart>) row[0];
+      assertThat(Chart.of(plain.withParts(parts), PLUGS).tests())
+          .filteredOn(t -> t.one().contains("pin 1 ") && t.other().contains("pin 2 "))
+          .extracting(Chart.Test::words)
+          .containsExactly((String) row[1]);
+    }
+  }
+
+  /**
+   * A moulded end is left as it is: no strip, no tube, no hood, and cable cut at the other only.
+   */
+  @Test
+  public void aMouldedEndIsLeftAsItIs() {
+    Lead plain =
+        lead("nine-pin", Gender.MALE, Gender.FEMALE, "1>1", "8>8")
+            .withSlips(
+                List.of(new Slip(Where.FROM, Slip.Kind.HOOD), new Slip(Where.TO, Slip.Kind.HOOD)));
+    Lead half = moulded(plain, Where.FROM);
+    Lead whole = moulded(half, Where.TO);
+    double length = plain.cable().lengthMm();
+    assertThat(Chart.of(plain, PLUGS).cuts().get(0).lengthMm()).isEqualTo(length + 20);
+    assertThat(Chart.of(half, PLUGS).cuts().get(0).lengthMm()).isEqualTo(length + 10);
+    assertThat(Chart.of(half, PLUGS).cuts())
+        .noneMatch(c -> c.what().contains(Where.FROM.words()))
+        .anyMatch(c -> c.what().contains(Where.TO.words()));
+    assertThat(Chart.of(half, PLUGS).rows())
+        .allMatch(r -> r.stripFromMm() == 0 && r.stripToMm() > 0);
+    assertThat(Chart.of(half, PLUGS).steps())
+        .anyMatch(s -> s.contains("leave the moulded plug"))
+        .anyMatch(s -> s.contains("Close the hoods"));
+    assertThat(String.join(" ", Chart.of(whole, PLUGS).steps()))
+        .doesNotContain("olde", "hood", "trip")
+        .contains("as it is", "with the meter");
+    assertThat(Chart.of(half.withCable(half.cable().withBought(true)), PLUGS).cuts())
+        .noneMatch(c -> c.what().contains("-core"));
+  }
+
+  private static Lead moulded(Lead lead, Where where) {
+    End.Plug plug = (End.Plug) lead.end(where);
+    return lead.withEnd(
+        where,
+        new End.Plug(
+            plug.connector(),
+            plug.gender(),
+            plug.beyond(),
+            plug.pinout(),
+            java.util.Optional.of(Wired.How.MOULDED)));
+  }
+
   private static int first(Chart chart, String words) {
     for (int i = 0; i < chart.steps().size(); i++) {
       if (chart.steps().get(i).contains(words)) {

@@ -60,7 +60,8 @@ public final class RandomLeads {
                 one,
                 other,
                 WireColour.of(pick(WireColour.Hue.values(), random)),
-                random.nextInt(4) == 0 ? Optional.of("own " + i) : Optional.empty()));
+                random.nextInt(4) == 0 ? Optional.of("own " + i) : Optional.empty(),
+                random.nextInt(6) == 0));
       }
     }
     Lead lead =
@@ -74,7 +75,9 @@ public final class RandomLeads {
                 random.nextInt(1, 20),
                 random.nextInt(16, 37),
                 random.nextDouble(20, 9000),
-                random.nextBoolean() ? 0 : 6.5),
+                random.nextBoolean() ? 0 : 6.5,
+                random.nextInt(4) == 0,
+                random.nextInt(3) == 0),
             random.nextBoolean()
                 ? List.of()
                 : List.of(
@@ -91,7 +94,7 @@ public final class RandomLeads {
       LeadPart.Place at =
           new LeadPart.Place(where, kind.names().get(random.nextInt(kind.pins().size())));
       String other = kind.names().get(random.nextInt(kind.pins().size()));
-      switch (random.nextInt(5)) {
+      switch (random.nextInt(9)) {
         case 0 -> parts.add(new LeadPart.ResistorToGround(at, 4700));
         case 1 -> parts.add(new LeadPart.CapacitorToGround(at, 1e-8));
         case 2 -> parts.add(new LeadPart.PullUp(at, 10_000));
@@ -100,10 +103,32 @@ public final class RandomLeads {
             parts.add(new LeadPart.Bridge(at, other));
           }
         }
+        case 4 -> {
+          Where there = pick(Where.values(), random);
+          ConnectorKind far = there == Where.FROM ? from : to;
+          LeadPart.Place second =
+              new LeadPart.Place(there, far.names().get(random.nextInt(far.pins().size())));
+          if (!second.equals(at)) {
+            parts.add(new LeadPart.ResistorAcross(at, second, 1000));
+          }
+        }
+        case 5 -> {
+          if (!other.equals(at.pin())) {
+            parts.add(new LeadPart.CapacitorAcross(at, new LeadPart.Place(where, other), 1e-7));
+          }
+        }
+        case 6 -> {
+          if (lead.cable().shielded()) {
+            parts.add(new LeadPart.Drain(at));
+          }
+        }
         default -> {
           if (!lead.cores().isEmpty()) {
             Core core = lead.cores().get(random.nextInt(lead.cores().size()));
-            parts.add(new LeadPart.Series(core.from(), core.to(), 220));
+            parts.add(
+                random.nextBoolean()
+                    ? new LeadPart.Series(core.from(), core.to(), 220)
+                    : new LeadPart.Diode(core.from(), core.to(), pick(Where.values(), random)));
           }
         }
       }

@@ -121,10 +121,113 @@ public class LeadChecksTest {
                       new LeadPart.Series("1", "1", 100),
                       new LeadPart.CapacitorToGround(from1, 1e-8))),
           "LD-18"),
+      // A contact sinks what the host's pull-up gives: the band looks to the pad.
+      row("nine-pin-direct", part(new LeadPart.Diode("1", "1", Where.TO)), "LD-37"),
+      row("nine-pin-select", part(new LeadPart.Diode("5", "5", Where.TO)), "LD-37"),
+      row("nine-pin-select", part(new LeadPart.Diode("8", "8", Where.FROM)), "LD-37"),
+      row("serial-latch", part(new LeadPart.Diode("4", "4", Where.TO)), "LD-37"),
+      // 5 V and 47 ohm: 0.53 W by Ohm's law.
+      row(
+          "nine-pin-select",
+          part(
+              new LeadPart.ResistorAcross(
+                  new Place(Where.FROM, "5"), new Place(Where.FROM, "8"), 47)),
+          "LD-18"),
+      row("nine-pin-select", l -> l.withCable(l.cable().withShield(true)), "LD-39"),
+      row("nine-pin-select", drains(new Place(Where.TO, "5")), "LD-39"),
+      row("nine-pin-select", drains(new Place(Where.TO, "1")), "LD-39"),
+      row("nine-pin-select", drains(new Place(Where.FROM, "8"), new Place(Where.TO, "8")), "LD-39"),
+      row("nine-pin-select", drains(new Place(Where.FROM, "5"), new Place(Where.TO, "8")), "LD-05"),
+      row("nine-pin-direct", called("bananas"), "LD-36"),
       row("nine-pin-select", quarter(), "LD-20"),
       row("nine-pin-direct", quarter(), "LD-02"),
       row("nine-pin-direct", moved("6", "5"), "LD-02"),
     };
+  }
+
+  private static UnaryOperator<Lead> drains(Place... places) {
+    return l ->
+        l.withCable(l.cable().withShield(true))
+            .withParts(java.util.Arrays.stream(places).<LeadPart>map(LeadPart.Drain::new).toList());
+  }
+
+  private static UnaryOperator<Lead> called(String role) {
+    return l -> {
+      List<Core> cores = new ArrayList<>(l.cores());
+      Core one = cores.get(0);
+      cores.set(0, new Core(one.from(), one.to(), one.colour(), Optional.of(role)));
+      return l.withCores(cores);
+    };
+  }
+
+  /** What is sound, though it looks like a fault of the table: nothing of that code is told. */
+  @DataProvider
+  public Object[][] noFaults() {
+    return new Object[][] {
+      row("nine-pin-direct", part(new LeadPart.Diode("1", "1", Where.FROM)), "LD-37"),
+      row(
+          "nine-pin-select",
+          part(
+              new LeadPart.ResistorAcross(
+                  new Place(Where.FROM, "5"), new Place(Where.FROM, "8"), 470)),
+          "LD-18"),
+      row(
+          "nine-pin-select",
+          part(
+              new LeadPart.CapacitorAcross(
+                  new Place(Where.FROM, "5"), new Place(Where.FROM, "8"), 1e-7)),
+          "LD-18"),
+      row("nine-pin-select", drains(new Place(Where.TO, "8")), "LD-39"),
+      row("nine-pin-direct", called("Fire 2"), "LD-36"),
+      row("nine-pin-select", l -> l.withCable(l.cable().withCores(9).withBought(true)), "LD-09"),
+      row(
+          "nine-pin-select",
+          end(Where.FROM, p -> wired(p, Wired.How.MOULDED))
+                  .andThen(end(Where.TO, p -> wired(p, Wired.How.MOULDED)))
+                  .andThen(l -> l.withCable(l.cable().withCores(9)))
+              ::apply,
+          "LD-09"),
+      row(
+          "nine-pin-direct",
+          end(Where.TO, p -> wired(p, Wired.How.MOULDED))
+                  .andThen(l -> l.withCable(l.cable().withGauge(26)))
+              ::apply,
+          "LD-15"),
+    };
+  }
+
+  @Test(dataProvider = "noFaults")
+  public void whatIsSoundIsNotAccused(String pinout, UnaryOperator<Lead> change, String code) {
+    assertThat(LeadChecks.alone(change.apply(plain(pinout)), PLUGS))
+        .extracting(Finding::code)
+        .doesNotContain(code);
+  }
+
+  /** Two pins on one line on purpose: no stop for that, and a stop all the same for what burns. */
+  @Test
+  public void aSharedCoreIsMeant() {
+    Lead lead = more("1", "2").apply(plain("nine-pin-direct"));
+    for (int i = 0; i < lead.cores().size(); i++) {
+      List<Core> cores = new ArrayList<>(lead.cores());
+      cores.replaceAll(core -> core.from().equals("1") ? core.sharing(true) : core);
+      List<Finding> findings = LeadChecks.alone(lead.withCores(cores), PLUGS);
+      assertThat(findings)
+          .filteredOn(f -> f.code().equals("LD-11"))
+          .isNotEmpty()
+          .allMatch(f -> f.severity() == Severity.FINE);
+    }
+    Lead burns = moved("5", "8").apply(plain("nine-pin-select"));
+    List<Core> all = burns.cores().stream().map(core -> core.sharing(true)).toList();
+    assertThat(LeadChecks.alone(burns.withCores(all), PLUGS))
+        .extracting(Finding::code)
+        .contains("LD-05");
+  }
+
+  /** A diode is judged alike from both ends, whichever end of the lead the pad is at. */
+  @Test(dataProvider = "faults")
+  public void aTurnedLeadHasTheSameFaults(String pinout, UnaryOperator<Lead> fault, String code) {
+    Lead lead = fault.apply(plain(pinout));
+    assertThat(LeadChecks.alone(lead.turned(), PLUGS)).extracting(Finding::code).contains(code);
   }
 
   private static Object[] row(String pinout, UnaryOperator<Lead> fault, String code) {

@@ -14,6 +14,7 @@ import kumite.build.Build;
 import kumite.build.Link;
 import kumite.build.Seat;
 import kumite.build.lead.LeadBook;
+import kumite.component.Component;
 import kumite.kind.WireColour;
 import kumite.lead.Beyond;
 import kumite.lead.Cable;
@@ -25,6 +26,7 @@ import kumite.lead.LeadPart;
 import kumite.lead.Plugs;
 import kumite.lead.Where;
 import kumite.measure.Placement;
+import kumite.name.Joint;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import org.testng.annotations.DataProvider;
@@ -402,5 +404,98 @@ public class LeadsAtBoardsTest {
   private static Seat seat(String id, String board, double x) {
     return Seat.empty(new SeatId(id))
         .withBoard(Optional.of(new BoardChoice(board, Placement.at(x, 150))));
+  }
+
+  /** Two sticks on one terminal on purpose: either press counts, and nothing accuses it. */
+  @Test
+  public void aTerminalIsSharedOnPurpose() {
+    Lead one = lead("One", "nine-pin-direct", Beyond.PAD, "1", "2", "8", "GND.2");
+    Lead two = lead("Two", "nine-pin-direct", Beyond.PAD, "1", "2", "8", "GND.3");
+    assertThat(codes(with(build(FIVE), one, two))).contains("NT-04");
+    List<Core> shared = one.cores().stream().map(core -> core.sharing(true)).toList();
+    assertThat(codes(with(build(FIVE), one.withCores(shared), two))).doesNotContain("NT-04");
+    // What drives against what drives is no matter of purpose.
+    Lead pad = serial("Pad", "2", "3", "4");
+    Lead other = serial("Other", "2", "3", "4");
+    List<Core> all = pad.cores().stream().map(core -> core.sharing(true)).toList();
+    assertThat(codes(with(build(FIVE), pad.withCores(all), other))).contains("NT-08");
+  }
+
+  /** Fed by the console: said and so, it is fine; said and not so, it stops. */
+  @Test
+  public void aBoardFedByTheConsoleIsFedOrTold() {
+    Lead plays =
+        lead(
+            "Console",
+            "serial-latch",
+            Beyond.HOST,
+            "1",
+            "VCC",
+            "2",
+            "2",
+            "3",
+            "3",
+            "4",
+            "4",
+            "7",
+            "GND.2");
+    Lead fed = plays.withEnds(plays.from(), new End.OfBoard(SeatId.FIRST, true));
+    assertThat(codes(with(build(FIVE), plays))).contains("LD-29").doesNotContain("LD-38");
+    assertThat(codes(with(build(FIVE), fed))).doesNotContain("LD-29", "LD-38");
+    for (Core core : fed.cores()) {
+      List<Core> left = fed.cores().stream().filter(c -> !c.equals(core)).toList();
+      assertThat(codes(with(build(FIVE), fed.withCores(left))).contains("LD-38"))
+          .as("without %s", core.words())
+          .isEqualTo(core.to().equals("VCC"));
+    }
+  }
+
+  /** A part in a lead is a part of the board's wiring: it is not a wire, and it keeps its legs. */
+  @Test
+  public void partsOfALeadArePartsOfTheWiring() {
+    Lead stick = lead("Stick", "nine-pin-direct", Beyond.PAD, "1", "2", "2", "3", "8", "GND.2");
+    LeadPart.Place one = new LeadPart.Place(Where.FROM, "1");
+    LeadPart.Place two = new LeadPart.Place(Where.FROM, "2");
+    for (LeadPart part :
+        List.of(
+            new LeadPart.Diode("1", "2", Where.FROM),
+            new LeadPart.Diode("1", "2", Where.TO),
+            new LeadPart.Series("1", "2", 220))) {
+      Bench bench = Bench.of(with(build(FIVE), stick.withParts(List.of(part))), CATALOGUE);
+      var wiring = bench.wiring().orElseThrow();
+      Joint board = new Joint(Joint.BOARD, "2");
+      Joint pin = new Joint("LEAD-STICK", "1");
+      assertThat(wiring.nets().joined(board, pin)).as(part.words()).isFalse();
+      assertThat(wiring.parts())
+          .as(part.words())
+          .filteredOn(c -> c.ends().contains(board) && c.ends().contains(pin))
+          .hasSize(1)
+          .allSatisfy(
+              c -> {
+                if (part instanceof LeadPart.Diode diode) {
+                  Component.Diode found = (Component.Diode) c;
+                  assertThat(found.cathode()).isEqualTo(diode.band() == Where.FROM ? pin : board);
+                }
+              });
+    }
+    Build across =
+        with(build(FIVE), stick.withParts(List.of(new LeadPart.ResistorAcross(one, two, 1000))));
+    var wiring = Bench.of(across, CATALOGUE).wiring().orElseThrow();
+    assertThat(wiring.parts())
+        .anyMatch(
+            c ->
+                c instanceof Component.Resistor r
+                    && r.ohm() == 1000
+                    && r.ends().contains(new Joint("LEAD-STICK", "1"))
+                    && r.ends().contains(new Joint("LEAD-STICK", "2")));
+    // A drain wire at either end joins what it lands on.
+    Lead shielded =
+        stick
+            .withCable(stick.cable().withShield(true))
+            .withParts(
+                List.of(
+                    new LeadPart.Drain(new LeadPart.Place(Where.FROM, "1")),
+                    new LeadPart.Drain(new LeadPart.Place(Where.TO, "GND"))));
+    assertThat(codes(with(build(FIVE), shielded))).contains("NT-05");
   }
 }

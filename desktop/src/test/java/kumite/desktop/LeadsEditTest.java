@@ -194,13 +194,13 @@ public class LeadsEditTest {
         "resistor between two pins",
         Map.of("end", "first end", "other pin", "3"),
         "1k",
-        new LeadPart.ResistorAcross(one, "3", 1000)
+        new LeadPart.ResistorAcross(one, new Place(Where.FROM, "3"), 1000)
       },
       {
         "capacitor between two pins",
         Map.of("end", "first end", "other pin", "8"),
         "100n",
-        new LeadPart.CapacitorAcross(one, "8", 1e-7)
+        new LeadPart.CapacitorAcross(one, new Place(Where.FROM, "8"), 1e-7)
       },
     };
   }

@@ -188,9 +188,11 @@ final class PartForm extends VBox {
       }
       case BRIDGE -> new LeadPart.Bridge(place, second);
       case RESISTOR_ACROSS ->
-          new LeadPart.ResistorAcross(place, second, Quantity.OHM.above0(typed, "resistor"));
+          new LeadPart.ResistorAcross(
+              place, new Place(place.end(), second), Quantity.OHM.above0(typed, "resistor"));
       case CAPACITOR_ACROSS ->
-          new LeadPart.CapacitorAcross(place, second, Quantity.FARAD.above0(typed, "capacitor"));
+          new LeadPart.CapacitorAcross(
+              place, new Place(place.end(), second), Quantity.FARAD.above0(typed, "capacitor"));
       case DRAIN -> {
         if (!shown.cable().shielded()) {
           throw new IllegalArgumentException(

@@ -314,7 +314,7 @@ final class StrandsView extends Pane {
       return value;
     }
     if (part instanceof LeadPart.Across across) {
-      return value + " to " + across.other();
+      return value + " to " + across.other().pin();
     }
     return value + (part instanceof LeadPart.PullUp ? " to supply" : " to ground");
   }

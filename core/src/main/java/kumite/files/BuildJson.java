@@ -203,7 +203,11 @@ final class BuildJson {
                       item.number("left_mm"),
                       item.number("front_mm"),
                       item.number("width_mm"),
-                      item.number("height_mm"))));
+                      item.number("height_mm"),
+                      item.has("stands")
+                          ? item.word("stands", Block.Stands.class)
+                          : Block.Stands.WHOLE,
+                      item.number("tall_mm", 0))));
       item.done();
     }
     CaseInside inside =
@@ -397,6 +401,10 @@ final class BuildJson {
       number(item, "front_mm", block.frontMm());
       number(item, "width_mm", block.widthMm());
       number(item, "height_mm", block.heightMm());
+      if (block.stands() != Block.Stands.WHOLE) {
+        item.put("stands", word(block.stands()));
+        number(item, "tall_mm", block.tallMm());
+      }
     }
     inside.put("opening", word(panel.inside().opening()));
     if (!panel.rectangular()) {

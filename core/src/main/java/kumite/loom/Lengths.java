@@ -25,7 +25,7 @@ final class Lengths {
   Lengths(Build build, BoardKind board) {
     this.build = build;
     this.board = board;
-    this.ways = new Ways(build.panel().inside().blocks());
+    this.ways = Ways.of(build.panel());
   }
 
   private Laying laying() {

@@ -25,7 +25,7 @@ public final class Routes {
   private Routes(Build build, BoardKind board, Loom loom) {
     this.build = build;
     this.board = board;
-    this.ways = new Ways(build.panel().inside().blocks());
+    this.ways = Ways.of(build.panel());
     for (Control control : build.controls()) {
       places.put(control.id().text(), round(control.placement().centre()));
     }

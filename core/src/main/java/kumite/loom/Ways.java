@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 import kumite.build.panel.Block;
+import kumite.build.panel.Panel;
 import kumite.measure.Point;
 import org.jgrapht.Graph;
 import org.jgrapht.GraphPath;
@@ -23,10 +24,28 @@ final class Ways {
   /** Wires keep this far from a block: common practice, no source. */
   static final double CLEAR_MM = 3;
 
+  /** A bundle of wires passes where so much is left: common practice, no source. */
+  private static final double PASS_MM = 15;
+
   private final List<Block> blocks;
 
   Ways(List<Block> blocks) {
     this.blocks = List.copyOf(blocks);
+  }
+
+  /** Wires lie along the panel: over what stands on the floor and leaves them room they pass. */
+  static Ways of(Panel panel) {
+    return new Ways(
+        panel.inside().blocks().stream()
+            .filter(
+                block ->
+                    block.stands() != Block.Stands.FLOOR
+                        || block.topMm(
+                                Math.min(
+                                    panel.depthAtMm(block.frontMm()),
+                                    panel.depthAtMm(block.frontMm() + block.heightMm())))
+                            < PASS_MM)
+            .toList());
   }
 
   /** {@return the length of the shortest way, in mm; straight where an end is shut in} */

@@ -1,5 +1,6 @@
 package kumite.panel;
 
+import java.util.ArrayList;
 import java.util.List;
 import kumite.build.panel.Panel;
 import kumite.measure.Point;
@@ -14,30 +15,56 @@ final class BoardGaps {
 
   private BoardGaps() {}
 
-  /** Measures the board and its plug against walls, blocks and the depth of the case. */
+  /** Measures boards and their plugs against walls, blocks, each other and the case's depth. */
   static void measure(Surroundings around, Measured into) {
-    around
-        .board()
-        .ifPresent(
-            board -> {
-              wall(Gap.Kind.BOARD_WALL, board.outline(), around, into);
-              board.plug().ifPresent(plug -> wall(Gap.Kind.PLUG_WALL, plug, around, into));
-              for (int i = 0; i < around.outlines().size(); i++) {
-                block(board.outline(), i, around, into);
-                int at = i;
-                board.plug().ifPresent(plug -> block(plug, at, around, into));
-              }
-              depth(board, around.panel(), into);
-            });
+    List<BoardRoom> boards = around.boards();
+    for (int i = 0; i < boards.size(); i++) {
+      BoardRoom board = boards.get(i);
+      wall(Gap.Kind.BOARD_WALL, board, board.outline(), around, into);
+      board.plug().ifPresent(plug -> wall(Gap.Kind.PLUG_WALL, board, plug, around, into));
+      for (int at = 0; at < around.outlines().size(); at++) {
+        if (board.level(around.blocks().get(at), around.panel(), around.outlines().get(at))) {
+          int block = at;
+          block(board, board.outline(), at, around, into);
+          board.plug().ifPresent(plug -> block(board, plug, block, around, into));
+        }
+      }
+      for (BoardRoom other : boards.subList(0, i)) {
+        if (other.level(board, around.panel())) {
+          beside(other, board, into);
+        }
+      }
+      depth(board, around.panel(), into);
+    }
   }
 
-  private static void wall(Gap.Kind kind, Swept outline, Surroundings around, Measured into) {
+  private static void beside(BoardRoom one, BoardRoom other, Measured into) {
+    List<Swept> ones = new ArrayList<>(List.of(one.outline()));
+    one.plug().ifPresent(ones::add);
+    List<Swept> others = new ArrayList<>(List.of(other.outline()));
+    other.plug().ifPresent(others::add);
+    Swept.Between between = Placed.narrowest(ones, others, Gaps.INTEREST_MM);
+    if (between != null) {
+      bare(
+          Gap.Kind.BOARD_BOARD,
+          other,
+          between,
+          one.words(),
+          "gap = nearest distance between the two outlines",
+          "boards, or their plugs with the bend of the cable",
+          into);
+    }
+  }
+
+  private static void wall(
+      Gap.Kind kind, BoardRoom board, Swept outline, Surroundings around, Measured into) {
     Swept.Between between = around.wall().from(outline);
     boolean plug = kind == Gap.Kind.PLUG_WALL;
     bare(
         kind,
+        board,
         between,
-        "the " + Boundary.side(between) + " wall",
+        "the " + around.wall().side(between) + " wall",
         plug
             ? "gap = from the end of the plug's bend to the inside of the wall"
             : "gap = from the board to the inside of the wall",
@@ -45,11 +72,13 @@ final class BoardGaps {
         into);
   }
 
-  private static void block(Swept outline, int i, Surroundings around, Measured into) {
+  private static void block(
+      BoardRoom board, Swept outline, int i, Surroundings around, Measured into) {
     Swept block = around.outlines().get(i);
     if (!outline.clearlyBeyond(block, Gaps.INTEREST_MM)) {
       bare(
           Gap.Kind.BOARD_BLOCK,
+          board,
           outline.to(block),
           around.blocks().get(i).name(),
           "gap = nearest distance between the two outlines",
@@ -60,6 +89,7 @@ final class BoardGaps {
 
   private static void bare(
       Gap.Kind kind,
+      BoardRoom board,
       Swept.Between between,
       String against,
       String formula,
@@ -68,6 +98,7 @@ final class BoardGaps {
     into.add(
         kind,
         List.of(),
+        board.thing(),
         against,
         between,
         0,
@@ -90,6 +121,7 @@ final class BoardGaps {
     into.add(
         Gap.Kind.BOARD_DEPTH,
         List.of(),
+        board.thing(),
         board.hangs() ? "the case floor" : "the panel",
         new Swept.Between(room, centre, centre),
         Gaps.BOARD_MM,
@@ -116,29 +148,25 @@ final class BoardGaps {
    * apart sideways; where the body hangs above the board, the bend of its wire needs room.
    */
   static void toPart(Placed part, Surroundings around, Measured into) {
-    around
-        .board()
-        .ifPresent(
-            board -> {
-              toPart(Gap.Kind.BODY_BOARD, part, board, board.outline(), around.panel(), into);
-              board
-                  .plug()
-                  .ifPresent(
-                      plug -> toPart(Gap.Kind.BODY_PLUG, part, board, plug, around.panel(), into));
-              if (board.hangs()) {
-                Swept.Between turned = Placed.narrowest(part.wrench(), List.of(board.outline()), 0);
-                if (turned != null && turned.gapMm() < 0) {
-                  into.single(
-                      Gap.Kind.WRENCH_BOARD,
-                      part,
-                      turned,
-                      "the board",
-                      0,
-                      "gap = from what the wrench sweeps to the board",
-                      "the wrench just passes");
-                }
-              }
-            });
+    for (BoardRoom board : around.boards()) {
+      toPart(Gap.Kind.BODY_BOARD, part, board, board.outline(), around.panel(), into);
+      board
+          .plug()
+          .ifPresent(plug -> toPart(Gap.Kind.BODY_PLUG, part, board, plug, around.panel(), into));
+      if (board.hangs()) {
+        Swept.Between turned = Placed.narrowest(part.wrench(), List.of(board.outline()), 0);
+        if (turned != null && turned.gapMm() < 0) {
+          into.single(
+              Gap.Kind.WRENCH_BOARD,
+              part,
+              turned,
+              board.words(),
+              0,
+              "gap = from what the wrench sweeps to the board",
+              "the wrench just passes");
+        }
+      }
+    }
   }
 
   private static void toPart(
@@ -159,7 +187,7 @@ final class BoardGaps {
     into.add(
         kind,
         List.of(part.id()),
-        kind == Gap.Kind.BODY_PLUG ? "the board's plug" : "the board",
+        kind == Gap.Kind.BODY_PLUG ? board.plugWords() : board.words(),
         between,
         needed,
         () ->

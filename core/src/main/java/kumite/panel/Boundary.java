@@ -228,16 +228,29 @@ final class Boundary {
   }
 
   /** {@return which side of the panel a measured gap looks to} */
-  static String side(Swept.Between between) {
+  String side(Swept.Between between) {
     double dx = between.to().xMm() - between.from().xMm();
     double dy = between.to().yMm() - between.from().yMm();
     if (between.gapMm() < 0) {
       dx = -dx;
       dy = -dy;
     }
+    if (Math.abs(dx) < 1e-6 && Math.abs(dy) < 1e-6) {
+      return nearestSide(between.to());
+    }
     if (Math.abs(dx) >= Math.abs(dy)) {
       return dx < 0 ? "left" : "right";
     }
     return dy < 0 ? "front" : "back";
+  }
+
+  /** Where the two touch, no direction tells: the side of the area that the place is at. */
+  private String nearestSide(Point at) {
+    double left = at.xMm() - bounds.getMinX();
+    double right = bounds.getMaxX() - at.xMm();
+    double front = at.yMm() - bounds.getMinY();
+    double back = bounds.getMaxY() - at.yMm();
+    double least = Math.min(Math.min(left, right), Math.min(front, back));
+    return least == left ? "left" : least == right ? "right" : least == front ? "front" : "back";
   }
 }

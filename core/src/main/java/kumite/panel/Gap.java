@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import kumite.measure.Point;
 import kumite.name.ControlId;
+import kumite.name.SeatId;
 import kumite.working.Shown;
 import kumite.working.Working;
 
@@ -11,7 +12,8 @@ import kumite.working.Working;
  * The room between two things, or between one and what surrounds it.
  *
  * @param kind what it lies between
- * @param controls the controls that take part, one or two; none where the board meets a wall
+ * @param controls the controls that take part, one or two; none where a board meets a wall
+ * @param thing what takes part in place of a control
  * @param against what else: a wall, a block, the board; empty between two controls
  * @param gapMm what is there, negative by how far they must part
  * @param neededMm what should be there
@@ -22,12 +24,24 @@ import kumite.working.Working;
 public record Gap(
     Kind kind,
     List<ControlId> controls,
+    Thing thing,
     String against,
     double gapMm,
     double neededMm,
     Point from,
     Point to,
     Shown shown) {
+
+  /**
+   * What is no control: a board or a block.
+   *
+   * @param words its name; empty for none
+   * @param board whose board it is
+   */
+  public record Thing(String words, Optional<SeatId> board) {
+    /** No thing: controls take part. */
+    public static final Thing NONE = new Thing("", Optional.empty());
+  }
 
   /** What makes a gap one that cannot be built. */
   enum Stops {
@@ -60,9 +74,10 @@ public record Gap(
     BOARD_WALL(Height.BELOW, Stops.MEETING, "board to wall"),
     PLUG_WALL(Height.BELOW, Stops.NEVER, "plug to wall"),
     BOARD_BLOCK(Height.BELOW, Stops.MEETING, "board or plug to block"),
-    LID_WALL(Height.BELOW, Stops.MEETING, "body to wall as the lid swings"),
-    LID_BLOCK(Height.BELOW, Stops.MEETING, "body to block as the lid swings"),
-    LID_BOARD(Height.BELOW, Stops.MEETING, "body to board as the lid swings"),
+    BOARD_BOARD(Height.BELOW, Stops.MEETING, "board or plug to another board"),
+    LID_WALL(Height.BELOW, Stops.MEETING, "what hangs to wall as the lid swings"),
+    LID_BLOCK(Height.BELOW, Stops.MEETING, "what hangs to block as the lid swings"),
+    LID_BOARD(Height.BELOW, Stops.MEETING, "what hangs to board as the lid swings"),
     DEPTH(Height.BELOW, Stops.MEETING, "body to case floor"),
     BOARD_DEPTH(Height.BELOW, Stops.MEETING, "board in the case's depth");
 
@@ -96,7 +111,7 @@ public record Gap(
     controls = List.copyOf(controls);
   }
 
-  /** {@return the control it belongs to; empty where the board meets a wall} */
+  /** {@return the control it belongs to; empty where a board meets a wall} */
   public Optional<ControlId> control() {
     return controls.isEmpty() ? Optional.empty() : Optional.of(controls.get(0));
   }

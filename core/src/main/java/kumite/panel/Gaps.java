@@ -70,6 +70,7 @@ public record Gaps(List<Gap> list, int unmeasured) {
       placed.add(part);
     }
     BoardGaps.measure(around, into);
+    LidGaps.measure(around, into);
     int unmeasured = 0;
     for (int i = 0; i < placed.size(); i++) {
       List<Integer> near = neighbours(placed, tree, i);

@@ -1,20 +1,24 @@
 package kumite.panel;
 
 import java.util.List;
+import java.util.Optional;
+import kumite.build.panel.Block;
 import kumite.build.panel.Opening;
 import kumite.build.panel.Panel;
+import kumite.name.ControlId;
 import kumite.working.Source;
 import kumite.working.Working;
 import org.locationtech.jts.geom.Envelope;
 
 /**
- * What the bodies under a hinged lid pass as it swings open.
+ * What hangs under a hinged lid passes as it swings open: bodies, boards and blocks.
  *
  * <p>The pin of the hinge is taken at the panel's edge, level with its underside. The lowest, far
  * edge of a body at r from the pin and d below it runs on a circle of radius {@code sqrt(r^2 +
  * d^2)} (Pythagoras); when it rises past the level t below the panel it is {@code sqrt(r^2 + d^2 -
- * t^2)} from the pin, further out than it hung. Walls and blocks reach up to the panel, so there t
- * is 0; a board on the floor ends lower. What is too near with the lid shut is told as that alone.
+ * t^2)} from the pin, further out than it hung. Walls reach up to the panel, so there t is 0; a
+ * board or a block on the floor ends lower. What is too near with the lid shut is told as that
+ * alone.
  */
 final class LidGaps {
   private static final Source ARC =
@@ -22,43 +26,95 @@ final class LidGaps {
 
   private LidGaps() {}
 
+  /**
+   * What swings with the lid.
+   *
+   * @param outline seen from above
+   * @param deepMm how far it reaches below the panel
+   */
+  private record Hung(List<ControlId> controls, Gap.Thing thing, Swept outline, double deepMm) {}
+
   static void measure(Placed part, Surroundings around, Measured into) {
+    Hung hung =
+        new Hung(List.of(part.id()), Gap.Thing.NONE, part.body(), part.depthMm(around.panel()));
+    swing(hung, around, into);
+  }
+
+  /** Boards that are screwed to the lid, their plugs, and blocks under it. */
+  static void measure(Surroundings around, Measured into) {
+    for (BoardRoom board : around.boards()) {
+      if (board.hangs()) {
+        swing(new Hung(List.of(), board.thing(), board.outline(), board.heightMm()), around, into);
+        board
+            .plug()
+            .ifPresent(
+                plug ->
+                    swing(
+                        new Hung(
+                            List.of(),
+                            new Gap.Thing(board.plugWords(), Optional.of(board.seat())),
+                            plug,
+                            board.heightMm()),
+                        around,
+                        into));
+      }
+    }
+    for (int i = 0; i < around.blocks().size(); i++) {
+      Block block = around.blocks().get(i);
+      if (block.stands() == Block.Stands.PANEL) {
+        Gap.Thing thing = new Gap.Thing(block.name(), Optional.empty());
+        swing(new Hung(List.of(), thing, around.outlines().get(i), block.tallMm()), around, into);
+      }
+    }
+  }
+
+  private static void swing(Hung hung, Surroundings around, Measured into) {
     Panel panel = around.panel();
-    double deep = part.depthMm(panel);
+    double deep = hung.deepMm();
     if (panel.inside().opening() == Opening.LIFTS_OFF || deep <= 0) {
       return;
     }
-    double far = farFromHingeMm(part.body().envelope(), panel);
-    double out = outMm(far, deep, 0);
-    Swept swung = dragged(part.body(), panel.inside().opening(), out);
+    double far = farFromHingeMm(hung.outline().envelope(), panel);
+    Swept swung = dragged(hung.outline(), panel.inside().opening(), outMm(far, deep, 0));
     Swept.Between wall = around.wall().nearest(List.of(swung), Gaps.BODY_MM);
-    if (wall != null && around.wall().from(part.body()).gapMm() >= Gaps.BODY_MM) {
-      add(Gap.Kind.LID_WALL, part, wall, "the " + Boundary.side(wall) + " wall", far, deep, into);
+    if (wall != null && around.wall().from(hung.outline()).gapMm() >= Gaps.BODY_MM) {
+      String against = "the " + around.wall().side(wall) + " wall";
+      add(Gap.Kind.LID_WALL, hung, wall, against, far, 0, into);
     }
     for (int i = 0; i < around.outlines().size(); i++) {
-      Swept block = around.outlines().get(i);
-      if (!swung.clearlyBeyond(block, Gaps.BODY_MM)) {
-        Swept.Between past = swung.to(block);
-        if (part.body().to(block).gapMm() >= Gaps.BODY_MM) {
-          add(Gap.Kind.LID_BLOCK, part, past, around.blocks().get(i).name(), far, deep, into);
-        }
+      Block block = around.blocks().get(i);
+      Swept outline = around.outlines().get(i);
+      double top = block.topMm(BoardRoom.floorMm(panel, hung.outline(), outline));
+      // What is under the lid too opens with it.
+      if (block.stands() != Block.Stands.PANEL) {
+        past(Gap.Kind.LID_BLOCK, hung, outline, block.name(), top, far, panel, into);
       }
     }
-    around.board().ifPresent(board -> board(part, board, panel, far, deep, into));
+    for (BoardRoom board : around.boards()) {
+      double top = board.topMm(board.floorMm(panel, hung.outline()));
+      if (!board.hangs()) {
+        past(Gap.Kind.LID_BOARD, hung, board.outline(), board.words(), top, far, panel, into);
+      }
+    }
   }
 
-  private static void board(
-      Placed part, BoardRoom board, Panel panel, double far, double deep, Measured into) {
-    double top = board.floorMm(panel, part.body()) - board.heightMm();
-    if (board.hangs() || deep <= top) {
-      return; // it opens with the lid, or lies lower than the body ever is
+  private static void past(
+      Gap.Kind kind,
+      Hung hung,
+      Swept other,
+      String against,
+      double top,
+      double far,
+      Panel panel,
+      Measured into) {
+    if (hung.deepMm() <= top) {
+      return; // it lies lower than what swings ever is
     }
-    Swept swung = dragged(part.body(), panel.inside().opening(), outMm(far, deep, top));
-    if (!swung.clearlyBeyond(board.outline(), Gaps.BODY_MM)) {
-      Swept.Between past = swung.to(board.outline());
-      if (part.body().to(board.outline()).gapMm() >= Gaps.BODY_MM) {
-        add(Gap.Kind.LID_BOARD, part, past, "the board", far, deep, into);
-      }
+    double out = outMm(far, hung.deepMm(), top);
+    Swept swung = dragged(hung.outline(), panel.inside().opening(), out);
+    if (!swung.clearlyBeyond(other, Gaps.BODY_MM)
+        && hung.outline().to(other).gapMm() >= Gaps.BODY_MM) {
+      add(kind, hung, swung.to(other), against, far, top, into);
     }
   }
 
@@ -92,26 +148,29 @@ final class LidGaps {
 
   private static void add(
       Gap.Kind kind,
-      Placed part,
+      Hung hung,
       Swept.Between between,
       String against,
       double far,
-      double deep,
+      double top,
       Measured into) {
+    double deep = hung.deepMm();
     into.add(
         kind,
-        List.of(part.id()),
+        hung.controls(),
+        hung.thing(),
         against,
         between,
         Gaps.BODY_MM,
         () ->
             new Working(
                 kind.words(),
-                "it swings out by sqrt(r^2 + d^2) - r; gap = from there to " + against,
+                "it swings out by sqrt(r^2 + d^2 - t^2) - r; gap = from there to " + against,
                 List.of(
-                    Working.value("r", far, 1, "mm", "hinge to the far edge of the body"),
-                    Working.value("d", deep, 1, "mm", "body below the panel"),
-                    Working.value("out", outMm(far, deep, 0), 1, "mm", "at the panel's level"),
+                    Working.value("r", far, 1, "mm", "hinge to its far edge"),
+                    Working.value("d", deep, 1, "mm", "below the panel"),
+                    Working.value("t", Math.max(0, top), 1, "mm", against + " begins so far below"),
+                    Working.value("out", outMm(far, deep, top), 1, "mm", "when it passes that"),
                     Working.value("needed", Gaps.BODY_MM, 1, "mm", "so that it passes")),
                 Working.number(between.gapMm(), 1) + " mm",
                 ARC));

@@ -37,11 +37,23 @@ final class Measured {
       Swept.Between between,
       double neededMm,
       Supplier<Working> working) {
+    add(kind, controls, Gap.Thing.NONE, against, between, neededMm, working);
+  }
+
+  void add(
+      Gap.Kind kind,
+      List<ControlId> controls,
+      Gap.Thing thing,
+      String against,
+      Swept.Between between,
+      double neededMm,
+      Supplier<Working> working) {
     if (between.gapMm() <= Math.max(Gaps.INTEREST_MM, neededMm)) {
       found.add(
           new Gap(
               kind,
               controls,
+              thing,
               against,
               between.gapMm(),
               neededMm,

@@ -9,16 +9,18 @@ import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.ControlId;
+import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 
 /**
  * A small move that gives controls, or the board, their room.
  *
- * @param controls what moves together, often a single one; none moves the board
+ * @param controls what moves together, often a single one; none moves a board
+ * @param board whose board moves where no control does
  * @param dxMm to the right
  * @param dyMm to the back
  */
-public record Nudge(List<ControlId> controls, double dxMm, double dyMm) {
+public record Nudge(List<ControlId> controls, Optional<SeatId> board, double dxMm, double dyMm) {
   private static final double STEP_MM = 0.5;
   private static final double FURTHEST_MM = 60;
 
@@ -84,7 +86,9 @@ public record Nudge(List<ControlId> controls, double dxMm, double dyMm) {
   private static Optional<Nudge> forGap(Build build, PartRoom room, Gap gap) {
     double first = Math.max(STEP_MM, Math.ceil(gap.missingMm() / 2 / STEP_MM) * STEP_MM);
     if (gap.controls().isEmpty()) {
-      return shortest(first, (dx, dy) -> board(build, room, dx, dy));
+      return gap.thing()
+          .board()
+          .flatMap(seat -> shortest(first, (dx, dy) -> board(build, room, seat, dx, dy)));
     }
     // The second of a pair goes first: it was as a rule the later one to be placed.
     List<List<ControlId>> alone = new ArrayList<>();
@@ -127,7 +131,7 @@ public record Nudge(List<ControlId> controls, double dxMm, double dyMm) {
       PartRoom room, List<List<ControlId>> groups, double dx, double dy) {
     for (List<ControlId> group : groups) {
       if (room.clear(room.shifted(group, dx, dy))) {
-        return Optional.of(new Nudge(group, dx, dy));
+        return Optional.of(new Nudge(group, Optional.empty(), dx, dy));
       }
     }
     return Optional.empty();
@@ -163,11 +167,32 @@ public record Nudge(List<ControlId> controls, double dxMm, double dyMm) {
     return lines;
   }
 
-  private static Optional<Nudge> board(Build build, PartRoom room, double dx, double dy) {
-    Placement at = build.board().orElseThrow().placement();
-    return room.boardClear(at.movedTo(at.xMm() + dx, at.yMm() + dy))
-        ? Optional.of(new Nudge(List.of(), dx, dy))
+  private static Optional<Nudge> board(
+      Build build, PartRoom room, SeatId seat, double dx, double dy) {
+    return room.boardClear(shifted(build, seat, dx, dy))
+        ? Optional.of(new Nudge(List.of(), Optional.of(seat), dx, dy))
         : Optional.empty();
+  }
+
+  /** {@return the build with the board of a seat moved} */
+  public static Build shifted(Build build, SeatId whose, double dxMm, double dyMm) {
+    return build.withSeats(
+        build.seats().stream()
+            .map(
+                seat ->
+                    seat.id().equals(whose)
+                        ? seat.withBoard(
+                            seat.board()
+                                .map(
+                                    board ->
+                                        board.at(
+                                            board
+                                                .placement()
+                                                .movedTo(
+                                                    board.placement().xMm() + dxMm,
+                                                    board.placement().yMm() + dyMm))))
+                        : seat)
+            .toList());
   }
 
   private static Optional<Nudge> towards(
@@ -182,7 +207,7 @@ public record Nudge(List<ControlId> controls, double dxMm, double dyMm) {
         double dx = Math.rint(step * Math.cos(angle) * 2) / 2;
         double dy = Math.rint(step * Math.sin(angle) * 2) / 2;
         if (from.plus(dx, dy).distanceMm(to) <= reachMm && room.clear(id, dx, dy)) {
-          return Optional.of(new Nudge(List.of(id), dx, dy));
+          return Optional.of(new Nudge(List.of(id), Optional.empty(), dx, dy));
         }
       }
     }

@@ -1,6 +1,7 @@
 package kumite.panel;
 
 import java.util.List;
+import kumite.build.panel.Block;
 import kumite.build.panel.Panel;
 import kumite.measure.Point;
 import kumite.working.Source;
@@ -20,7 +21,7 @@ final class PartGaps {
     edge(part, around, into);
     walls(part, around, into);
     for (int i = 0; i < around.outlines().size(); i++) {
-      block(part, around.outlines().get(i), around.blocks().get(i).name(), into);
+      block(part, around.outlines().get(i), around.blocks().get(i), around.panel(), into);
     }
     depth(part, around.panel(), into);
     BoardGaps.toPart(part, around, into);
@@ -34,7 +35,7 @@ final class PartGaps {
           Gap.Kind.HOLE_EDGE,
           part,
           hole,
-          "the " + Boundary.side(hole) + " edge",
+          "the " + around.edge().side(hole) + " edge",
           EDGE_WEBS * around.webMm(),
           "gap = from the edge of the hole to the edge of the panel",
           "1.5 webs of " + around.panel().material().words());
@@ -45,7 +46,7 @@ final class PartGaps {
           Gap.Kind.FLANGE_EDGE,
           part,
           face,
-          "the " + Boundary.side(face) + " edge",
+          "the " + around.edge().side(face) + " edge",
           0,
           "gap = from the rim of the flange to the edge of the panel",
           "it lies on the panel all round");
@@ -55,7 +56,7 @@ final class PartGaps {
   private static void walls(Placed part, Surroundings around, Measured into) {
     Swept.Between body = around.wall().nearest(part.below(), Gaps.INTEREST_MM);
     if (body != null) {
-      String side = Boundary.side(body);
+      String side = around.wall().side(body);
       into.single(
           Gap.Kind.BODY_WALL,
           part,
@@ -71,15 +72,24 @@ final class PartGaps {
           Gap.Kind.WRENCH_WALL,
           part,
           wrench,
-          "the " + Boundary.side(wrench) + " wall",
+          "the " + around.wall().side(wrench) + " wall",
           0,
           "gap = from what the wrench sweeps to the inside of the wall",
           "the wrench just passes");
     }
   }
 
-  private static void block(Placed part, Swept block, String name, Measured into) {
+  /** Beside a block where their heights are shared; above it the wire needs room for its bend. */
+  private static void block(Placed part, Swept block, Block of, Panel panel, Measured into) {
     List<Swept> outline = List.of(block);
+    String name = of.name();
+    double below = part.depthMm(panel);
+    double floor = BoardRoom.floorMm(panel, part.body(), block);
+    double over = of.topMm(floor) - below;
+    if (of.stands() == Block.Stands.FLOOR && over >= 0) {
+      above(part, block, of, floor, over, into);
+      return;
+    }
     Swept.Between body = Placed.narrowest(part.below(), outline, Gaps.INTEREST_MM);
     if (body != null) {
       into.single(
@@ -104,6 +114,31 @@ final class PartGaps {
     }
   }
 
+  private static void above(
+      Placed part, Swept block, Block of, double floor, double over, Measured into) {
+    Swept.Between sideways = Placed.narrowest(part.below(), List.of(block), Gaps.BODY_MM);
+    if (sideways == null || sideways.gapMm() >= Gaps.BODY_MM) {
+      return;
+    }
+    into.add(
+        Gap.Kind.BODY_BLOCK,
+        List.of(part.id()),
+        of.name(),
+        new Swept.Between(over, sideways.from(), sideways.from()),
+        Gaps.BEND_MM,
+        () ->
+            new Working(
+                Gap.Kind.BODY_BLOCK.words(),
+                "gap = H - T - D, straight down",
+                List.of(
+                    Working.value("H", floor, 1, "mm", "underside of panel to case floor"),
+                    Working.value("T", of.tallMm(), 1, "mm", of.name() + ", from the floor up"),
+                    Working.value("D", floor - of.tallMm() - over, 1, "mm", "body"),
+                    Working.value("needed", Gaps.BEND_MM, 1, "mm", "bend of the wire above it")),
+                Working.number(over, 1) + " mm above it",
+                BODIES));
+  }
+
   /** {@return the least depth of the case under a body: the floor may slope} */
   static double floorMm(Placed part, Panel panel) {
     Envelope box = part.body().envelope();
@@ -120,6 +155,7 @@ final class PartGaps {
             new Gap(
                 Gap.Kind.DEPTH,
                 List.of(part.id()),
+                Gap.Thing.NONE,
                 "the case floor",
                 gap,
                 Gaps.BEND_MM,

@@ -97,17 +97,18 @@ final class PartRoom {
     return there < Gaps.BEND_MM && there < here && now != null;
   }
 
-  /** {@return whether the board has its room elsewhere, against walls, blocks and all bodies} */
-  boolean boardClear(Placement at) {
-    Build moved = build.withBoard(build.board().map(choice -> choice.at(at)));
+  /** {@return whether boards have their room elsewhere, against walls, blocks and all bodies} */
+  boolean boardClear(Build moved) {
     Surroundings there = Surroundings.of(moved, catalogue);
     Measured found = new Measured();
     BoardGaps.measure(there, found);
+    LidGaps.measure(there, found);
     for (Placed part : parts.values()) {
       if (found.narrow()) {
         return false;
       }
       BoardGaps.toPart(part, there, found);
+      LidGaps.measure(part, there, found);
     }
     return !found.narrow();
   }

@@ -32,7 +32,14 @@ public final class Reshape {
             build.controls().stream()
                 .map(c -> c.withPlacement(moved(c.placement(), dxMm, dyMm)))
                 .toList());
-    next = next.withBoard(next.board().map(b -> b.at(moved(b.placement(), dxMm, dyMm))));
+    next =
+        next.withSeats(
+            next.seats().stream()
+                .map(
+                    seat ->
+                        seat.withBoard(
+                            seat.board().map(b -> b.at(moved(b.placement(), dxMm, dyMm)))))
+                .toList());
     Hand hand = build.brief().hand();
     next =
         next.withBrief(
@@ -52,12 +59,8 @@ public final class Reshape {
   }
 
   private static Block moved(Block block, double dxMm, double dyMm) {
-    return new Block(
-        block.name(),
-        block.leftMm() + dxMm,
-        block.frontMm() + dyMm,
-        block.widthMm(),
-        block.heightMm());
+    return block.at(
+        block.leftMm() + dxMm, block.frontMm() + dyMm, block.widthMm(), block.heightMm());
   }
 
   /** {@return corners with one more in the middle of the side that begins at a corner} */

@@ -3,7 +3,6 @@ package kumite.panel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.Block;
@@ -93,15 +92,17 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
     for (Block block : panel.inside().blocks()) {
       chord(Swept.of(block), line)
           .ifPresent(
-              c ->
-                  pieces.add(
-                      new Piece(
-                          Role.BLOCK,
-                          block.name(),
-                          c[0],
-                          c[1],
-                          floorAt(floorFrom, floorTo, (c[0] + c[1]) / 2 / length),
-                          under)));
+              c -> {
+                double deep = under - floorAt(floorFrom, floorTo, (c[0] + c[1]) / 2 / length);
+                pieces.add(
+                    new Piece(
+                        Role.BLOCK,
+                        block.name(),
+                        c[0],
+                        c[1],
+                        under - block.bottomMm(deep),
+                        under - block.topMm(deep)));
+              });
     }
     double wall = panel.inside().wallMm();
     if (wall > 0 && 2 * wall < length) {
@@ -120,14 +121,11 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
       double floorTo,
       double length,
       List<Piece> pieces) {
-    Optional<BoardChoice> choice = build.board();
-    choice
-        .flatMap(c -> catalogue.board(c.kind()))
-        .ifPresent(
-            kind -> {
-              BoardRoom room = BoardRoom.of(choice.get(), kind);
-              boolean hangs = choice.get().seat() == BoardChoice.Seat.PANEL;
-              double height = choice.get().heightMm(kind);
+    BoardRoom.of(build, catalogue)
+        .forEach(
+            room -> {
+              boolean hangs = room.hangs();
+              double height = room.heightMm();
               chord(room.outline(), line)
                   .ifPresent(
                       c -> {

@@ -1,7 +1,6 @@
 package kumite.panel;
 
 import java.util.List;
-import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.panel.Block;
 import kumite.build.panel.Panel;
@@ -14,6 +13,7 @@ import kumite.parts.Catalogue;
  * @param edge the panel's edge
  * @param wall the inside of the case
  * @param outlines those of the blocks, in their order
+ * @param boards those of all seats
  */
 record Surroundings(
     Panel panel,
@@ -21,7 +21,7 @@ record Surroundings(
     Boundary edge,
     Boundary wall,
     List<Swept> outlines,
-    Optional<BoardRoom> board) {
+    List<BoardRoom> boards) {
 
   static Surroundings of(Build build, Catalogue catalogue) {
     Panel panel = build.panel();
@@ -31,10 +31,7 @@ record Surroundings(
         Boundary.edge(panel),
         Boundary.wall(panel),
         panel.inside().blocks().stream().map(Swept::of).toList(),
-        build
-            .board()
-            .flatMap(
-                choice -> catalogue.board(choice.kind()).map(kind -> BoardRoom.of(choice, kind))));
+        BoardRoom.of(build, catalogue));
   }
 
   List<Block> blocks() {

@@ -161,7 +161,7 @@ public enum Export {
     texts.add(bench.build().brief().title());
     bench.build().controls().forEach(control -> texts.add(control.label()));
     bench.build().profile().functions().forEach(function -> texts.add(function.name()));
-    bench.build().panel().inside().blocks().forEach(block -> texts.add(block.name()));
+    bench.build().panel().inside().blocks().forEach(block -> texts.add(block.title()));
     List<String> notes = new ArrayList<>();
     for (String text : texts) {
       List<String> missing = Signs.missing(text);

@@ -90,7 +90,7 @@ final class PlanPicture {
     for (Block block : panel.inside().blocks()) {
       Point middle = block.centre();
       double size = 5.5;
-      String name = pen.cut(Face.WORDS, size, block.name(), 30);
+      String name = pen.cut(Face.WORDS, size, block.title(), 40);
       Captions.Box at = Captions.Box.about(x(middle), y(middle), 0, 0);
       captions
           .place(at, pen.widthMm(Face.WORDS, size, name), 2.2, 20)

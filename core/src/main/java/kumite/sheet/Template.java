@@ -204,7 +204,7 @@ public final class Template {
       Captions.Box at =
           Captions.Box.about(
               left + across(block.centre(), true), bottom - block.centre().yMm(), 0, 0);
-      String name = pen.cut(Face.WORDS, 7, block.name(), 60);
+      String name = pen.cut(Face.WORDS, 7, block.title(), 60);
       captions
           .place(at, pen.widthMm(Face.WORDS, 7, name), 2.6, FURTHEST_MM)
           .ifPresent(b -> write(b, List.of(name), Face.WORDS, 7));

@@ -145,7 +145,6 @@ public record Bench(
               Nudge.Search search = new Nudge.Search(home, catalogue);
               List<Finding> found = new ArrayList<>(PanelChecks.of(home, catalogue, gaps, search));
               found.addAll(HandChecks.of(home, catalogue, reach, search));
-              found.addAll(SeatChecks.boards(home, catalogue));
               return found;
             }));
     findings.addAll(plug.findings());

@@ -15,6 +15,7 @@ import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;
 import kumite.name.ControlId;
+import kumite.name.SeatId;
 import kumite.panel.Arrange;
 import kumite.panel.Gap;
 import kumite.panel.Gaps;
@@ -78,7 +79,7 @@ final class GapChecks {
         String pair =
             gap.controls().size() == 2
                 ? new TreeSet<>(gap.controls()).toString()
-                : gap.controls() + "/" + gap.kind().height() + gap.against();
+                : gap.controls() + gap.thing().words() + "/" + gap.kind().height() + gap.against();
         byPair.computeIfAbsent(pair, p -> new ArrayList<>()).add(gap);
       }
     }
@@ -138,7 +139,7 @@ final class GapChecks {
                     .append(" ")
                     .append(mm(other.gapMm())));
     if (pair.stream().anyMatch(g -> g.kind() == Gap.Kind.PLUG_WALL)) {
-      detail.append(throughTheWall());
+      detail.append(throughTheWall(gap));
     }
     return Finding.of(
         code(gap.kind()),
@@ -183,20 +184,22 @@ final class GapChecks {
       case BODY_BLOCK ->
           label(gap) + (meets ? " body meets " : " body " + apart + " from ") + gap.against();
       case BODY_BOARD ->
-          label(gap) + (meets ? " body sits on the board" : " body " + apart + " from the board");
+          label(gap) + (meets ? " body sits on " : " body " + apart + " from ") + gap.against();
       case BODY_PLUG ->
           label(gap)
               + (meets
-                  ? " body is where the board's plug goes"
-                  : " body " + apart + " from the board's plug");
+                  ? " body is where " + gap.against() + " goes"
+                  : " body " + apart + " from " + gap.against());
       case LID_WALL, LID_BLOCK, LID_BOARD ->
           label(gap)
               + (meets ? " strikes " : " passes " + apart + " from ")
               + gap.against()
               + " as the lid swings";
-      case BOARD_WALL -> "The board meets " + gap.against();
-      case PLUG_WALL -> "The board's plug has no room before " + gap.against();
-      case BOARD_BLOCK -> "The board or its plug meets " + gap.against();
+      case BOARD_WALL -> label(gap) + " meets " + gap.against();
+      case PLUG_WALL ->
+          "The plug of " + gap.thing().words() + " has no room before " + gap.against();
+      case BOARD_BLOCK -> label(gap) + " or its plug meets " + gap.against();
+      case BOARD_BOARD -> label(gap) + " or its plug meets " + gap.against();
       case DEPTH, BOARD_DEPTH -> throw new AssertionError(gap);
     };
   }
@@ -217,6 +220,7 @@ final class GapChecks {
       case BOARD_WALL -> "PN-14";
       case PLUG_WALL -> "PN-15";
       case BOARD_BLOCK -> "PN-16";
+      case BOARD_BOARD -> "PN-60";
       case BOARD_DEPTH -> "PN-18";
       case LID_WALL, LID_BLOCK, LID_BOARD -> "PN-29";
       case FLANGE_EDGE -> "PN-30";
@@ -226,9 +230,9 @@ final class GapChecks {
   }
 
   /** What to cut where the plug is to pass through the wall instead of ending before it. */
-  private String throughTheWall() {
-    BoardChoice choice = build.board().orElseThrow();
-    BoardKind kind = catalogue.boardOf(build).orElseThrow();
+  private String throughTheWall(Gap gap) {
+    BoardChoice choice = board(gap);
+    BoardKind kind = catalogue.board(choice.kind()).orElseThrow();
     Point socket = choice.placement().place(new Point(0, kind.heightMm() / 2));
     Point end =
         choice.placement().place(new Point(0, kind.heightMm() / 2 + kind.seating().plugReachMm()));
@@ -244,19 +248,11 @@ final class GapChecks {
   /** {@return a fix that moves controls, or the board where the nudge names none} */
   static Fix move(Build build, Nudge nudge, LengthUnit unit) {
     if (nudge.controls().isEmpty()) {
+      SeatId seat = nudge.board().orElseThrow();
+      String whose = build.seats().size() > 1 ? " of seat " + seat : "";
       return Fix.of(
-          "Move the board " + nudge.words(unit),
-          b ->
-              b.withBoard(
-                  b.board()
-                      .map(
-                          board ->
-                              board.at(
-                                  board
-                                      .placement()
-                                      .movedTo(
-                                          board.placement().xMm() + nudge.dxMm(),
-                                          board.placement().yMm() + nudge.dyMm())))));
+          "Move the board" + whose + " " + nudge.words(unit),
+          b -> Nudge.shifted(b, seat, nudge.dxMm(), nudge.dyMm()));
     }
     List<ControlId> ids = nudge.controls();
     String first = Arrange.name(build, ids.subList(0, 1));
@@ -315,15 +311,16 @@ final class GapChecks {
 
   private Finding tallBoard(Gap gap) {
     boolean taller = gap.gapMm() < 0;
-    BoardChoice choice = build.board().orElseThrow();
-    BoardKind kind = catalogue.boardOf(build).orElseThrow();
+    BoardChoice choice = board(gap);
+    BoardKind kind = catalogue.board(choice.kind()).orElseThrow();
+    SeatId seat = gap.thing().board().orElseThrow();
     Finding finding =
         Finding.of(
                 "PN-18",
                 taller ? Severity.STOP : Severity.LOOK,
                 Station.PANEL,
                 List.of(),
-                taller ? "The board is taller than the case" : "The board all but fills the depth",
+                label(gap) + (taller ? " is taller than the case" : " all but fills the depth"),
                 "With what stands on it and its standoffs it takes "
                     + mm(choice.heightMm(kind))
                     + "; there are "
@@ -334,7 +331,15 @@ final class GapChecks {
         ? finding.mendedBy(
             Fix.of(
                 "Take its connectors off: wires are soldered then",
-                b -> b.withBoard(b.board().map(c -> c.withStripped(true)))))
+                b ->
+                    b.withSeats(
+                        b.seats().stream()
+                            .map(
+                                s ->
+                                    s.id().equals(seat)
+                                        ? s.withBoard(s.board().map(c -> c.withStripped(true)))
+                                        : s)
+                            .toList())))
         : finding;
   }
 
@@ -353,12 +358,21 @@ final class GapChecks {
 
   private String between(Gap gap) {
     return gap.controls().isEmpty()
-        ? "the board and " + gap.against()
+        ? gap.thing().words() + " and " + gap.against()
         : label(gap) + " and " + gap.other().map(this::label).orElse(gap.against());
   }
 
   private String label(Gap gap) {
-    return gap.control().map(this::label).orElse("The board");
+    return gap.control().map(this::label).orElseGet(() -> capital(gap.thing().words()));
+  }
+
+  private BoardChoice board(Gap gap) {
+    SeatId whose = gap.thing().board().orElseThrow();
+    return build.seats().stream()
+        .filter(seat -> seat.id().equals(whose))
+        .findFirst()
+        .flatMap(seat -> seat.board())
+        .orElseThrow();
   }
 
   private String label(ControlId id) {

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Link;
 import kumite.build.Seat;
@@ -16,14 +15,9 @@ import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.map.Coverage;
 import kumite.map.TargetText;
-import kumite.measure.Placement;
-import kumite.measure.Point;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import kumite.wiring.Hearing;
-import org.locationtech.jts.geom.Coordinate;
-import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.GeometryFactory;
 
 /** Checks of what several boards of one build have to do with each other. */
 final class SeatChecks {
@@ -37,16 +31,6 @@ final class SeatChecks {
   private SeatChecks(Build build, Catalogue catalogue) {
     this.build = build;
     this.catalogue = catalogue;
-  }
-
-  /** {@return what boards do to each other in the case} */
-  static List<Finding> boards(Build build, Catalogue catalogue) {
-    SeatChecks checks = new SeatChecks(build, catalogue);
-    if (build.seats().size() > 1) {
-      checks.overlaps();
-      checks.outside();
-    }
-    return checks.findings;
   }
 
   /** {@return what is wrong between seats: keys of the same name, links} */
@@ -63,91 +47,6 @@ final class SeatChecks {
 
   private Optional<BoardKind> kind(Seat seat) {
     return seat.board().flatMap(choice -> catalogue.board(choice.kind()));
-  }
-
-  private Optional<Geometry> outline(Seat seat) {
-    return seat.board()
-        .flatMap(
-            choice ->
-                catalogue.board(choice.kind()).map(board -> outline(choice.placement(), board)));
-  }
-
-  private static Geometry outline(Placement at, BoardKind board) {
-    double w = board.widthMm() / 2;
-    double h = board.heightMm() / 2;
-    List<Coordinate> corners = new ArrayList<>();
-    for (double[] c : new double[][] {{-w, -h}, {w, -h}, {w, h}, {-w, h}, {-w, -h}}) {
-      Point place = at.place(new Point(c[0], c[1]));
-      corners.add(new Coordinate(place.xMm(), place.yMm()));
-    }
-    return new GeometryFactory().createPolygon(corners.toArray(Coordinate[]::new));
-  }
-
-  private void overlaps() {
-    List<Seat> seats = build.seats();
-    for (int i = 0; i < seats.size(); i++) {
-      for (int j = i + 1; j < seats.size(); j++) {
-        Optional<Geometry> one = outline(seats.get(i));
-        Optional<Geometry> other = outline(seats.get(j));
-        boolean sameSeat =
-            seats
-                .get(i)
-                .board()
-                .map(BoardChoice::seat)
-                .equals(seats.get(j).board().map(BoardChoice::seat));
-        if (one.isPresent()
-            && other.isPresent()
-            && sameSeat
-            && one.get().intersection(other.get()).getArea() > 0) {
-          findings.add(
-              Finding.of(
-                  "PN-60",
-                  Severity.STOP,
-                  Station.PANEL,
-                  List.of("board"),
-                  "The boards of "
-                      + seats.get(i).id()
-                      + " and "
-                      + seats.get(j).id()
-                      + " lie on each other",
-                  String.format(
-                      java.util.Locale.ROOT,
-                      "They share %.0f square mm of the case; move one",
-                      one.get().intersection(other.get()).getArea())));
-        }
-      }
-    }
-  }
-
-  /**
-   * The first board is measured with the panel; of the others at least that they lie in the case.
-   */
-  private void outside() {
-    double wall = build.panel().inside().wallMm();
-    Geometry inside =
-        new GeometryFactory()
-            .createPolygon(
-                new Coordinate[] {
-                  new Coordinate(wall, wall),
-                  new Coordinate(build.panel().widthMm() - wall, wall),
-                  new Coordinate(build.panel().widthMm() - wall, build.panel().heightMm() - wall),
-                  new Coordinate(wall, build.panel().heightMm() - wall),
-                  new Coordinate(wall, wall)
-                });
-    for (Seat seat : build.seats().subList(1, build.seats().size())) {
-      outline(seat)
-          .filter(outline -> !inside.covers(outline))
-          .ifPresent(
-              outline ->
-                  findings.add(
-                      Finding.of(
-                          "PN-61",
-                          Severity.STOP,
-                          Station.PANEL,
-                          List.of("board"),
-                          "The board of seat " + seat.id() + " does not lie within the case",
-                          "Move it inside of the walls")));
-    }
   }
 
   /** Two boards on one host type the same key: the host cannot tell who. */

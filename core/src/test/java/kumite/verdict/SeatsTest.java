@@ -263,7 +263,7 @@ public class SeatsTest {
             .facing(Aspect.of(sound.seats().get(1)))
             .withBoard(sound.board().map(b -> b.at(Placement.at(315, 170))))
             .home();
-    assertThat(codesOf(out)).contains("PN-61");
+    assertThat(codesOf(out)).contains("PN-14");
   }
 
   private static List<String> codesOf(Build build) {

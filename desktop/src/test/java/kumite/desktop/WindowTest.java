@@ -576,6 +576,12 @@ public class WindowTest {
     window.choose("Case");
     window.type("#new-block", "batten: 0 40 400 10");
     assertThat(window.bench().build().panel().inside().blocks()).hasSize(1);
+    window.fire("#block-change-0");
+    window.type("#new-block", "batten: 0 40 400 10 floor 12");
+    assertThat(window.bench().build().panel().inside().blocks())
+        .containsExactly(
+            new kumite.build.panel.Block("batten", 0, 40, 400, 10)
+                .standing(kumite.build.panel.Block.Stands.FLOOR, 12));
     window.type("#panel-front-depth", "1 1/2 in");
     assertThat(window.bench().build().panel().inside().frontDepthMm())
         .isCloseTo(38.1, within(1e-9));

@@ -17,6 +17,7 @@ import javafx.scene.layout.VBox;
 import kumite.build.BoardChoice;
 import kumite.build.Edit;
 import kumite.build.panel.Block;
+import kumite.build.panel.BlockText;
 import kumite.build.panel.CaseInside;
 import kumite.build.panel.Opening;
 import kumite.build.panel.Panel;
@@ -40,6 +41,7 @@ final class CaseTab implements Tab {
   private final Label loops = new Label();
   private final FlowPane blocks = new FlowPane();
   private final TextField newBlock = new TextField();
+  private Optional<Block> changed = Optional.empty();
   private final ToggleButton draw = new ToggleButton("Draw a block");
   private final FlowPane adding = new FlowPane();
   private final VBox root = new VBox();
@@ -85,8 +87,12 @@ final class CaseTab implements Tab {
     newBlock.setPromptText("batten: 0 100 400 18");
     Em.pref(newBlock, 166);
     newBlock.setTooltip(
-        new Tooltip("Its name, a colon, then left, front, width and front to back, and Enter"));
-    newBlock.setAccessibleText("A block: its name, a colon, left, front, width, front to back");
+        new Tooltip(
+            "Its name, a colon, then left, front, width and front to back, and Enter.\n"
+                + "It fills the depth; add floor 12 or panel 18 for one that is only so tall"));
+    newBlock.setAccessibleText(
+        "A block: its name, a colon, left, front, width, front to back, floor or panel and how"
+            + " tall");
     newBlock.setOnAction(event -> addTyped());
     Button cornerBlocks = new Button("Corner blocks 20 mm");
     cornerBlocks.setId("corner-blocks");
@@ -158,21 +164,21 @@ final class CaseTab implements Tab {
 
   private void addTyped() {
     try {
-      String[] parts = newBlock.getText().split(":");
-      String[] numbers =
-          parts.length == 2 ? parts[1].strip().split("\\s+(?=[-\\d.])") : new String[0];
-      if (numbers.length != 4) {
-        throw new IllegalArgumentException(
-            "type a name, a colon and four lengths: left, front, width, front to back; such as"
-                + " batten: 0 100 400 18");
-      }
-      LengthUnit unit = workbench.build().get().brief().units();
-      double[] mm = new double[4];
-      for (int i = 0; i < 4; i++) {
-        mm[i] = Length.parse(numbers[i], unit).mm();
-      }
-      Block block = new Block(parts[0].strip(), mm[0], mm[1], mm[2], mm[3]);
-      add(List.of(block), "Add " + block.name());
+      Block block = BlockText.parse(newBlock.getText(), workbench.build().get().brief().units());
+      Optional<Block> before = changed;
+      changed = Optional.empty();
+      change(
+          (before.isPresent() ? "Change " : "Add ") + block.name(),
+          c -> {
+            List<Block> next = new ArrayList<>(c.blocks());
+            int at = before.map(next::indexOf).orElse(-1);
+            if (at < 0) {
+              next.add(block);
+            } else {
+              next.set(at, block);
+            }
+            return c.withBlocks(next);
+          });
       newBlock.clear();
     } catch (IllegalArgumentException e) {
       workbench.complain(e.getMessage());
@@ -211,7 +217,13 @@ final class CaseTab implements Tab {
                   + "  "
                   + Length.number(block.widthMm(), unit)
                   + " x "
-                  + Length.number(block.heightMm(), unit));
+                  + Length.number(block.heightMm(), unit)
+                  + (block.stands() == Block.Stands.WHOLE
+                      ? ", whole depth"
+                      : ", "
+                          + Length.number(block.tallMm(), unit)
+                          + " tall "
+                          + block.stands().words()));
       name.getStyleClass().add("note");
       name.setMinWidth(Region.USE_PREF_SIZE);
       Button remove = new Button("Remove");
@@ -226,7 +238,19 @@ final class CaseTab implements Tab {
                     next.remove(at);
                     return c.withBlocks(next);
                   }));
-      HBox chip = new HBox(name, remove);
+      Button edit = new Button("Change");
+      edit.getStyleClass().add("small");
+      edit.setId("block-change-" + at);
+      edit.setMinWidth(Region.USE_PREF_SIZE);
+      edit.setTooltip(new Tooltip("Puts it into the field above, to be typed anew"));
+      edit.setOnAction(
+          event -> {
+            newBlock.setText(BlockText.of(block, unit));
+            newBlock.requestFocus();
+            newBlock.end();
+            changed = Optional.of(block);
+          });
+      HBox chip = new HBox(name, edit, remove);
       chip.getStyleClass().add("chip");
       blocks.getChildren().add(chip);
     }
@@ -239,7 +263,7 @@ final class CaseTab implements Tab {
   private static String loopWords(Bench bench) {
     Optional<BoardChoice> board = bench.build().board();
     if (board.isEmpty()) {
-      return "Blocks reach from the panel down to the floor";
+      return "Blocks fill the depth unless you say how tall they are";
     }
     if (board.get().seat() == BoardChoice.Seat.PANEL) {
       return "The board stays with the panel: no wire needs a service loop";

@@ -67,6 +67,11 @@ public record Nudge(List<ControlId> controls, Optional<SeatId> board, double dxM
       return Nudge.forGap(build, room(), gap);
     }
 
+    /** {@return the row or column through a gap that is spread along itself, if that clears it} */
+    public Optional<Spacing> respaced(Gap gap) {
+      return Spacing.forGap(room(), gap);
+    }
+
     /**
      * Looks for the nearest place towards a resting point where a control is within reach and has
      * its room.
@@ -95,10 +100,26 @@ public record Nudge(List<ControlId> controls, Optional<SeatId> board, double dxM
     for (int i = gap.controls().size() - 1; i >= 0; i--) {
       alone.add(List.of(gap.controls().get(i)));
     }
-    Optional<Nudge> single = shortest(first, (dx, dy) -> any(room, alone, dx, dy));
-    return single.isPresent()
-        ? single
-        : shortest(first, (dx, dy) -> any(room, lines(room, gap, dx, dy), dx, dy));
+    Optional<Nudge> single =
+        shortest(first, (dx, dy) -> any(room, kept(room, alone, dx, dy), dx, dy));
+    if (single.isPresent()) {
+      return single;
+    }
+    Optional<Nudge> together =
+        shortest(first, (dx, dy) -> any(room, lines(room, gap, dx, dy), dx, dy));
+    // A row is broken where nothing else mends it.
+    return together.isPresent() ? together : shortest(first, (dx, dy) -> any(room, alone, dx, dy));
+  }
+
+  /** Of parts that move alone, those that stay in the row or column that they are in. */
+  private static List<List<ControlId>> kept(
+      PartRoom room, List<List<ControlId>> alone, double dx, double dy) {
+    return alone.stream()
+        .filter(
+            one ->
+                (dy == 0 || Spacing.line(room, one.get(0), true).size() < Spacing.LEAST)
+                    && (dx == 0 || Spacing.line(room, one.get(0), false).size() < Spacing.LEAST))
+        .toList();
   }
 
   /** Tries a shift. */

@@ -141,6 +141,25 @@ final class PartRoom {
     return line;
   }
 
+  /** {@return whether two parts would be too near at another pitch along their line} */
+  boolean narrow(ControlId one, ControlId other, boolean alongX, double pitchMm) {
+    Placed first = parts.get(one);
+    Placement at = first.control().placement();
+    Placed moved = parts.get(other);
+    Placement was = moved.control().placement();
+    Placement there =
+        alongX
+            ? was.movedTo(at.xMm() + pitchMm, was.yMm())
+            : was.movedTo(was.xMm(), at.yMm() + pitchMm);
+    Measured found = new Measured();
+    PairGaps.measure(
+        first,
+        Placed.of(moved.control().withPlacement(there), moved.kind()),
+        around.webMm(),
+        found);
+    return found.narrow();
+  }
+
   Placement at(ControlId id) {
     return parts.get(id).control().placement();
   }

@@ -20,6 +20,7 @@ import kumite.panel.Arrange;
 import kumite.panel.Gap;
 import kumite.panel.Gaps;
 import kumite.panel.Nudge;
+import kumite.panel.Spacing;
 import kumite.parts.Catalogue;
 
 /** Checks of the room between things, sideways and downward. */
@@ -89,7 +90,12 @@ final class GapChecks {
       Finding finding = finding(worst, pair).drawn(worst).showing(worst.working());
       findings.add(
           nudges++ < MOST_NUDGES
-              ? finding.mendedBy(() -> search.forGap(worst).map(n -> move(build, n, unit)))
+              ? finding.mendedBy(
+                  () ->
+                      search
+                          .respaced(worst)
+                          .map(this::spaced)
+                          .or(() -> search.forGap(worst).map(n -> move(build, n, unit))))
               : finding);
     }
     if (!any) {
@@ -243,6 +249,17 @@ final class GapChecks {
         + (sideWall
             ? mm(socket.yMm()) + " from the front edge"
             : mm(socket.xMm()) + " from the left edge");
+  }
+
+  private Fix spaced(Spacing spacing) {
+    String label =
+        "Space the "
+            + (spacing.alongX() ? "row" : "column")
+            + " of "
+            + spacing.places().size()
+            + " at "
+            + mm(spacing.pitchMm());
+    return new Fix(label, Arrange.place(label, spacing.places()));
   }
 
   /** {@return a fix that moves controls, or the board where the nudge names none} */

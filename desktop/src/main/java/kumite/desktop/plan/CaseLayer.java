@@ -118,7 +118,7 @@ public final class CaseLayer extends Group {
     for (Block block : all) {
       Rectangle box = box(scale, block.centre(), block.widthMm(), block.heightMm());
       box.getStyleClass().add("block");
-      Label name = note(block.name());
+      Label name = note(block.title());
       blocks.getChildren().addAll(box, name);
       name.applyCss();
       name.autosize();

@@ -238,7 +238,8 @@ final class BuildJson {
                     key.word("material", Material.class),
                     inside,
                     key.word("datum", Datum.class),
-                    outline));
+                    outline,
+                    key.number("cover_mm", 0)));
     key.done();
     return panel;
   }
@@ -388,6 +389,9 @@ final class BuildJson {
     number(node, "height_mm", panel.heightMm());
     number(node, "corner_mm", panel.cornerMm());
     number(node, "thickness_mm", panel.thicknessMm());
+    if (panel.coverMm() > 0) {
+      number(node, "cover_mm", panel.coverMm());
+    }
     node.put("material", word(panel.material()));
     node.put("datum", word(panel.datum()));
     ObjectNode inside = node.putObject("inside");

@@ -61,7 +61,7 @@ final class Lengths {
 
   Cut toBoard(Control control, ControlKind kind, Point terminal) {
     return toBoard(
-        control.placement().centre(), kind.depthBelowMm(build.panel().thicknessMm()), terminal);
+        control.placement().centre(), kind.depthBelowMm(build.panel().stackMm()), terminal);
   }
 
   /** {@return the cut from a place that deep below the panel to a terminal} */

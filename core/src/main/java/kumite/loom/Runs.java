@@ -96,7 +96,7 @@ final class Runs {
   }
 
   void depth(ContactSite site) {
-    depths.put(site.control().id(), site.kind().depthBelowMm(build.panel().thicknessMm()));
+    depths.put(site.control().id(), site.kind().depthBelowMm(build.panel().stackMm()));
     if (site.kind().steps() > 1) {
       laddered.add(site.control().id());
     }

@@ -172,10 +172,7 @@ public record DrillPlan(List<Hole> holes) {
       Point centre = control.placement().centre();
       holes.add(hole(build, control, CUTOUT, centre, kind.cutout(), play, 0, tools));
       for (ScrewHole screw : kind.screws()) {
-        double head = Screw.named(screw.screw()).map(Screw::headMm).orElse(0.0);
-        // A cone deeper than the sheet would only widen the hole.
-        boolean sinks = Screw.sinkDepthMm(head, screw.diameterMm()) <= build.panel().thicknessMm();
-        double sink = sinks ? head : 0;
+        double sink = Screw.sinkMm(screw, build.panel());
         holes.add(
             hole(
                 build,

@@ -117,10 +117,8 @@ public record Levers(ControlId chosen, List<Row> rows) {
     int shared = shared(now, kind);
     Pattern pattern = pattern(now, kind, panel);
     double shaft =
-        kind.leftAboveMm(
-            kind.gate().map(ControlKind.Gate::shaftMm).orElse(0.0), panel.thicknessMm());
-    boolean holds =
-        panel.thicknessMm() >= kind.thinnestMm() && panel.thicknessMm() <= kind.thickestMm();
+        kind.leftAboveMm(kind.gate().map(ControlKind.Gate::shaftMm).orElse(0.0), panel.stackMm());
+    boolean holds = Grip.holds(kind, panel);
     Build swapped = same ? build : build.withControl(control.id(), c -> c.withKind(kind.id()));
     List<Gap> gaps = Gaps.of(swapped, catalogue).of(control.id());
     int narrow = (int) gaps.stream().filter(gap -> gap.missingMm() > 0).count();

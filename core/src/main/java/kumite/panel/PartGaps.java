@@ -181,7 +181,12 @@ final class PartGaps {
             : List.of(
                 room,
                 Working.value("D", deep, 1, "mm", "body with tabs in a thin panel"),
-                Working.value("t", panel.thicknessMm(), 1, "mm", "this panel"),
+                Working.value(
+                    "t",
+                    panel.stackMm(),
+                    1,
+                    "mm",
+                    panel.coverMm() > 0 ? "this panel and its cover" : "this panel"),
                 Working.value("t0", part.kind().thinnestMm(), 1, "mm", "the thinnest it takes"),
                 needed),
         Working.number(gap, 1) + " mm",

@@ -82,7 +82,7 @@ record Placed(
 
   /** {@return how far it reaches below the underside of the panel, in mm} */
   double depthMm(Panel panel) {
-    return kind.depthBelowMm(panel.thicknessMm());
+    return kind.depthBelowMm(panel.stackMm());
   }
 
   /** {@return whether it is pressed from above and stands off the panel, as a cap does} */

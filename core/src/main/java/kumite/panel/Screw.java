@@ -1,27 +1,36 @@
 package kumite.panel;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import kumite.build.panel.Panel;
 import kumite.kind.ScrewHole;
 
 /**
  * Machine screws of mounting holes.
  *
  * @param name such as {@code M4}
- * @param clearanceMm the hole it passes through, medium fit (ISO 273, from memory)
- * @param headMm the widest a flat 90 degree head can be (ISO 10642, theoretical diameter, from
- *     memory); 0 where that standard has none
+ * @param clearanceMm the hole it passes through, medium fit (ISO 273, from memory; inch sizes ASME
+ *     B18.2.8, from memory)
+ * @param headMm the widest a flat head can be (ISO 10642, theoretical diameter, from memory; inch
+ *     sizes ASME B18.6.3, from memory); 0 where that standard has none
+ * @param coneDegrees of its flat head: 90 metric, 82 inch
  */
-public record Screw(String name, double clearanceMm, double headMm) {
+public record Screw(String name, double clearanceMm, double headMm, double coneDegrees) {
   private static final List<Screw> ALL =
       List.of(
-          new Screw("M2", 2.4, 0),
-          new Screw("M2.5", 2.9, 0),
-          new Screw("M3", 3.4, 6.72),
-          new Screw("M3.5", 3.9, 0),
-          new Screw("M4", 4.5, 8.96),
-          new Screw("M5", 5.5, 11.20),
-          new Screw("M6", 6.6, 13.44));
+          metric("M2", 2.4, 0),
+          metric("M2.5", 2.9, 0),
+          metric("M3", 3.4, 6.72),
+          metric("M3.5", 3.9, 0),
+          metric("M4", 4.5, 8.96),
+          new Screw("No. 8-32", 4.5, 8.4, 82),
+          metric("M5", 5.5, 11.20),
+          metric("M6", 6.6, 13.44));
+
+  private static Screw metric(String name, double clearanceMm, double headMm) {
+    return new Screw(name, clearanceMm, headMm, 90);
+  }
 
   /** A head or washer of a screw that no table here has, in holes: common practice, no source. */
   private static final double HEAD_PER_HOLE = 2;
@@ -33,7 +42,26 @@ public record Screw(String name, double clearanceMm, double headMm) {
 
   /** {@return the screw of that name, if it is known} */
   public static Optional<Screw> named(String name) {
-    return ALL.stream().filter(screw -> screw.name().equals(name)).findFirst();
+    String plain = plain(name);
+    return ALL.stream().filter(screw -> plain(screw.name()).equals(plain)).findFirst();
+  }
+
+  /** People write No. 8-32, #8-32 and 8-32 for one screw. */
+  private static String plain(String name) {
+    return name.toLowerCase(Locale.ROOT).replaceAll("no\\.?|#|\\s", "");
+  }
+
+  /** {@return the sink for its head in a hole of a sheet; 0 where none leaves enough to hold} */
+  public static double sinkMm(ScrewHole hole, Panel panel) {
+    return named(hole.screw())
+        .filter(screw -> screw.leavesMm(hole, panel) >= panel.material().underSinkMm())
+        .map(Screw::headMm)
+        .orElse(0.0);
+  }
+
+  /** {@return what a sink for its head leaves of a sheet below it, in mm} */
+  public double leavesMm(ScrewHole hole, Panel panel) {
+    return panel.thicknessMm() - sinkDepthMm(hole.diameterMm());
   }
 
   /** {@return the circle that the head, nut or washer at a hole takes, in mm} */
@@ -43,10 +71,10 @@ public record Screw(String name, double clearanceMm, double headMm) {
   }
 
   /**
-   * {@return how deep a 90 degree sink for the head goes into the sheet, in mm: half of what the
-   * head is wider than its hole, since the cone's side stands at 45 degrees}
+   * {@return how deep a sink for the head goes into the sheet around a hole, in mm: half of what
+   * the head is wider than its hole, by the slope of the cone, which of 90 degrees is 1}
    */
-  public static double sinkDepthMm(double headMm, double holeMm) {
-    return Math.max(0, (headMm - holeMm) / 2);
+  public double sinkDepthMm(double holeMm) {
+    return Math.max(0, (headMm - holeMm) / 2 / Math.tan(Math.toRadians(coneDegrees / 2)));
   }
 }

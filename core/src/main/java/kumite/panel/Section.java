@@ -61,7 +61,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
   /** Cuts a build along a line. */
   public static Section of(Build build, Catalogue catalogue, Line line) {
     Panel panel = build.panel();
-    double under = -panel.thicknessMm();
+    double under = -panel.stackMm();
     double length = line.alongX() ? panel.widthMm() : panel.heightMm();
     double floorFrom = under - panel.depthAtMm(line.alongX() ? line.atMm() : 0);
     double floorTo = under - panel.depthAtMm(line.alongX() ? line.atMm() : panel.heightMm());
@@ -75,7 +75,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
       }
       chord(part.face(), line)
           .ifPresent(c -> pieces.add(new Piece(Role.FACE, control.label(), c[0], c[1], 0, 2)));
-      double stands = kind.leftAboveMm(kind.above().heightMm(), panel.thicknessMm());
+      double stands = kind.leftAboveMm(kind.above().heightMm(), panel.stackMm());
       if (stands > 0) {
         chord(part.swing(), line)
             .ifPresent(
@@ -130,7 +130,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
                   .ifPresent(
                       c -> {
                         double floor = floorAt(floorFrom, floorTo, (c[0] + c[1]) / 2 / length);
-                        double under = -build.panel().thicknessMm();
+                        double under = -build.panel().stackMm();
                         pieces.add(
                             new Piece(
                                 Role.BOARD,
@@ -145,7 +145,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
                   .ifPresent(
                       c -> {
                         double floor = floorAt(floorFrom, floorTo, (c[0] + c[1]) / 2 / length);
-                        double top = hangs ? -build.panel().thicknessMm() : floor + height;
+                        double top = hangs ? -build.panel().stackMm() : floor + height;
                         pieces.add(new Piece(Role.PLUG, "plug", c[0], c[1], top - height / 2, top));
                       });
             });
@@ -182,14 +182,22 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
       for (double[] hole : holes) {
         if (hole[1] > from && hole[0] < to) {
           if (hole[0] > from) {
-            pieces.add(new Piece(Role.PANEL, "panel", from, hole[0], -panel.thicknessMm(), 0));
+            plate(panel, from, hole[0], pieces);
           }
           from = Math.max(from, hole[1]);
         }
       }
       if (to > from) {
-        pieces.add(new Piece(Role.PANEL, "panel", from, to, -panel.thicknessMm(), 0));
+        plate(panel, from, to, pieces);
       }
+    }
+  }
+
+  private static void plate(Panel panel, double from, double to, List<Piece> pieces) {
+    double cover = panel.coverMm();
+    pieces.add(new Piece(Role.PANEL, "panel", from, to, -panel.stackMm(), -cover));
+    if (cover > 0) {
+      pieces.add(new Piece(Role.PANEL, "cover", from, to, -cover, 0));
     }
   }
 

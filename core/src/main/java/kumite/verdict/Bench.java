@@ -145,6 +145,7 @@ public record Bench(
               Nudge.Search search = new Nudge.Search(home, catalogue);
               List<Finding> found = new ArrayList<>(PanelChecks.of(home, catalogue, gaps, search));
               found.addAll(HandChecks.of(home, catalogue, reach, search));
+              found.addAll(SheetChecks.of(home));
               return found;
             }));
     findings.addAll(plug.findings());

@@ -14,7 +14,9 @@ import kumite.measure.LengthUnit;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
 import kumite.panel.Nudge;
+import kumite.panel.Players;
 import kumite.panel.Reach;
+import kumite.panel.UnderHand;
 import kumite.parts.Catalogue;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -43,6 +45,8 @@ final class HandChecks {
     checks.force();
     checks.together(reach);
     checks.targets(reach);
+    checks.players();
+    checks.underTheHand();
     return checks.findings;
   }
 
@@ -234,6 +238,47 @@ final class HandChecks {
                         + ". Space them wider, or fit a guard between")
                 .showing(target.working()));
       }
+    }
+  }
+
+  private void players() {
+    for (Players.Neighbours two : Players.of(build, catalogue)) {
+      if (two.close()) {
+        findings.add(
+            look(
+                    "HD-06",
+                    List.of(two.left().controls().get(0), two.right().controls().get(0)),
+                    "Two players stand closer than their shoulders",
+                    "players stand closer than their shoulders")
+                .detail(
+                    "The middles of the controls of "
+                        + two.left().name()
+                        + " and "
+                        + two.right().name()
+                        + " are "
+                        + mm(two.apartMm())
+                        + " apart; shoulders are up to "
+                        + mm(Players.SHOULDERS_MM)
+                        + " broad. Move them apart, or let the players stand at an angle")
+                .showing(two.working()));
+      }
+    }
+  }
+
+  /** What is pressed and lies flush where the fingers round a lever's grip are. */
+  private void underTheHand() {
+    for (UnderHand.Found found : UnderHand.of(build, catalogue)) {
+      findings.add(
+          look(
+                  "HD-07",
+                  List.of(found.pressed(), found.held()),
+                  label(found.pressed()) + " lies under the hand on " + label(found.held()),
+                  "buttons lie under the hand on a lever")
+              .detail(
+                  mm(found.gapMm())
+                      + " from where it swings, and the fingers that hold it take "
+                      + mm(found.fingersMm())
+                      + ": the hand presses it unmeant. Move it away, or mount it lower"));
     }
   }
 

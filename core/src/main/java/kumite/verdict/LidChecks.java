@@ -24,7 +24,7 @@ final class LidChecks {
     double deepest = 0;
     Optional<Control> deep = Optional.empty();
     for (Control control : build.controls()) {
-      double depth = catalogue.kindOf(control).depthBelowMm(build.panel().thicknessMm());
+      double depth = catalogue.kindOf(control).depthBelowMm(build.panel().stackMm());
       if (depth > deepest) {
         deepest = depth;
         deep = Optional.of(control);

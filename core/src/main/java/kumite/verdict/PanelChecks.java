@@ -15,6 +15,7 @@ import kumite.measure.LengthUnit;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
 import kumite.panel.Gaps;
+import kumite.panel.Grip;
 import kumite.panel.Levers;
 import kumite.panel.Nudge;
 import kumite.panel.Surrounds;
@@ -140,13 +141,14 @@ final class PanelChecks {
     double high = 60;
     for (Control control : build.controls()) {
       ControlKind kind = catalogue.kindOf(control);
-      low = Math.max(low, kind.thinnestMm());
-      high = Math.min(high, kind.thickestMm());
+      // Of the panel alone: the cover takes its share where a part grips both.
+      double cover = Grip.mm(kind, panel) - panel.thicknessMm();
+      low = Math.max(low, kind.thinnestMm() - cover);
+      high = Math.min(high, kind.thickestMm() - cover);
     }
     for (Control control : build.controls()) {
       ControlKind kind = catalogue.kindOf(control);
-      boolean thin = panel.thicknessMm() < kind.thinnestMm();
-      if (thin || panel.thicknessMm() > kind.thickestMm()) {
+      if (!Grip.holds(kind, panel)) {
         any = true;
         findings.add(
             Finding.of(
@@ -159,8 +161,10 @@ final class PanelChecks {
                         + mm(kind.thinnestMm())
                         + " to "
                         + mm(kind.thickestMm())
-                        + "; the panel is "
-                        + mm(panel.thicknessMm()))
+                        + (Grip.mm(kind, panel) > panel.thicknessMm()
+                            ? "; panel and cover are "
+                            : "; the panel is ")
+                        + mm(Grip.mm(kind, panel)))
                 .ofMany("parts do not hold in this panel")
                 .mendedBy(thicknessFix(control, kind, low, high)));
       }
@@ -175,6 +179,7 @@ final class PanelChecks {
               "The panel holds every part",
               "All take "
                   + mm(panel.thicknessMm())
+                  + (panel.coverMm() > 0 ? " and a cover of " + mm(panel.coverMm()) : "")
                   + "; from "
                   + mm(low)
                   + " to "
@@ -188,8 +193,7 @@ final class PanelChecks {
         catalogue.controls().stream()
             .filter(k -> k.family() == kind.family() && k.cutout().equals(kind.cutout()))
             .filter(k -> k.contacts().equals(kind.contacts()) && k.lit() == kind.lit())
-            .filter(k -> build.panel().thicknessMm() >= k.thinnestMm())
-            .filter(k -> build.panel().thicknessMm() <= k.thickestMm())
+            .filter(k -> Grip.holds(k, build.panel()))
             .findFirst();
     if (other.isPresent()) {
       return Optional.of(
@@ -215,7 +219,7 @@ final class PanelChecks {
       kind.gate()
           .ifPresent(
               gate -> {
-                double left = kind.leftAboveMm(gate.shaftMm(), panel.thicknessMm());
+                double left = kind.leftAboveMm(gate.shaftMm(), panel.stackMm());
                 if (left < Levers.LEAST_SHAFT_MM) {
                   findings.add(
                       Finding.of(
@@ -238,7 +242,11 @@ final class PanelChecks {
                                       Working.value(
                                           "h0", gate.shaftMm(), 1, "mm", "in its thinnest panel"),
                                       Working.value(
-                                          "t", panel.thicknessMm(), 1, "mm", "this panel"),
+                                          "t",
+                                          panel.stackMm(),
+                                          1,
+                                          "mm",
+                                          "this panel, with its cover"),
                                       Working.value(
                                           "t0", kind.thinnestMm(), 1, "mm", "the thinnest")),
                                   Working.number(left, 1) + " mm",

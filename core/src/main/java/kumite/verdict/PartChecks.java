@@ -5,9 +5,11 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.panel.Panel;
 import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
 import kumite.measure.Length;
@@ -42,35 +44,50 @@ final class PartChecks {
   }
 
   private void sink(Control control, ControlKind kind) {
-    double sheet = build.panel().thicknessMm();
+    Panel panel = build.panel();
     Set<String> said = new LinkedHashSet<>();
     for (ScrewHole hole : kind.screws()) {
-      double head = Screw.named(hole.screw()).map(Screw::headMm).orElse(0.0);
-      double deep = Screw.sinkDepthMm(head, hole.diameterMm());
-      if (deep > sheet && said.add(hole.screw())) {
-        findings.add(
-            Finding.of(
-                    "PN-25",
-                    Severity.LOOK,
-                    Station.PANEL,
-                    List.of(control.id().text()),
-                    "The " + hole.screw() + " heads of " + control.label() + " cannot be sunk",
-                    "A sink for a flat head goes "
-                        + mm(deep)
-                        + " deep and would widen the hole; the sheet is "
-                        + mm(sheet)
-                        + ". Take pan heads, or dimple thin metal")
-                .showing(
-                    new Working(
-                        "depth of the sink",
-                        "s = (D - d) / 2, the cone at 45 degrees",
-                        List.of(
-                            Working.value("D", head, 2, "mm", "head of " + hole.screw()),
-                            Working.value("d", hole.diameterMm(), 1, "mm", "its hole"),
-                            Working.value("t", sheet, 1, "mm", "this panel")),
-                        Working.number(deep, 2) + " mm",
-                        Source.memory("ISO 10642 heads, ISO 273 holes"))));
+      Optional<Screw> screw = Screw.named(hole.screw()).filter(s -> s.headMm() > 0);
+      if (screw.isEmpty()
+          || screw.get().leavesMm(hole, panel) >= panel.material().underSinkMm()
+          || !said.add(hole.screw())) {
+        continue;
       }
+      double deep = screw.get().sinkDepthMm(hole.diameterMm());
+      double left = panel.thicknessMm() - deep;
+      findings.add(
+          Finding.of(
+                  "PN-25",
+                  Severity.LOOK,
+                  Station.PANEL,
+                  List.of(control.id().text()),
+                  "The " + hole.screw() + " heads of " + control.label() + " cannot be sunk",
+                  "A sink for a flat head goes "
+                      + mm(deep)
+                      + " deep "
+                      + (left <= 0 ? "and would widen the hole" : "and leaves " + mm(left))
+                      + "; the sheet is "
+                      + mm(panel.thicknessMm())
+                      + ", and "
+                      + panel.material().words()
+                      + " wants "
+                      + mm(panel.material().underSinkMm())
+                      + " below a head. Take pan heads"
+                      + (panel.material().youngGpa() > 50 ? ", or dimple thin metal" : ""))
+              .ofMany("parts have flat heads that cannot be sunk")
+              .showing(
+                  new Working(
+                      "depth of the sink",
+                      "s = (D - d) / 2 / tan(a / 2)",
+                      List.of(
+                          Working.value(
+                              "D", screw.get().headMm(), 2, "mm", "head of " + hole.screw()),
+                          Working.value("d", hole.diameterMm(), 1, "mm", "its hole"),
+                          Working.value(
+                              "a", screw.get().coneDegrees(), 0, "degrees", "cone of its head"),
+                          Working.value("t", panel.thicknessMm(), 1, "mm", "this panel")),
+                      Working.number(deep, 2) + " mm",
+                      Source.memory("ISO 10642 and ASME B18.6.3 heads, ISO 273 holes"))));
     }
   }
 

@@ -17,6 +17,7 @@ import kumite.measure.Point;
  * @param datum where its coordinates are measured from
  * @param outline the corners in order around a panel that is no rectangle, within 0 to width and 0
  *     to height and touching all four; empty for a rectangle
+ * @param coverMm the clear cover and the art on top of it, thickness in mm; 0 for none, 20 at most
  */
 public record Panel(
     double widthMm,
@@ -26,13 +27,15 @@ public record Panel(
     Material material,
     CaseInside inside,
     Datum datum,
-    List<Point> outline) {
+    List<Point> outline,
+    double coverMm) {
 
   public Panel {
     Check.between(20, 3000, widthMm, "width_mm");
     Check.between(20, 2000, heightMm, "height_mm");
     Check.between(0, Math.min(widthMm, heightMm) / 2, cornerMm, "corner_mm");
     Check.between(0.5, 60, thicknessMm, "thickness_mm");
+    Check.between(0, 20, coverMm, "cover_mm");
     Objects.requireNonNull(material, "material");
     Objects.requireNonNull(inside, "inside");
     Objects.requireNonNull(datum, "datum");
@@ -51,7 +54,7 @@ public record Panel(
       Material material,
       CaseInside inside,
       Datum datum) {
-    this(widthMm, heightMm, cornerMm, thicknessMm, material, inside, datum, List.of());
+    this(widthMm, heightMm, cornerMm, thicknessMm, material, inside, datum, List.of(), 0);
   }
 
   /** {@return whether it is a rectangle} */
@@ -88,7 +91,8 @@ public record Panel(
         outline.stream()
             .map(p -> new Point(p.xMm() * newWidthMm / widthMm, p.yMm() * newHeightMm / heightMm))
             .toList();
-    return new Panel(newWidthMm, newHeightMm, corner, thicknessMm, material, inside, datum, scaled);
+    return new Panel(
+        newWidthMm, newHeightMm, corner, thicknessMm, material, inside, datum, scaled, coverMm);
   }
 
   /**
@@ -100,7 +104,7 @@ public record Panel(
   public Panel withOutline(List<Point> corners) {
     if (corners.isEmpty()) {
       return new Panel(
-          widthMm, heightMm, cornerMm, thicknessMm, material, inside, datum, List.of());
+          widthMm, heightMm, cornerMm, thicknessMm, material, inside, datum, List.of(), coverMm);
     }
     Outline.requireCount(corners.size());
     double left = corners.stream().mapToDouble(Point::xMm).min().orElseThrow();
@@ -115,31 +119,48 @@ public record Panel(
         material,
         inside,
         datum,
-        corners.stream().map(p -> p.plus(-left, -front)).toList());
+        corners.stream().map(p -> p.plus(-left, -front)).toList(),
+        coverMm);
   }
 
   /** {@return the same panel with another corner radius} */
   public Panel withCorner(double newCornerMm) {
-    return new Panel(widthMm, heightMm, newCornerMm, thicknessMm, material, inside, datum, outline);
+    return new Panel(
+        widthMm, heightMm, newCornerMm, thicknessMm, material, inside, datum, outline, coverMm);
   }
 
   /** {@return the same panel in another thickness} */
   public Panel withThickness(double newThicknessMm) {
-    return new Panel(widthMm, heightMm, cornerMm, newThicknessMm, material, inside, datum, outline);
+    return new Panel(
+        widthMm, heightMm, cornerMm, newThicknessMm, material, inside, datum, outline, coverMm);
+  }
+
+  /** {@return the same panel under another cover; 0 for none} */
+  public Panel withCover(double newCoverMm) {
+    return new Panel(
+        widthMm, heightMm, cornerMm, thicknessMm, material, inside, datum, outline, newCoverMm);
+  }
+
+  /** {@return panel and cover together: what a part that is put in from above passes through} */
+  public double stackMm() {
+    return thicknessMm + coverMm;
   }
 
   /** {@return the same panel in another material} */
   public Panel withMaterial(Material newMaterial) {
-    return new Panel(widthMm, heightMm, cornerMm, thicknessMm, newMaterial, inside, datum, outline);
+    return new Panel(
+        widthMm, heightMm, cornerMm, thicknessMm, newMaterial, inside, datum, outline, coverMm);
   }
 
   /** {@return the same panel on another case} */
   public Panel withInside(CaseInside newInside) {
-    return new Panel(widthMm, heightMm, cornerMm, thicknessMm, material, newInside, datum, outline);
+    return new Panel(
+        widthMm, heightMm, cornerMm, thicknessMm, material, newInside, datum, outline, coverMm);
   }
 
   /** {@return the same panel measured from another datum} */
   public Panel withDatum(Datum newDatum) {
-    return new Panel(widthMm, heightMm, cornerMm, thicknessMm, material, inside, newDatum, outline);
+    return new Panel(
+        widthMm, heightMm, cornerMm, thicknessMm, material, inside, newDatum, outline, coverMm);
   }
 }

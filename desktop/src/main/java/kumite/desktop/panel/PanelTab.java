@@ -49,6 +49,7 @@ final class PanelTab implements Tab {
   private final TypedField height;
   private final TypedField thickness;
   private final TypedField corner;
+  private final TypedField cover;
   private final Choice<Material> material;
   private final Choice<Datum> datum;
   private final Choice<Form> form;
@@ -64,6 +65,12 @@ final class PanelTab implements Tab {
     height = size("front to back", (p, mm) -> p.withSize(p.widthMm(), mm));
     thickness = size("thickness", Panel::withThickness);
     corner = size("corner radius", Panel::withCorner);
+    cover = size("cover", Panel::withCover);
+    cover
+        .field()
+        .setTooltip(
+            new javafx.scene.control.Tooltip(
+                "A clear cover and the art under it, on top of the panel; 0 for none"));
     material =
         new Choice<>(
             "material",
@@ -97,6 +104,7 @@ final class PanelTab implements Tab {
             Head.named("width", width),
             Head.named("front to back", height),
             Head.named("thickness", thickness),
+            Head.named("cover on top", cover),
             Head.named("corner", corner),
             Head.named("material", material),
             Head.named("measured from", datum),
@@ -199,12 +207,13 @@ final class PanelTab implements Tab {
   public void show(Bench bench) {
     Panel panel = bench.build().panel();
     LengthUnit unit = bench.build().brief().units();
-    for (TypedField field : new TypedField[] {width, height, thickness, corner}) {
+    for (TypedField field : new TypedField[] {width, height, thickness, cover, corner}) {
       field.unit(unit);
     }
     width.show(panel.widthMm());
     height.show(panel.heightMm());
     thickness.show(panel.thicknessMm());
+    cover.show(panel.coverMm());
     corner.show(panel.cornerMm());
     material.show(Optional.of(panel.material()));
     datum.show(Optional.of(panel.datum()));

@@ -208,7 +208,7 @@ final class SelectedTab implements Tab {
     }
     words
         .append(" \u00B7 ")
-        .append(Length.text(kind.depthBelowMm(panel.thicknessMm()), unit))
+        .append(Length.text(kind.depthBelowMm(panel.stackMm()), unit))
         .append(" deep below this panel");
     facts.setText(words.toString());
   }

@@ -16,6 +16,7 @@ import kumite.component.Component;
 import kumite.loom.CutList;
 import kumite.loom.Strand;
 import kumite.measure.Shape;
+import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.panel.DrillPlan;
@@ -39,7 +40,7 @@ public final class Tables {
       boolean round = hole.shape() instanceof Shape.Round;
       rows.add(
           List.of(
-              hole.control().text(),
+              hole.control().map(ControlId::text).orElse(""),
               hole.label(),
               hole.purpose(),
               number(hole.xMm()),
@@ -57,7 +58,11 @@ public final class Tables {
               number(hole.sinkMm()),
               hole.fromWords(),
               hole.shape() instanceof Shape.Rect rect ? number(rect.cornerMm()) : "",
-              String.valueOf(hole.order())));
+              String.valueOf(hole.order()),
+              hole.ends().isEmpty() ? "" : number(hole.ends().get(0).xMm()),
+              hole.ends().isEmpty() ? "" : number(hole.ends().get(0).yMm()),
+              hole.ends().isEmpty() ? "" : number(hole.ends().get(1).xMm()),
+              hole.ends().isEmpty() ? "" : number(hole.ends().get(1).yMm())));
     }
     return csv(
         List.of(
@@ -79,7 +84,11 @@ public final class Tables {
             "sink_mm",
             "from",
             "corner_mm",
-            "order"),
+            "order",
+            "end1_x_mm",
+            "end1_y_mm",
+            "end2_x_mm",
+            "end2_y_mm"),
         rows);
   }
 

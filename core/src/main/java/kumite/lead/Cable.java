@@ -19,7 +19,7 @@ public record Cable(
 
   public Cable {
     Check.between(1, ConnectorKind.MOST_PINS, cores, "cores of the cable");
-    Check.between(16, 36, gaugeAwg, "gauge in AWG");
+    Check.between(10, 36, gaugeAwg, "gauge in AWG");
     Check.between(20, LONGEST_MM, lengthMm, "length of the lead in mm");
     Check.between(0, 40, jacketMm, "outer diameter of the cable in mm");
   }

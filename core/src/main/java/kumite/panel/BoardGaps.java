@@ -154,6 +154,7 @@ final class BoardGaps {
           .plug()
           .ifPresent(plug -> toPart(Gap.Kind.BODY_PLUG, part, board, plug, around.panel(), into));
       if (board.hangs()) {
+        screws(part, board, into);
         Swept.Between turned = Placed.narrowest(part.wrench(), List.of(board.outline()), 0);
         if (turned != null && turned.gapMm() < 0) {
           into.single(
@@ -166,6 +167,25 @@ final class BoardGaps {
               "the wrench just passes");
         }
       }
+    }
+  }
+
+  /** The screws of a board that hangs come through the panel; their heads lie on its face. */
+  private static void screws(Placed part, BoardRoom board, Measured into) {
+    List<Swept> heads =
+        board.screws().stream()
+            .map(at -> Swept.circle(at, 2 * board.kind().seating().standoffHoleMm()))
+            .toList();
+    Swept.Between head = Placed.narrowest(heads, List.of(part.face()), Gaps.HEAD_MM);
+    if (head != null && head.gapMm() < Gaps.HEAD_MM) {
+      into.single(
+          Gap.Kind.BOARD_SCREW,
+          part,
+          head,
+          "a screw of " + board.words(),
+          Gaps.HEAD_MM,
+          "gap = from the screw's head to the rim of the flange",
+          "the flange lies flat");
     }
   }
 

@@ -81,6 +81,13 @@ record BoardRoom(
     return floorMm(panel, body) - belowMm - heightMm();
   }
 
+  /** {@return the places of its screws, where its kind says where they are} */
+  List<Point> screws() {
+    return kind.seating().standoffHoleMm() <= 0
+        ? List.of()
+        : kind.seating().standoffs().stream().map(at -> choice.placement().place(at)).toList();
+  }
+
   /** {@return its plug in words} */
   String plugWords() {
     return words.equals("the board") ? "the board's plug" : "the plug of " + words;

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * Finds a place for each caption of a drawing, so that none lies on another or runs off its area.
@@ -27,6 +28,8 @@ public final class Captions {
 
   /** Side of the squares by which neighbours are found, in steps. */
   private static final double CELL_STEPS = 10;
+
+  private static final Box NONE = new Box(0, 0, -1, -1);
 
   private final Box area;
   private final double step;
@@ -115,12 +118,61 @@ public final class Captions {
    */
   public Optional<Box> place(Box named, double width, double height, double furthest) {
     Optional<Box> clear = placeClear(named, width, height, furthest);
-    return clear.isPresent() ? clear : taken(free(named, width, height, furthest, false));
+    return clear.isPresent() ? clear : taken(free(named, width, height, furthest, box -> true));
   }
 
   /** Takes a place for a caption that must not lie on what is to be kept clear either. */
   public Optional<Box> placeClear(Box named, double width, double height, double furthest) {
-    return taken(free(named, width, height, furthest, true));
+    return taken(free(named, width, height, furthest, box -> clear(avoided, box, 0)));
+  }
+
+  /**
+   * Takes a place for a caption that may lie on what it names, and on nothing else that is to be
+   * kept clear.
+   *
+   * @param own what it names, as it was given to {@link #avoid}
+   */
+  public Optional<Box> placeOff(Box named, Box own, double width, double height, double furthest) {
+    return taken(free(named, width, height, furthest, box -> clear(avoided, box, 0, own)));
+  }
+
+  /**
+   * Takes a line from what is named to its caption.
+   *
+   * @param named what it comes from, as it was given to {@link #avoid}
+   * @param caption where it ends
+   * @return whether it runs over no other caption, and over nothing else that is to be kept clear;
+   *     if not, nothing is taken
+   */
+  public boolean line(Box named, Box caption) {
+    double dx = caption.midAcross() - named.midAcross();
+    double dy = caption.midDown() - named.midDown();
+    int parts = (int) Math.max(1, Math.ceil(Math.hypot(dx, dy) / (step / 5)));
+    List<Box> along = new ArrayList<>();
+    for (int i = 0; i <= parts; i++) {
+      Box at =
+          Box.about(
+              named.midAcross() + dx * i / parts, named.midDown() + dy * i / parts, thin(), thin());
+      if (!at.meets(caption, 0)) {
+        if (!clear(taken, at, 0, caption) || !clear(avoided, at, 0, named)) {
+          return false;
+        }
+        along.add(at);
+      }
+    }
+    along.forEach(this::take);
+    return true;
+  }
+
+  private double thin() {
+    return step / 12;
+  }
+
+  /** Gives a place back. */
+  public void release(Box box) {
+    for (long cell : cells(box, between)) {
+      taken.getOrDefault(cell, List.of()).remove(box);
+    }
   }
 
   /** {@return whether a caption may lie there, on nothing that is taken} */
@@ -134,7 +186,7 @@ public final class Captions {
   }
 
   private Optional<Box> free(
-      Box named, double width, double height, double furthest, boolean clear) {
+      Box named, double width, double height, double furthest, Predicate<Box> clear) {
     double up = named.height() / 2 + height / 2 + between;
     double aside = named.width() / 2 + width / 2 + between;
     double[][] sides = {{0, up}, {0, -up}, {aside, 0}, {-aside, 0}};
@@ -161,8 +213,8 @@ public final class Captions {
     return Optional.empty();
   }
 
-  private boolean fits(Box box, boolean clear) {
-    return isFree(box) && (!clear || clear(avoided, box, 0));
+  private boolean fits(Box box, Predicate<Box> clear) {
+    return isFree(box) && clear.test(box);
   }
 
   // ---- neighbours by squares
@@ -174,9 +226,13 @@ public final class Captions {
   }
 
   private boolean clear(Map<Long, List<Box>> boxes, Box box, double apart) {
+    return clear(boxes, box, apart, NONE);
+  }
+
+  private boolean clear(Map<Long, List<Box>> boxes, Box box, double apart, Box but) {
     for (long cell : cells(box, 0)) {
       for (Box other : boxes.getOrDefault(cell, List.of())) {
-        if (box.meets(other, apart)) {
+        if (!other.equals(but) && box.meets(other, apart)) {
           return false;
         }
       }

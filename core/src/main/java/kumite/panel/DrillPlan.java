@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.Material;
@@ -15,6 +16,7 @@ import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;
 import kumite.name.ControlId;
@@ -34,8 +36,8 @@ public record DrillPlan(List<Hole> holes) {
   /**
    * One hole.
    *
-   * @param control the control it is for
-   * @param label the control's label
+   * @param control the control it is for; empty for a screw of a board
+   * @param label the control's label, or which board
    * @param purpose {@code cut-out} or the screw it clears
    * @param xMm from the build's datum
    * @param yMm from the build's datum
@@ -44,12 +46,13 @@ public record DrillPlan(List<Hole> holes) {
    * @param turnDegrees of a shape that is not round, counter-clockwise
    * @param belowXMm from the left edge of the panel turned over, as marked on the underside
    * @param tool what to make it with; empty where it is cut, not drilled
+   * @param ends of a slot, where it is drilled at either end, from the build's datum; else empty
    * @param sinkMm diameter to countersink for a flat head; 0 for a cut-out, and where the sheet is
    *     too thin
    * @param order its turn: small holes before large ones, cut-outs last; 1 upward
    */
   public record Hole(
-      ControlId control,
+      Optional<ControlId> control,
       String label,
       String purpose,
       double xMm,
@@ -59,8 +62,19 @@ public record DrillPlan(List<Hole> holes) {
       double turnDegrees,
       double belowXMm,
       Optional<Tool.Choice> tool,
+      List<Point> ends,
       double sinkMm,
       int order) {
+    public Hole {
+      ends = List.copyOf(ends);
+    }
+
+    /** {@return where a slot is drilled at either end, in words; empty for other holes} */
+    public String endsWords(LengthUnit unit) {
+      return ends.stream()
+          .map(p -> "x " + Length.fine(p.xMm(), unit) + " y " + Length.fine(p.yMm(), unit))
+          .collect(Collectors.joining(" and "));
+    }
 
     /**
      * {@return the size in words, to a hundredth of a millimetre: {@code 30.00 round}, {@code 3.00
@@ -135,6 +149,7 @@ public record DrillPlan(List<Hole> holes) {
           turnDegrees,
           belowXMm,
           tool,
+          ends,
           sinkMm,
           newOrder);
     }
@@ -170,22 +185,75 @@ public record DrillPlan(List<Hole> holes) {
       // Half of what the flange covers may be play; more would show or let the part wander.
       double play = Math.max(0.1, Math.min(1, cover / 2));
       Point centre = control.placement().centre();
-      holes.add(hole(build, control, CUTOUT, centre, kind.cutout(), play, 0, tools));
+      holes.add(
+          hole(
+              build,
+              Optional.of(control.id()),
+              control.label(),
+              CUTOUT,
+              centre,
+              control.placement(),
+              kind.cutout(),
+              play,
+              0,
+              tools));
       for (ScrewHole screw : kind.screws()) {
         double sink = Screw.sinkMm(screw, build.panel());
         holes.add(
             hole(
                 build,
-                control,
+                Optional.of(control.id()),
+                control.label(),
                 screw.screw() + " screw",
                 control.placement().place(screw.at()),
+                control.placement(),
                 new Shape.Round(screw.diameterMm()),
                 0.5,
                 sink,
                 tools));
       }
     }
+    for (BoardRoom board : BoardRoom.of(build, catalogue)) {
+      if (board.hangs()) {
+        holes.addAll(screws(build, board, tools));
+      }
+    }
     return new DrillPlan(ordered(holes));
+  }
+
+  /**
+   * {@return the holes for the screws of boards that stand on the case floor, seen from above, with
+   * coordinates as those of the panel over it}
+   */
+  public static List<Hole> inFloor(Build build, Catalogue catalogue) {
+    List<Hole> holes = new ArrayList<>();
+    for (BoardRoom board : BoardRoom.of(build, catalogue)) {
+      if (!board.hangs()) {
+        holes.addAll(screws(build, board, new HashMap<>()));
+      }
+    }
+    return ordered(holes);
+  }
+
+  private static List<Hole> screws(
+      Build build, BoardRoom board, Map<String, Optional<Tool.Choice>> tools) {
+    List<Hole> holes = new ArrayList<>();
+    double diameter = board.kind().seating().standoffHoleMm();
+    for (Point at : board.screws()) {
+      holes.add(
+          hole(
+              build,
+              Optional.empty(),
+              board.words().substring(4),
+              "screw",
+              at,
+              new Placement(at.xMm(), at.yMm(), 0),
+              new Shape.Round(diameter),
+              0.5,
+              0,
+              tools));
+    }
+    return holes;
   }
 
   private static List<Hole> ordered(List<Hole> holes) {
@@ -207,9 +275,11 @@ public record DrillPlan(List<Hole> holes) {
 
   private static Hole hole(
       Build build,
-      Control control,
+      Optional<ControlId> control,
+      String label,
       String purpose,
       Point stored,
+      Placement placement,
       Shape shape,
       double play,
       double sink,
@@ -224,18 +294,34 @@ public record DrillPlan(List<Hole> holes) {
               key -> Tool.forHole(round.diameterMm(), play, panel.material(), panel.thicknessMm()));
     }
     return new Hole(
-        control.id(),
-        control.label(),
+        control,
+        label,
         purpose,
         shown.xMm(),
         shown.yMm(),
         stored,
         shape,
-        control.placement().turnDegrees(),
+        placement.turnDegrees(),
         panel.widthMm() - stored.xMm(),
         tool,
+        ends(shape, placement).stream().map(p -> panel.datum().fromStored(p, panel)).toList(),
         sink,
         0);
+  }
+
+  /** The middles of a slot's round ends. */
+  private static List<Point> ends(Shape shape, Placement at) {
+    if (!(shape instanceof Shape.Rect rect)) {
+      return List.of();
+    }
+    double width = Math.min(rect.widthMm(), rect.heightMm());
+    double half = (Math.max(rect.widthMm(), rect.heightMm()) - width) / 2;
+    if (rect.cornerMm() * 2 < width - 1e-9 || half < 1e-9) {
+      return List.of();
+    }
+    boolean across = rect.widthMm() > rect.heightMm();
+    Point end = across ? new Point(half, 0) : new Point(0, half);
+    return List.of(at.place(new Point(-end.xMm(), -end.yMm())), at.place(end));
   }
 
   /** {@return what to mind in a material; common practice, no source} */

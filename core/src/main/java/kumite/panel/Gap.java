@@ -59,6 +59,7 @@ public record Gap(
     CAP_CAP(Height.ABOVE, Stops.MEETING, "cap to cap"),
     FLANGE_FLANGE(Height.FACE, Stops.MEETING, "flange to flange"),
     HEAD_FLANGE(Height.FACE, Stops.MEETING, "screw head to flange"),
+    BOARD_SCREW(Height.FACE, Stops.MEETING, "screw of the board to flange"),
     FLANGE_EDGE(Height.FACE, Stops.MEETING, "flange to panel edge"),
     HOLE_HOLE(Height.PANEL, Stops.HALF, "hole to hole"),
     HOLE_EDGE(Height.PANEL, Stops.HALF, "hole to panel edge"),

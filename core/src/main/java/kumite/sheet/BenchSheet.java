@@ -2,11 +2,14 @@ package kumite.sheet;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.build.panel.Panel;
 import kumite.device.SignalPath;
@@ -176,6 +179,31 @@ public final class BenchSheet {
             + "; x below on the underside, turned over left to right, from its left edge. What says \"pilot below\" is piloted from"
             + " the underside and then cut from the finished face. "
             + DrillPlan.advice(build.panel().material()));
+    String slots =
+        bench.drill().inOrder().stream()
+            .filter(hole -> !hole.ends().isEmpty())
+            .map(hole -> hole.order() + " " + hole.label() + ": " + hole.endsWords(unit))
+            .collect(Collectors.joining("; "));
+    if (!slots.isEmpty()) {
+      flow.paragraph("Slots are drilled at both ends, as x above and y: " + slots + ".");
+    }
+    List<DrillPlan.Hole> floor = DrillPlan.inFloor(build.home(), bench.catalogue());
+    if (!floor.isEmpty()) {
+      Map<String, List<String>> byBoard = new LinkedHashMap<>();
+      for (DrillPlan.Hole hole : floor) {
+        byBoard
+            .computeIfAbsent(hole.label() + ", " + hole.sizeWords(unit), l -> new ArrayList<>())
+            .add("x " + fine(hole.xMm()) + " y " + fine(hole.yMm()));
+      }
+      for (Map.Entry<String, List<String>> board : byBoard.entrySet()) {
+        flow.paragraph(
+            "Screws in the case floor, seen from above and measured as the panel over it: "
+                + board.getKey()
+                + ", at "
+                + String.join("; ", board.getValue())
+                + ". Hold the board itself on the place before you drill.");
+      }
+    }
   }
 
   private String fine(double mm) {

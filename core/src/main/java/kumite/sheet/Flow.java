@@ -28,6 +28,14 @@ final class Flow {
     this.upright = pen.paper();
   }
 
+  /** A flow on paper of another size than the last page's. */
+  Flow(Pen pen, Pen.Sheet upright, String title, String name) {
+    this.pen = pen;
+    this.title = title;
+    this.name = name;
+    this.upright = upright;
+  }
+
   /**
    * A column of a table.
    *
@@ -123,16 +131,17 @@ final class Flow {
       y += 3;
       return;
     }
-    head(columns);
+    double scale = scale(columns);
+    head(columns, scale);
     for (String[] row : rows) {
       if (full(ROW_MM)) {
         newPage(pen.paper());
-        head(columns);
+        head(columns, scale);
       }
       double x = MARGIN_MM;
       for (int i = 0; i < columns.size(); i++) {
-        cell(columns.get(i), i < row.length ? row[i] : "", x);
-        x += columns.get(i).widthMm();
+        cell(columns.get(i), i < row.length ? row[i] : "", x, scale);
+        x += columns.get(i).widthMm() * scale;
       }
       pen.width(0.08);
       pen.line(MARGIN_MM, y + 1.4, x, y + 1.4);
@@ -141,7 +150,12 @@ final class Flow {
     y += 4;
   }
 
-  private void cell(Column column, String text, double x) throws IOException {
+  /** A table that is wider than the paper is written smaller: no column falls off. */
+  private double scale(List<Column> columns) {
+    return Math.min(1, widthMm() / columns.stream().mapToDouble(Column::widthMm).sum());
+  }
+
+  private void cell(Column column, String text, double x, double scale) throws IOException {
     if (column.box()) {
       pen.width(0.2);
       pen.box(x + 1, y - 3, 3, 3, 0);
@@ -151,15 +165,18 @@ final class Flow {
       }
       return;
     }
-    double size = column.face() == Face.MONO ? 7 : 8.5;
-    pen.text(column.face(), size, x, y, pen.cut(column.face(), size, text, column.widthMm() - 1.5));
+    double size = (column.face() == Face.MONO ? 7 : 8.5) * scale;
+    double wide = (column.widthMm() - 1.5) * scale;
+    pen.text(column.face(), size, x, y, pen.cut(column.face(), size, text, wide));
   }
 
-  private void head(List<Column> columns) throws IOException {
+  private void head(List<Column> columns, double scale) throws IOException {
     double x = MARGIN_MM;
     for (Column column : columns) {
-      pen.text(Face.STRONG, 8, x, y, pen.cut(Face.STRONG, 8, column.head(), column.widthMm() - 1));
-      x += column.widthMm();
+      double size = 8 * scale;
+      String head = pen.cut(Face.STRONG, size, column.head(), (column.widthMm() - 1) * scale);
+      pen.text(Face.STRONG, size, x, y, head);
+      x += column.widthMm() * scale;
     }
     pen.width(0.3);
     pen.line(MARGIN_MM, y + 1.4, x, y + 1.4);

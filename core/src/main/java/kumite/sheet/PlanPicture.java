@@ -82,7 +82,7 @@ final class PlanPicture {
                 panel.heightMm() * scale + 3),
             2.5);
     for (Control control : bench.build().controls()) {
-      control(control, captions);
+      control(control);
     }
     // Words last, on white, so that no line runs through them; the drill table has all of them.
     numbers(captions);
@@ -98,7 +98,7 @@ final class PlanPicture {
     }
   }
 
-  private void control(Control control, Captions captions) throws IOException {
+  private void control(Control control) throws IOException {
     ControlKind kind = bench.catalogue().kindOf(control);
     Placement at = control.placement();
     pen.width(0.12);
@@ -114,9 +114,14 @@ final class PlanPicture {
       pen.width(0.25);
       FrontMark.draw(pen, FrontMark.pieces(control, kind), p -> p, left, bottom, scale);
     }
-    captions.avoid(
-        Captions.Box.about(
-            cx, cy, kind.cutout().widthMm() * scale, kind.cutout().heightMm() * scale));
+  }
+
+  private Captions.Box own(DrillPlan.Hole hole) {
+    return Captions.Box.about(
+        x(hole.stored()),
+        y(hole.stored()),
+        hole.shape().widthMm() * scale,
+        hole.shape().heightMm() * scale);
   }
 
   private void numbers(Captions captions) throws IOException {
@@ -124,6 +129,7 @@ final class PlanPicture {
       Placement at = new Placement(hole.stored().xMm(), hole.stored().yMm(), hole.turnDegrees());
       pen.width(hole.cutout() ? 0.3 : 0.2);
       pen.shape(hole.shape(), at, left, bottom, scale);
+      captions.avoid(own(hole));
     }
     for (DrillPlan.Hole hole : bench.drill().inOrder()) {
       String number = String.valueOf(hole.order());
@@ -131,10 +137,11 @@ final class PlanPicture {
       Captions.Box named = Captions.Box.about(x(hole.stored()), y(hole.stored()), 1, 1);
       Captions.Box inside =
           Captions.Box.about(x(hole.stored()) + wide / 2 + 0.8, y(hole.stored()) - 1.2, 0, 0);
-      Optional<Captions.Box> box =
-          hole.cutout()
-              ? captions.place(inside, wide, 1.7, 12)
-              : captions.place(named, wide, 1.7, 12);
+      Captions.Box beside = hole.cutout() ? inside : named;
+      Optional<Captions.Box> box = captions.placeOff(beside, own(hole), wide, 1.7, 12);
+      if (box.isEmpty()) {
+        box = captions.place(beside, wide, 1.7, 12);
+      }
       box.ifPresent(b -> plate(b, List.of(new Line(Face.MONO, 4.5, number))));
     }
   }
@@ -157,10 +164,18 @@ final class PlanPicture {
               y(control.placement().centre()),
               kind.face().widthMm() * scale,
               kind.face().heightMm() * scale);
-      Optional<Captions.Box> box = captions.place(face, wide, 4.8, 30);
-      if (box.isPresent()) {
-        leader(face, box.get());
-        plate(box.get(), lines);
+      // Where no room is left the number tells; the drill table has the rest.
+      for (int many = lines.size(); many > 0; many--) {
+        Optional<Captions.Box> box = captions.placeClear(face, wide, 2.4 * many, 30);
+        if (box.isPresent()) {
+          boolean beside = box.get().meets(face, 1.5);
+          if (beside || captions.line(face, box.get())) {
+            leader(face, box.get());
+            plate(box.get(), lines.subList(0, many));
+            break;
+          }
+          captions.release(box.get());
+        }
       }
     }
   }

@@ -29,14 +29,24 @@ import kumite.verdict.Bench;
  * }</pre>
  */
 public final class Template {
-  /** A caption further away than this names nothing. */
+  /** A caption further away than this names nothing, though a line leads to it. */
   private static final double FURTHEST_MM = 18;
+
+  /** A number is found all the same, further out. */
+  private static final double NUMBER_MM = 45;
+
+  /** A caption that is further off than this has a line. */
+  private static final double BESIDE_MM = 1.5;
+
+  /** Captions keep this far from the line that is cut. */
+  private static final double OFF_LINE_MM = 0.8;
 
   private final Bench bench;
   private final Panel panel;
   private final LengthUnit unit;
   private final Pen pen;
   private final Tiling tiling;
+  private boolean keyed;
 
   private Template(Bench bench, Pen pen) {
     this.bench = bench;
@@ -47,8 +57,8 @@ public final class Template {
   }
 
   /**
-   * {@return the template as a PDF document: all pages of the face, then of the underside, then
-   * gauges for holes that are not round}
+   * {@return the template as a PDF document: all pages of the face, then of the underside, a key to
+   * the numbers where words found no room, and gauges for holes that are not round}
    */
   public static byte[] pdf(Bench bench, Paper paper) {
     return Pen.pdf(
@@ -59,6 +69,7 @@ public final class Template {
           Template template = new Template(bench, pen);
           template.side(false);
           template.side(true);
+          template.key(upright);
           HoleGauges.draw(bench, pen, upright);
         });
   }
@@ -73,7 +84,47 @@ public final class Template {
         below
             ? "underside, panel turned over left to right; x from the left, y from the front."
             : "face; x and y from the " + panel.datum().words() + ".";
-    tiling.side(below, seenFrom, page -> tile(page, below));
+    String lines =
+        below
+            ? "Full line: cut. Dashes: bodies. Dots: inside of the case, and what stands in it."
+                + " Long dashes: middle of the panel. Crosses in circles lie on each other."
+            : "Full line: cut. Dashes: flanges. Long dashes: middle of the panel. Crosses in circles"
+                + " lie on each other.";
+    tiling.side(below, seenFrom, lines, page -> tile(page, below));
+  }
+
+  /** All holes by their numbers, where the words of some found no room on the drawing. */
+  private void key(Pen.Sheet upright) throws IOException {
+    if (!keyed) {
+      return;
+    }
+    List<String[]> rows = new ArrayList<>();
+    for (DrillPlan.Hole hole : bench.drill().inOrder()) {
+      rows.add(
+          new String[] {
+            String.valueOf(hole.order()),
+            hole.label(),
+            hole.purpose(),
+            Length.fine(hole.xMm(), unit),
+            Length.fine(hole.belowXMm(), unit),
+            Length.fine(hole.yMm(), unit),
+            hole.sizeWords(unit)
+          });
+    }
+    Flow flow = new Flow(pen, upright, bench.build().brief().title(), "key to the template");
+    flow.newPage();
+    flow.table(
+        "Key to the numbers on the template, " + unit.symbol(),
+        List.of(
+            Flow.Column.mono("no.", 12),
+            Flow.Column.of("for", 46),
+            Flow.Column.of("hole", 22),
+            Flow.Column.mono("x above", 20),
+            Flow.Column.mono("x below", 20),
+            Flow.Column.mono("y", 20),
+            Flow.Column.of("size", 42)),
+        rows,
+        "");
   }
 
   private void tile(Tiling.Page page, boolean below) throws IOException {
@@ -170,34 +221,23 @@ public final class Template {
   private void words(
       boolean below, double left, double bottom, Captions.Box page, Captions captions)
       throws IOException {
+    outline(below, left, bottom, captions);
     List<DrillPlan.Hole> here = new ArrayList<>();
     for (DrillPlan.Hole hole : bench.drill().inOrder()) {
       Captions.Box box = box(hole, below, left, bottom);
+      if (box.meets(page, 0)) {
+        captions.avoid(box);
+      }
       if (Captions.Box.about(box.midAcross(), box.midDown(), 0, 0).within(page)) {
         here.add(hole);
-        captions.avoid(box);
       }
     }
     for (DrillPlan.Hole hole : here) {
-      String number = String.valueOf(hole.order());
-      Captions.Box box = box(hole, below, left, bottom);
-      double wide = pen.widthMm(Face.STRONG, 7, number);
-      Captions.Box quarter =
-          Captions.Box.about(box.midAcross() + wide / 2 + 0.6, box.midDown() - 2.2, wide - 1, 0.4);
-      captions
-          .place(quarter, wide, 2.4, FURTHEST_MM)
-          .ifPresent(b -> write(b, List.of(number), Face.STRONG, 7));
+      number(hole, box(hole, below, left, bottom), captions);
     }
     for (DrillPlan.Hole hole : here) {
       if (hole.cutout()) {
-        // Clear of the cross-hair's arms too.
-        Captions.Box box = box(hole, below, left, bottom);
-        caption(
-            hole,
-            below,
-            Captions.Box.about(
-                box.midAcross(), box.midDown(), box.width() + 6.5, box.height() + 6.5),
-            captions);
+        caption(hole, below, box(hole, below, left, bottom), captions);
       }
     }
     for (Block block : below ? panel.inside().blocks() : List.<Block>of()) {
@@ -206,9 +246,76 @@ public final class Template {
               left + across(block.centre(), true), bottom - block.centre().yMm(), 0, 0);
       String name = pen.cut(Face.WORDS, 7, block.title(), 60);
       captions
-          .place(at, pen.widthMm(Face.WORDS, 7, name), 2.6, FURTHEST_MM)
+          .placeClear(at, pen.widthMm(Face.WORDS, 7, name), 2.6, FURTHEST_MM)
           .ifPresent(b -> write(b, List.of(name), Face.WORDS, 7));
     }
+  }
+
+  /** No word lies on the line that is cut. */
+  private void outline(boolean below, double left, double bottom, Captions captions) {
+    List<Point> ring = Rounding.points(panel, 4);
+    for (int i = 0; i < ring.size(); i++) {
+      Point one = seen(ring.get(i), below);
+      Point other = seen(ring.get((i + 1) % ring.size()), below);
+      int parts =
+          one.xMm() == other.xMm() || one.yMm() == other.yMm()
+              ? 1
+              : (int) Math.max(1, Math.ceil(one.distanceMm(other) / 2));
+      for (int part = 0; part < parts; part++) {
+        Point from = between(one, other, (double) part / parts);
+        Point to = between(one, other, (part + 1.0) / parts);
+        captions.take(
+            Captions.Box.about(
+                left + (from.xMm() + to.xMm()) / 2,
+                bottom - (from.yMm() + to.yMm()) / 2,
+                Math.abs(from.xMm() - to.xMm()) + OFF_LINE_MM,
+                Math.abs(from.yMm() - to.yMm()) + OFF_LINE_MM));
+      }
+    }
+  }
+
+  private static Point between(Point one, Point other, double share) {
+    return new Point(
+        one.xMm() + share * (other.xMm() - one.xMm()),
+        one.yMm() + share * (other.yMm() - one.yMm()));
+  }
+
+  /** In its own hole where that is large enough, else beside it; a line leads to it from afar. */
+  private void number(DrillPlan.Hole hole, Captions.Box box, Captions captions) throws IOException {
+    String number = String.valueOf(hole.order());
+    double wide = pen.widthMm(Face.STRONG, 7, number);
+    Captions.Box within =
+        Captions.Box.about(
+            box.midAcross() + wide / 2 + BESIDE_MM / 2, box.midDown() - 2, wide, 2.4);
+    double corner = Math.hypot(within.right() - box.midAcross(), box.midDown() - within.top());
+    boolean fits = corner < Math.min(box.width(), box.height()) / 2;
+    if (fits && captions.isFree(within)) {
+      captions.take(within);
+      write(within, List.of(number), Face.STRONG, 7);
+      return;
+    }
+    Optional<Captions.Box> place = captions.placeClear(box, wide, 2.4, NUMBER_MM);
+    if (place.isEmpty()) {
+      place = captions.place(box, wide, 2.4, NUMBER_MM);
+    }
+    if (place.isPresent()) {
+      if (!place.get().meets(box, BESIDE_MM) && captions.line(box, place.get())) {
+        leader(box, place.get());
+      }
+      plate(place.get(), List.of(number), Face.STRONG, 7);
+    }
+  }
+
+  /** On white, so that no arm of a cross-hair and no dash runs through it. */
+  private void plate(Captions.Box box, List<String> lines, Face face, double size)
+      throws IOException {
+    pen.fill(box.left(), box.top(), box.width(), box.height(), 1);
+    write(box, lines, face, size);
+  }
+
+  private void leader(Captions.Box from, Captions.Box to) throws IOException {
+    pen.width(0.08);
+    pen.line(from.midAcross(), from.midDown(), to.midAcross(), to.midDown());
   }
 
   private Captions.Box box(DrillPlan.Hole hole, boolean below, double left, double bottom) {
@@ -219,7 +326,12 @@ public final class Template {
         hole.shape().heightMm());
   }
 
-  private void caption(DrillPlan.Hole hole, boolean below, Captions.Box named, Captions captions) {
+  /** Words that find no place beside their hole, or none that a line leads to, stand in the key. */
+  private void caption(DrillPlan.Hole hole, boolean below, Captions.Box box, Captions captions)
+      throws IOException {
+    // Clear of the cross-hair's arms too.
+    Captions.Box named =
+        Captions.Box.about(box.midAcross(), box.midDown(), box.width() + 6.5, box.height() + 6.5);
     List<String> all =
         List.of(
             pen.cut(Face.WORDS, 6.5, hole.label(), 60),
@@ -227,13 +339,24 @@ public final class Template {
             "y " + Length.fine(below ? hole.stored().yMm() : hole.yMm(), unit),
             hole.sizeWords(unit));
     for (List<String> lines : List.of(all, all.subList(0, 1))) {
+      keyed |= lines.size() == 1;
       double wide =
           lines.stream().mapToDouble(l -> pen.widthMm(Face.WORDS, 6.5, l)).max().orElse(0);
-      Optional<Captions.Box> box = captions.place(named, wide, 2.6 * lines.size(), FURTHEST_MM);
-      if (box.isPresent()) {
-        write(box.get(), lines, Face.WORDS, 6.5);
+      Captions.Box about = lines.size() == 1 ? box : named;
+      Optional<Captions.Box> place =
+          captions.placeClear(about, wide, 2.6 * lines.size(), FURTHEST_MM);
+      if (place.isEmpty()) {
+        continue;
+      }
+      boolean beside = place.get().meets(about, BESIDE_MM);
+      if (beside || captions.line(box, place.get())) {
+        if (!beside) {
+          leader(box, place.get());
+        }
+        plate(place.get(), lines, Face.WORDS, 6.5);
         return;
       }
+      captions.release(place.get());
     }
   }
 

@@ -12,7 +12,7 @@ import kumite.verdict.Bench;
  */
 final class Tiling {
   static final double MARGIN_MM = 12;
-  private static final double FOOT_MM = 28;
+  private static final double FOOT_MM = 32;
   private static final double OVERLAP_MM = 10;
 
   /** Printers leave up to this much of the page's rim white: common practice, no source. */
@@ -114,8 +114,9 @@ final class Tiling {
    * builder.
    *
    * @param seenFrom what the foot says after the page's name: which side, and how it is measured
+   * @param lines what the kinds of lines mean
    */
-  void side(boolean below, String seenFrom, Drawing drawing) throws IOException {
+  void side(boolean below, String seenFrom, String lines, Drawing drawing) throws IOException {
     for (int row = 0; row < tiles.rows(); row++) {
       for (int column = 0; column < tiles.columns(); column++) {
         pen.page(tiles.sheet());
@@ -130,7 +131,7 @@ final class Tiling {
         pen.unclip();
         pen.width(0.1);
         pen.box(MARGIN_MM, MARGIN_MM, width, height, 0);
-        foot(seenFrom, column, row);
+        foot(seenFrom, lines, column, row);
       }
     }
   }
@@ -157,7 +158,7 @@ final class Tiling {
     return below ? panel.widthMm() - extent.rightMm() : extent.leftMm();
   }
 
-  private void foot(String seenFrom, int column, int row) throws IOException {
+  private void foot(String seenFrom, String lines, int column, int row) throws IOException {
     double top = pen.paper().heightMm() - FOOT_MM + 4;
     CheckBars.level(pen, MARGIN_MM, top + 3);
     CheckBars.upright(pen, RIM_MM + 0.5, MARGIN_MM);
@@ -173,9 +174,10 @@ final class Tiling {
             "Print at 100 %, not fitted to the page. Measure all three bars before you cut; paper"
                 + " stretches when damp.",
             wide));
+    pen.text(Face.WORDS, 6.5, MARGIN_MM, top + 17, pen.cut(Face.WORDS, 6.5, lines, wide));
     map(top, column, row);
     String name = name(column, row) + " " + seenFrom + " " + title;
-    pen.text(Face.STRONG, 7, MARGIN_MM, top + 17, pen.cut(Face.STRONG, 7, name, wide));
+    pen.text(Face.STRONG, 7, MARGIN_MM, top + 21, pen.cut(Face.STRONG, 7, name, wide));
   }
 
   /** Which of the pages this one is. */

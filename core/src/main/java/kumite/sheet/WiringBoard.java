@@ -48,6 +48,9 @@ public final class WiringBoard {
   private final Lay lay;
   private final Tiling tiling;
 
+  /** What a pad takes that must be seen: its hole and the copper about it, common practice. */
+  private static final double PAD_MM = 1.8;
+
   private WiringBoard(Bench bench, BoardKind board, Lay lay, Pen pen) {
     this.bench = bench;
     this.board = board;
@@ -76,7 +79,11 @@ public final class WiringBoard {
         pen -> {
           WiringBoard sheet = new WiringBoard(bench, bench.board().orElseThrow(), lay, pen);
           sheet.tiling.side(
-              true, "wiring board, from below: the panel turned over left to right.", sheet::page);
+              true,
+              "wiring board, from below: the panel turned over left to right.",
+              "Full line: the panel's edge and the board. Dashes: bodies. Dots: inside of the case,"
+                  + " and what stands in it. Wires drawn broken are not there. Rings: where wires end.",
+              sheet::page);
         });
   }
 
@@ -220,6 +227,11 @@ public final class WiringBoard {
   /** What is at each place: the place's name, and each wire there with its colour's letters. */
   private void words(Tiling.Page page) {
     lay.tabs().values().forEach(at -> page.captions().avoid(about(page, at, 2)));
+    // Pads are soldered to: no word lies on one, used or not.
+    Placement seat = bench.build().board().map(BoardChoice::placement).orElseThrow();
+    for (Terminal terminal : board.terminals()) {
+      page.captions().take(about(page, seat.place(terminal.at()), PAD_MM));
+    }
     for (Lay.Laid wire : lay.wires()) {
       for (int i = 1; i < wire.way().size(); i++) {
         page.captions().avoid(between(page, wire.way().get(i - 1), wire.way().get(i)));

@@ -145,7 +145,7 @@ public record Bench(
               Nudge.Search search = new Nudge.Search(home, catalogue);
               List<Finding> found = new ArrayList<>(PanelChecks.of(home, catalogue, gaps, search));
               found.addAll(HandChecks.of(home, catalogue, reach, search));
-              found.addAll(SheetChecks.of(home));
+              found.addAll(SheetChecks.of(home, catalogue));
               return found;
             }));
     findings.addAll(plug.findings());

@@ -175,6 +175,7 @@ final class GapChecks {
           label(gap.controls().get(1))
               + (meets ? " sits on a screw of " : " nearly sits on a screw of ")
               + label(gap);
+      case BOARD_SCREW -> label(gap) + (meets ? " sits on " : " nearly sits on ") + gap.against();
       case CAP_CAP ->
           between(gap) + (meets ? " caps run into each other" : " caps " + apart + " apart");
       case SWING_SWING ->
@@ -231,7 +232,7 @@ final class GapChecks {
       case LID_WALL, LID_BLOCK, LID_BOARD -> "PN-29";
       case FLANGE_EDGE -> "PN-30";
       case CAP_CAP -> "PN-31";
-      case HEAD_FLANGE -> "PN-32";
+      case HEAD_FLANGE, BOARD_SCREW -> "PN-32";
     };
   }
 

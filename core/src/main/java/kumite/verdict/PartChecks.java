@@ -58,10 +58,14 @@ final class PartChecks {
       findings.add(
           Finding.of(
                   "PN-25",
-                  Severity.LOOK,
+                  left <= 0 ? Severity.LOOK : Severity.FINE,
                   Station.PANEL,
                   List.of(control.id().text()),
-                  "The " + hole.screw() + " heads of " + control.label() + " cannot be sunk",
+                  "The "
+                      + hole.screw()
+                      + " heads of "
+                      + control.label()
+                      + (left <= 0 ? " cannot be sunk" : " stay on the face"),
                   "A sink for a flat head goes "
                       + mm(deep)
                       + " deep "
@@ -74,7 +78,7 @@ final class PartChecks {
                       + mm(panel.material().underSinkMm())
                       + " below a head. Take pan heads"
                       + (panel.material().youngGpa() > 50 ? ", or dimple thin metal" : ""))
-              .ofMany("parts have flat heads that cannot be sunk")
+              .ofMany("parts have screw heads that are not sunk")
               .showing(
                   new Working(
                       "depth of the sink",

@@ -4,13 +4,15 @@ import java.util.List;
 import kumite.build.Build;
 import kumite.build.panel.Panel;
 import kumite.measure.Length;
+import kumite.panel.Grip;
 import kumite.panel.Sheet;
+import kumite.parts.Catalogue;
 
 /** Whether the sheet is stiff enough to be pressed on. */
 final class SheetChecks {
   private SheetChecks() {}
 
-  static List<Finding> of(Build build) {
+  static List<Finding> of(Build build, Catalogue catalogue) {
     Panel panel = build.panel();
     Sheet sheet = Sheet.of(panel);
     if (sheet.bendsMm() <= Sheet.MOST_MM || build.controls().isEmpty()) {
@@ -18,12 +20,12 @@ final class SheetChecks {
     }
     double enough =
         Math.ceil(panel.thicknessMm() * Math.cbrt(sheet.bendsMm() / Sheet.MOST_MM) * 2) / 2;
-    return List.of(
+    Finding finding =
         Finding.of(
                 "PN-33",
                 Severity.LOOK,
                 Station.PANEL,
-                List.of(),
+                List.of("panel"),
                 "The panel bends under the hand",
                 "A firm press in the middle of the largest field that nothing holds, "
                     + mm(build, sheet.longMm())
@@ -35,7 +37,18 @@ final class SheetChecks {
                     + mm(build, enough)
                     + " of "
                     + panel.material().words())
-            .showing(sheet.working(panel)));
+            .showing(sheet.working(panel));
+    boolean holds =
+        enough <= 60
+            && build.controls().stream()
+                .allMatch(c -> Grip.holds(catalogue.kindOf(c), panel.withThickness(enough)));
+    return List.of(
+        holds
+            ? finding.mendedBy(
+                Fix.of(
+                    "Make the panel " + mm(build, enough) + " thick",
+                    b -> b.withPanel(b.panel().withThickness(enough))))
+            : finding);
   }
 
   private static String mm(Build build, double mm) {

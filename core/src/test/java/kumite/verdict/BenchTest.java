@@ -293,7 +293,7 @@ public class BenchTest {
       {"PN-23", look, true, block(500, 300, 30, 10)},
       {"PN-24", stop, true, inside(in -> in.withWall(110))},
       // ISO 10642 and ISO 273, from memory: an M4 head of 8.96 over a hole of 4.5 sinks 2.23 mm
-      {"PN-25", look, false, (UnaryOperator<Build>) b -> b.withPanel(b.panel().withThickness(2.2))},
+      {"PN-25", look, false, (UnaryOperator<Build>) b -> b.withPanel(b.panel().withThickness(1.6))},
       {
         "PN-26", stop, false, ownPart("horn", "\"face_mm\":{\"round\":28}", "\"face_mm\":\\{[^}]*}")
       },

@@ -75,7 +75,7 @@ final class PinsTab extends HBox {
         TypedField.number(
             "gauge",
             "AWG",
-            16,
+            10,
             36,
             n -> cable("Gauge of the cable", c -> c.withGauge((int) Math.round(n))));
     length =

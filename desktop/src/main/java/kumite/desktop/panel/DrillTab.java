@@ -67,7 +67,7 @@ final class DrillTab implements Tab {
         .addListener(
             (o, was, is) -> {
               if (is != null) {
-                workbench.select(is.control());
+                is.control().ifPresent(workbench::select);
               }
             });
     Label none = new Label("No holes yet.");

@@ -152,6 +152,98 @@ public class PaperTest {
     return build;
   }
 
+  private static double points(double mm) {
+    return mm * 72 / 25.4;
+  }
+
+  /** Parts close to each other, of any size that is drilled, on a panel that one page shows. */
+  private static Build dense(SplittableRandom random) {
+    List<String> kinds =
+        List.of("keyswitch-14", "tact-6", "button-16", "toggle-6", "knob-9", "toggle-12");
+    Build build = Build.empty("Dense");
+    build = build.withPanel(build.panel().withSize(170, 150).withThickness(2));
+    double pitch = random.nextDouble(15, 26);
+    int along = 0;
+    for (double y = 20; y < 135; y += pitch) {
+      for (double x = 20; x < 155; x += pitch) {
+        String kind = kinds.get(random.nextInt(random.nextInt(10) == 0 ? kinds.size() : 4));
+        String label = "Key of the bridge".substring(0, random.nextInt(1, 17)).strip() + along;
+        build =
+            build.withControl(
+                Control.of(
+                    new ControlId("c" + along++),
+                    label,
+                    kind,
+                    Placement.at(x + random.nextDouble(-1, 1), y + random.nextDouble(-1, 1))
+                        .turnedTo(random.nextInt(4) * 90)));
+      }
+    }
+    return build;
+  }
+
+  /**
+   * 100 dense layouts, read by a PDF reader: no word lies in a hole but the number of that hole,
+   * none on another word or on the line that is cut; each hole has its number; what has no words
+   * beside it stands in the key.
+   */
+  @Test
+  public void noWordLiesInAHole() throws Exception {
+    SplittableRandom random = new SplittableRandom(1905);
+    for (int round = 0; round < 100; round++) {
+      Bench bench = bench(dense(random));
+      try (PDDocument document = Loader.loadPDF(Template.pdf(bench, Paper.A4))) {
+        List<Written> words = Texts.of(document, 1);
+        double foot = document.getPage(0).getMediaBox().getHeight() - points(32);
+        StringBuilder all = new StringBuilder();
+        words.forEach(word -> all.append(word.text).append(' '));
+        for (int page = 3; page <= document.getNumberOfPages(); page++) {
+          Texts.of(document, page).forEach(word -> all.append(word.text).append(' '));
+        }
+        for (int i = 0; i < words.size(); i++) {
+          for (int j = 0; j < i; j++) {
+            assertThat(words.get(i).over(words.get(j)))
+                .as("round %d: %s over %s", round, words.get(i), words.get(j))
+                .isFalse();
+          }
+        }
+        for (DrillPlan.Hole hole : bench.drill().inOrder()) {
+          double x = points(Tiling.MARGIN_MM + hole.stored().xMm());
+          double y = points(Tiling.MARGIN_MM + 150 - hole.stored().yMm());
+          boolean turned = Math.round(hole.turnDegrees()) % 180 != 0;
+          double wide = turned ? hole.shape().heightMm() : hole.shape().widthMm();
+          double high = turned ? hole.shape().widthMm() : hole.shape().heightMm();
+          boolean circle = hole.shape() instanceof kumite.measure.Shape.Round;
+          String number = String.valueOf(hole.order());
+          assertThat(words).as("number %s", number).anyMatch(w -> w.text.equals(number));
+          for (Written word : words) {
+            if (word.top < foot && !word.text.equals(number)) {
+              double dx = Math.max(0, Math.max(word.left - x, x - word.right));
+              double dy = Math.max(0, Math.max(word.top - y, y - word.bottom));
+              boolean inside =
+                  circle
+                      ? Math.hypot(dx, dy) < points(wide) / 2
+                      : dx < points(wide) / 2 && dy < points(high) / 2;
+              assertThat(inside)
+                  .as("round %d: \"%s\" in hole %s", round, word.text, number)
+                  .isFalse();
+            }
+          }
+          if (hole.cutout()) {
+            assertThat(all.toString()).contains(hole.label());
+          }
+        }
+        double right = points(Tiling.MARGIN_MM + 170);
+        double front = points(Tiling.MARGIN_MM + 150);
+        for (Written word : words) {
+          if (word.top < foot) {
+            assertThat(word.left < right && word.right > right).as(word.text).isFalse();
+            assertThat(word.top < front && word.bottom > front).as(word.text).isFalse();
+          }
+        }
+      }
+    }
+  }
+
   @Test
   public void aPitchOf1905StaysOneOnPaperAndInTheTable() throws Exception {
     Bench bench = bench(keyField(3, 1));

@@ -28,8 +28,19 @@ public final class ArtSheet {
   private static final double RIM_MM = BLEED_MM + MARK_MM;
   private static final double TEXT_MM = 4;
 
+  /** Words further off than this are on another page altogether. */
+  private static final double WORD_MM = 60;
+
   /** A letter is about so wide for its height; only to find room for words. */
   private static final double WIDE_PER_HIGH = 0.6;
+
+  private static final List<CutDrawing.Layer> LAYERS =
+      List.of(
+          CutDrawing.Layer.HIDDEN,
+          CutDrawing.Layer.BLEED,
+          CutDrawing.Layer.CUT,
+          CutDrawing.Layer.COVER,
+          CutDrawing.Layer.ART);
 
   private ArtSheet() {}
 
@@ -49,18 +60,51 @@ public final class ArtSheet {
           pen.page();
           pen.trimmed(RIM_MM, BLEED_MM);
           CutDrawing drawing = drawing(bench);
-          for (CutDrawing.Layer layer :
-              new CutDrawing.Layer[] {
-                CutDrawing.Layer.HIDDEN,
-                CutDrawing.Layer.BLEED,
-                CutDrawing.Layer.CUT,
-                CutDrawing.Layer.COVER,
-                CutDrawing.Layer.ART
-              }) {
+          for (CutDrawing.Layer layer : LAYERS) {
             pen.layer(
-                layer.name().toLowerCase(java.util.Locale.ROOT), () -> draw(pen, drawing, layer));
+                layer.name().toLowerCase(java.util.Locale.ROOT),
+                () -> draw(pen, drawing, layer, RIM_MM, RIM_MM + panel.heightMm()));
           }
-          pen.layer("marks", () -> marks(pen, panel));
+          pen.layer(
+              "marks",
+              () -> {
+                marks(pen, panel, RIM_MM, RIM_MM + panel.heightMm());
+                words(pen, panel);
+              });
+        });
+  }
+
+  /** {@return whether a sheet of paper holds it whole, bleed and marks too} */
+  public static boolean fits(Panel panel, Paper paper) {
+    double wide = panel.widthMm() + 2 * RIM_MM;
+    double high = panel.heightMm() + 2 * RIM_MM;
+    return wide <= paper.widthMm() && high <= paper.heightMm()
+        || wide <= paper.heightMm() && high <= paper.widthMm();
+  }
+
+  /** {@return it in true size over as many pages as it takes, for a printer of that paper} */
+  public static byte[] pages(Bench bench, Paper paper) {
+    Panel panel = bench.build().panel();
+    CutDrawing drawing = drawing(bench);
+    Tiling.Extent extent =
+        new Tiling.Extent(-RIM_MM, -RIM_MM, panel.widthMm() + RIM_MM, panel.heightMm() + RIM_MM);
+    return Pen.pdf(
+        bench.build().brief().title() + ", art sheet over several pages",
+        paper,
+        pen -> {
+          Tiling tiling = new Tiling(bench, pen, extent);
+          tiling.side(
+              false,
+              "art.",
+              "Grey lies under flanges. Cut along the full line; dashes: the clear cover. Crosses in"
+                  + " circles lie on each other.",
+              page -> {
+                for (CutDrawing.Layer layer : LAYERS) {
+                  draw(pen, drawing, layer, page.left(), page.bottom());
+                }
+                marks(pen, panel, page.left(), page.bottom());
+                tiling.registration(page);
+              });
         });
   }
 
@@ -151,8 +195,9 @@ public final class ArtSheet {
     return new Captions.Box(left, front, right - left, back - front);
   }
 
-  private static void draw(Pen pen, CutDrawing drawing, CutDrawing.Layer layer) throws IOException {
-    double bottom = RIM_MM + drawing.heightMm();
+  private static void draw(
+      Pen pen, CutDrawing drawing, CutDrawing.Layer layer, double left, double bottom)
+      throws IOException {
     boolean hidden = layer == CutDrawing.Layer.HIDDEN;
     pen.width(0.1);
     if (layer == CutDrawing.Layer.COVER) {
@@ -170,37 +215,44 @@ public final class ArtSheet {
     for (CutDrawing.Path path : outlines) {
       if (path.layer() == layer) {
         if (hidden) {
-          pen.filled(path.pieces(), RIM_MM, bottom, 0.82);
+          pen.filled(path.pieces(), left, bottom, 0.82);
         } else {
-          pen.outline(path.pieces(), p -> p, RIM_MM, bottom);
+          pen.outline(path.pieces(), p -> p, left, bottom);
         }
       }
     }
     pen.solid();
     for (CutDrawing.Text text : drawing.texts()) {
-      if (text.layer() == layer) {
+      double x = left + text.at().xMm();
+      double y = bottom - text.at().yMm();
+      boolean there =
+          x > -WORD_MM
+              && y > -WORD_MM
+              && x < pen.paper().widthMm() + WORD_MM
+              && y < pen.paper().heightMm() + WORD_MM;
+      if (text.layer() == layer && there) {
         double points = text.heightMm() / 0.3528; // a point is 0.3528 mm
-        pen.textCentred(
-            Face.STRONG,
-            points * 0.8,
-            RIM_MM + text.at().xMm(),
-            bottom - text.at().yMm(),
-            text.text());
+        pen.textCentred(Face.STRONG, points * 0.8, x, y, text.text());
       }
     }
   }
 
   /** Marks at the corners, outside of the bleed, show where to lay the knife. */
-  private static void marks(Pen pen, Panel panel) throws IOException {
+  private static void marks(Pen pen, Panel panel, double left, double bottom) throws IOException {
     pen.width(0.1);
-    for (double x : new double[] {RIM_MM, RIM_MM + panel.widthMm()}) {
-      for (double y : new double[] {RIM_MM, RIM_MM + panel.heightMm()}) {
-        double outX = x == RIM_MM ? -1 : 1;
-        double outY = y == RIM_MM ? -1 : 1;
+    for (int right = 0; right < 2; right++) {
+      for (int front = 0; front < 2; front++) {
+        double x = left + right * panel.widthMm();
+        double y = bottom - (1 - front) * panel.heightMm();
+        double outX = right == 0 ? -1 : 1;
+        double outY = front == 0 ? -1 : 1;
         pen.line(x + outX * (BLEED_MM + 1), y, x + outX * (RIM_MM - 1), y);
         pen.line(x, y + outY * (BLEED_MM + 1), x, y + outY * (RIM_MM - 1));
       }
     }
+  }
+
+  private static void words(Pen pen, Panel panel) throws IOException {
     pen.text(
         Face.WORDS,
         6,

@@ -215,6 +215,9 @@ public enum Export {
     files.put(file, content(bench, choices));
     if (this == ART) {
       files.put("art.svg", utf8(ArtSheet.svg(bench)));
+      if (!ArtSheet.fits(bench.build().panel(), choices.paper())) {
+        files.put("art-pages.pdf", ArtSheet.pages(bench, choices.paper()));
+      }
     }
     if (this == NETLIST) {
       files.put("netlist.json", utf8(Tables.netlistJson(wiring(bench))));

@@ -28,6 +28,7 @@ import kumite.verdict.Bench;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
 import org.testng.annotations.DataProvider;
@@ -351,6 +352,40 @@ public class PaperTest {
         mirrored |= arrow(new Lines(document.getPage(page)).lines) < 0;
       }
       assertThat(mirrored).as("to the left from below").isTrue();
+    }
+  }
+
+  /**
+   * Art that is larger than the paper comes over several pages, true to size: laid by their marks
+   * the pages show the panel's edge where it belongs, and no page is missing a part of it.
+   */
+  @Test
+  public void artLargerThanThePaperIsTiled() throws Exception {
+    for (double[] size : new double[][] {{150, 120}, {262, 180}, {400, 220}, {900, 400}}) {
+      Build build = Builds.ferryBridge();
+      build = build.withPanel(build.panel().withSize(size[0], size[1]));
+      Bench bench = bench(build);
+      for (Paper paper : Paper.values()) {
+        boolean whole = ArtSheet.fits(build.panel(), paper);
+        Export.Choices choices = new Export.Choices(paper, 0);
+        assertThat(Export.ART.files(bench, choices).containsKey("art-pages.pdf")).isEqualTo(!whole);
+        if (whole) {
+          continue;
+        }
+        try (PDDocument pages = Loader.loadPDF(ArtSheet.pages(bench, paper))) {
+          double shown = 0;
+          for (PDPage page : pages.getPages()) {
+            PDRectangle box = page.getMediaBox();
+            boolean upright = box.getWidth() < box.getHeight();
+            assertThat(box.getWidth() / POINTS_PER_MM)
+                .isCloseTo(upright ? paper.widthMm() : paper.heightMm(), within(0.1));
+            shown += (box.getWidth() / POINTS_PER_MM - 34) * (box.getHeight() / POINTS_PER_MM - 54);
+          }
+          assertThat(shown).isGreaterThan((size[0] + 10) * (size[1] + 10));
+          String text = new PDFTextStripper().getText(pages).replaceAll("\\s+", " ");
+          assertThat(text).contains("100 mm", "Grey lies under flanges", "Rudder");
+        }
+      }
     }
   }
 

@@ -87,6 +87,7 @@ final class SumCommand implements Runnable {
         out.println(Json.print(tree(sum, answer)));
       } else {
         out.println(answer.working().inWords());
+        answer.judgement().ifPresent(said -> out.println(said.grade().word() + ": " + said.why()));
       }
       return 0;
     }
@@ -117,6 +118,9 @@ final class SumCommand implements Runnable {
                 node.put(key, ((Number) value).doubleValue());
               }
             });
+    answer
+        .judgement()
+        .ifPresent(said -> node.put("says", said.grade().word()).put("because", said.why()));
     node.set("working", Json.working(answer.working()));
     return node;
   }

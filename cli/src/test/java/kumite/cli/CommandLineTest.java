@@ -205,6 +205,11 @@ public class CommandLineTest {
 
   @Test
   public void sumsShowTheirWorking() throws Exception {
+    String[] mercy = {"sum", "lamp", "--supply", "3.3", "--forward", "3.2", "--current", "15"};
+    assertThat(Ran.run(mercy).out()).contains("stop: 0.10 V are left for the resistor");
+    JsonNode port = Ran.run("sum", "gameport", "--ohm", "220k", "--json").json();
+    assertThat(port.get("says").asText()).isEqualTo("look");
+    assertThat(port.get("because").asText()).contains("100 kohm");
     JsonNode wire = Ran.run("sum", "wire", "--awg", "22", "--length", "1 m", "--json").json();
     assertThat(wire)
         .isEqualTo(Ran.run("sum", "wire", "--awg", "22", "--length", "1000 mm", "--json").json());

@@ -126,7 +126,7 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
   /** Times a capacitor that charges through what leads to the supply, and so takes its ohms. */
   public record Ohms() implements How {
     /** Ohm to the supply that give the last code: common practice for the port, no source. */
-    public static final double FULL_OHM = 100_000;
+    public static final double FULL_OHM = kumite.power.Judgement.PORT_OHM;
   }
 
   /** {@return whether a terminal is read or driven for it} */

@@ -15,6 +15,9 @@ import kumite.working.Working;
  * @param milliamps the current that flows with the chosen value
  * @param watts lost in the chosen resistor
  * @param ratingWatts the smallest usual rating that is at most half used
+ * @param supplyVolts what it was worked out for
+ * @param forwardVolts of the lamp
+ * @param wantedMilliamps asked for
  * @param working how it came about
  */
 public record LampResistor(
@@ -24,11 +27,55 @@ public record LampResistor(
     double milliamps,
     double watts,
     double ratingWatts,
+    double supplyVolts,
+    double forwardVolts,
+    double wantedMilliamps,
     Working working) {
 
+  private static final double[] RATINGS = {0.125, 0.25, 0.5, 1, 2, 5};
   private static final Source SOURCE =
       Source.standard("Ohm's law; preferred values IEC 60063; half the rating is common practice");
-  private static final double[] RATINGS = {0.125, 0.25, 0.5, 1, 2, 5};
+
+  /** {@return the current with the supply low and the lamp high, at worst; in mA} */
+  public double leastMilliamps() {
+    return atWorst(-1);
+  }
+
+  /** {@return the current with the supply high and the lamp low, at worst; in mA} */
+  public double mostMilliamps() {
+    return atWorst(1);
+  }
+
+  private double atWorst(int sign) {
+    if (!lights) {
+      return 0;
+    }
+    double supply = supplyVolts * (1 + sign * Judgement.TOLERANCE);
+    double forward = forwardVolts * (1 - sign * Judgement.TOLERANCE);
+    return Math.max(0, supply - forward) / chosenOhm * 1000;
+  }
+
+  /** {@return whether it can be relied on, with the tolerances of supply and lamp} */
+  public Judgement judgement() {
+    if (!lights) {
+      return Judgement.stop("it will not light: feed it with more volts than its forward voltage");
+    }
+    double most = mostMilliamps() / wantedMilliamps;
+    double least = leastMilliamps() / wantedMilliamps;
+    String left =
+        String.format(
+            Locale.ROOT,
+            "%.2f V are left for the resistor; with supply and lamp 5 %% off it is %.1f to %.1f mA",
+            supplyVolts - forwardVolts,
+            leastMilliamps(),
+            mostMilliamps());
+    if (most > Judgement.ENDS_LAMP) {
+      return Judgement.stop(left + ": every tolerance decides. Feed it with more volts");
+    }
+    return most > Judgement.OFF || least < 1 / Judgement.OFF
+        ? Judgement.look(left + ": it may be too dim or too bright. Feed it with more volts")
+        : Judgement.fine(left);
+  }
 
   /**
    * Works out the resistor.
@@ -58,6 +105,9 @@ public record LampResistor(
           0,
           0,
           0,
+          supplyVolts,
+          forwardVolts,
+          wantedMilliamps,
           new Working(
               "lamp resistor",
               "R = (Vs - Vf) / I",
@@ -85,6 +135,9 @@ public record LampResistor(
         milliamps,
         watts,
         rating,
+        supplyVolts,
+        forwardVolts,
+        wantedMilliamps,
         new Working(
             "lamp resistor",
             "R = (Vs - Vf) / I",

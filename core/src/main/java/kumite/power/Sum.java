@@ -44,7 +44,10 @@ public enum Sum {
           .with("chosen_ohm", lamp.chosenOhm())
           .with("current_ma", lamp.milliamps())
           .with("power_w", lamp.watts())
-          .with("rating_w", lamp.ratingWatts());
+          .with("rating_w", lamp.ratingWatts())
+          .with("least_ma", lamp.leastMilliamps())
+          .with("most_ma", lamp.mostMilliamps())
+          .judged(lamp.judgement());
     }
   },
 
@@ -105,7 +108,14 @@ public enum Sum {
           .with("resistance_ohm", ohm)
           .with("drop_v", drop)
           .with("left_v", supply - drop)
-          .with("lost_percent", drop / supply * 100);
+          .with("lost_percent", drop / supply * 100)
+          .judged(
+              drop >= supply
+                  ? Judgement.stop("more is lost than the supply has: that current cannot flow")
+                  : drop > Judgement.MOST_LOST * supply
+                      ? Judgement.look(
+                          "more than 5 % of the supply is lost: a thicker gauge, or a second feed")
+                      : Judgement.fine("at most 5 % of the supply is lost"));
     }
   },
 
@@ -149,7 +159,8 @@ public enum Sum {
                   Source.derived("Ohm's law")))
           .with("volts_v", volts)
           .with("source_ohm", source)
-          .with("current_ma", amps * 1000);
+          .with("current_ma", amps * 1000)
+          .judged(weak(source));
     }
   },
 
@@ -190,7 +201,8 @@ public enum Sum {
           .with("code", code)
           .with("source_ohm", ohm * travel * (1 - travel))
           .with("most_source_ohm", ohm / 4)
-          .with("current_ma", reference / ohm * 1000);
+          .with("current_ma", reference / ohm * 1000)
+          .judged(weak(ohm / 4));
     }
   },
 
@@ -254,7 +266,14 @@ public enum Sum {
                   Working.number(micros, 1) + " us",
                   Source.memory("technical reference of the first game control adapter")))
           .with("ohm", ohm)
-          .with("time_us", micros);
+          .with("time_us", micros)
+          .judged(
+              ohm > Judgement.PORT_BEYOND * Judgement.PORT_OHM
+                  ? Judgement.look(
+                      "the port counts up to about "
+                          + Quantity.OHM.words(Judgement.PORT_OHM)
+                          + ": beyond that nothing changes any more")
+                  : Judgement.fine("within what the port counts"));
     }
   },
 
@@ -292,7 +311,16 @@ public enum Sum {
           .with("codes", ladder.steps().stream().map(Ladder.Step::code).toList())
           .with("least_gap_codes", ladder.leastGapCodes())
           .with("closest_step", ladder.closest())
-          .with("told_apart", ladder.leastGapCodes() >= Ladder.CODES_APART);
+          .with("told_apart", ladder.leastGapCodes() >= Ladder.CODES_APART)
+          .judged(
+              ladder.leastGapCodes() >= Ladder.CODES_APART
+                  ? Judgement.fine("every step is told apart at worst")
+                  : Judgement.look(
+                      "the closest steps are "
+                          + ladder.leastGapCodes()
+                          + " codes apart at worst, "
+                          + Ladder.CODES_APART
+                          + " wanted: closer resistors, fewer steps, or more bits"));
     }
   },
 
@@ -403,7 +431,15 @@ public enum Sum {
           .with("most_ma", most * 1000)
           .with("usual_ma", most * share * 1000)
           .with("data_needed_v", needed)
-          .with("data_read", read);
+          .with("data_read", read)
+          .judged(
+              !read
+                  ? Judgement.look("the data level is too low to be sure: shift it up")
+                  : most * 1000 > Judgement.PORT_MA
+                      ? Judgement.look(
+                          "at worst more than the 500 mA of a USB port: a supply of its own,"
+                              + " grounds joined")
+                      : Judgement.fine("a USB port gives that, and the data is read"));
     }
   };
 
@@ -415,6 +451,15 @@ public enum Sum {
     this.word = word;
     this.title = title;
     this.about = about;
+  }
+
+  private static Judgement weak(double sourceOhm) {
+    return sourceOhm > Judgement.SOURCE_OHM
+        ? Judgement.look(
+            "a converter wants "
+                + Quantity.OHM.words(Judgement.SOURCE_OHM)
+                + " at most: smaller resistors, or 100 nF at the input")
+        : Judgement.fine("a converter reads it");
   }
 
   /**
@@ -433,20 +478,25 @@ public enum Sum {
    *
    * @param values by key, in order, with the unit in the key: numbers, truths, or lists of numbers
    * @param working how it came about
+   * @param judgement what is said of it; empty where there is nothing to judge
    */
-  public record Answer(Map<String, Object> values, Working working) {
+  public record Answer(Map<String, Object> values, Working working, Optional<Judgement> judgement) {
     public Answer {
       values = Collections.unmodifiableMap(new LinkedHashMap<>(values));
     }
 
     Answer(Working working) {
-      this(Map.of(), working);
+      this(Map.of(), working, Optional.empty());
     }
 
     Answer with(String key, Object value) {
       Map<String, Object> next = new LinkedHashMap<>(values);
       next.put(key, value);
-      return new Answer(next, working);
+      return new Answer(next, working, judgement);
+    }
+
+    Answer judged(Judgement said) {
+      return new Answer(values, working, Optional.of(said));
     }
   }
 

@@ -16,6 +16,7 @@ import kumite.loom.Sharing;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.power.ESeries;
+import kumite.power.Judgement;
 import kumite.power.Ladder;
 import kumite.power.LampResistor;
 import kumite.wiring.Net;
@@ -25,7 +26,7 @@ import kumite.working.Working;
 /** Checks of what is measured: are the steps of a ladder told apart, does a pot drive its input? */
 final class MeasureChecks {
   /** A converter's input wants a source no stiffer than this: common practice, no source. */
-  private static final double SOURCE_OHM = 10_000;
+  private static final double SOURCE_OHM = Judgement.SOURCE_OHM;
 
   /** What the rungs of a stepped switch are bought with: common practice. */
   private static final double RUNG_TOLERANCE = 0.05;
@@ -192,7 +193,7 @@ final class MeasureChecks {
   private void timed(SignalPath path) {
     double ohm = path.site().kind().ohm() * Math.max(1, path.site().kind().steps() - 1);
     double full = Look.Ohms.FULL_OHM;
-    boolean fits = ohm <= full * 1.2 && ohm >= full / 2;
+    boolean fits = ohm <= full * Judgement.PORT_BEYOND && ohm >= full / 2;
     Working working =
         new Working(
             "time of the port's one-shot",

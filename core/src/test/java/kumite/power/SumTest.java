@@ -65,6 +65,41 @@ public class SumTest {
     assertThat(answer.working().inWords()).contains(answer.working().result());
   }
 
+  @DataProvider
+  public Object[][] judged() {
+    return new Object[][] {
+      // 0.1 V left: 5 % of 3.3 V is more than that, so 0 to 62 mA flow by Ohm's law.
+      {Sum.LAMP, typed("supply=3.3", "forward=3.2", "current=15"), "stop", "0.10 V"},
+      {Sum.LAMP, typed("supply=3.3", "forward=2.8", "current=15"), "look", "0.50 V"},
+      {Sum.LAMP, typed("supply=5", "forward=2.0", "current=15"), "fine", "3.00 V"},
+      {Sum.LAMP, typed("supply=3", "forward=3.2", "current=15"), "stop", "not light"},
+      // The port counts to about 100 kohm (its technical reference, from memory).
+      {Sum.GAMEPORT, typed("ohm=220k"), "look", "100 kohm"},
+      {Sum.GAMEPORT, typed("ohm=121k"), "look", "beyond"},
+      {Sum.GAMEPORT, typed("ohm=119k"), "fine", ""},
+      {Sum.GAMEPORT, typed("ohm=0"), "fine", ""},
+      {Sum.DROP, typed("current=500", "awg=30", "length=1000"), "look", "5 %"},
+      {Sum.DROP, typed("current=500", "awg=22", "length=1000"), "fine", "5 %"},
+      {Sum.DROP, typed("current=100 A", "awg=30", "length=1000"), "stop", "cannot flow"},
+      {Sum.POT, typed("ohm=100k"), "look", "10 kohm"},
+      {Sum.POT, typed("ohm=10k"), "fine", ""},
+      {Sum.DIVIDER, typed("top=100k", "bottom=100k"), "look", "10 kohm"},
+      {Sum.LADDER, typed("steps=40"), "look", "codes apart"},
+      {Sum.LADDER, typed("steps=4"), "fine", ""},
+      {Sum.STRIP, typed("lamps=4", "data=5"), "fine", ""},
+      {Sum.STRIP, typed("lamps=10", "data=5"), "look", "500 mA"},
+      {Sum.STRIP, typed("lamps=4"), "look", "data level"},
+    };
+  }
+
+  @Test(dataProvider = "judged")
+  public void judgesAsTheFindingsDo(
+      Sum sum, Map<String, String> typed, String grade, String words) {
+    Judgement said = sum.work(typed).judgement().orElseThrow();
+    assertThat(said.grade().word()).isEqualTo(grade);
+    assertThat(said.why()).contains(words);
+  }
+
   @Test
   public void theStripsDataLevelIsJudged() {
     assertThat(Sum.STRIP.work(typed("lamps=10")).values().get("data_read")).isEqualTo(false);

@@ -15,6 +15,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
+import kumite.power.Judgement;
 import kumite.power.Sum;
 
 /** The bench calculations on a sheet beside the work, each with its working as one types. */
@@ -123,6 +124,15 @@ final class SumsSheet extends HBox {
     };
   }
 
+  private static Label judged(Judgement said) {
+    Label label = new Label(said.grade().word() + ": " + said.why());
+    label.setId("sum-judgement");
+    label.getStyleClass().add(said.grade().word() + "-text");
+    label.setWrapText(true);
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    return label;
+  }
+
   private void work(Sum sum, Map<String, String> texts) {
     try {
       Sum.Answer answer = sum.work(texts);
@@ -131,7 +141,9 @@ final class SumsSheet extends HBox {
       big.setId("sum-result");
       big.setWrapText(true);
       big.setMinHeight(Region.USE_PREF_SIZE);
-      result.getChildren().setAll(big, new WorkingView(answer.working()));
+      result.getChildren().setAll(big);
+      answer.judgement().ifPresent(said -> result.getChildren().add(judged(said)));
+      result.getChildren().add(new WorkingView(answer.working()));
     } catch (IllegalArgumentException e) {
       Label wrong = new Label(e.getMessage());
       wrong.getStyleClass().add("bad-text");

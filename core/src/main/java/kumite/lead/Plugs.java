@@ -93,12 +93,22 @@ public final class Plugs {
     return List.copyOf(pinouts.values());
   }
 
-  /** {@return the connector of that id, if it is known} */
+  /** {@return the connector of that id, or several joined by {@code -and-}, if it is known} */
   public Optional<ConnectorKind> connector(String id) {
     ConnectorKind fixed = connectors.get(id);
-    return fixed != null
-        ? Optional.of(fixed)
-        : rows.stream().flatMap(row -> row.ofId(id).stream()).findFirst();
+    if (fixed != null) {
+      return Optional.of(fixed);
+    }
+    List<String> parts = Several.parts(id);
+    if (parts.size() > 1) {
+      List<ConnectorKind> kinds = parts.stream().flatMap(p -> connector(p).stream()).toList();
+      boolean apt =
+          kinds.size() == parts.size()
+              && kinds.stream().noneMatch(ConnectorKind::bare)
+              && kinds.stream().mapToInt(k -> k.pins().size()).sum() <= ConnectorKind.MOST_PINS;
+      return apt ? Optional.of(Several.of(kinds)) : Optional.empty();
+    }
+    return rows.stream().flatMap(row -> row.ofId(id).stream()).findFirst();
   }
 
   /**
@@ -121,7 +131,12 @@ public final class Plugs {
 
   /** {@return the pinout of that id, if it is known} */
   public Optional<Pinout> pinout(String id) {
-    return Optional.ofNullable(pinouts.get(id));
+    List<String> parts = Several.parts(id);
+    if (pinouts.containsKey(id) || parts.size() < 2) {
+      return Optional.ofNullable(pinouts.get(id));
+    }
+    List<Pinout> each = parts.stream().flatMap(p -> pinout(p).stream()).toList();
+    return each.size() == parts.size() ? Optional.of(Several.pins(each)) : Optional.empty();
   }
 
   /**
@@ -142,7 +157,26 @@ public final class Plugs {
 
   /** {@return the pinouts of a shape} */
   public List<Pinout> of(ConnectorKind kind) {
-    return pinouts.values().stream().filter(p -> p.connector().equals(kind.id())).toList();
+    return of(Several.parts(kind.id()));
+  }
+
+  /** Every choice for the first plug with every one for the others. */
+  private List<Pinout> of(List<String> shapes) {
+    List<List<Pinout>> choices = List.of(List.of());
+    for (String shape : shapes) {
+      List<List<Pinout>> next = new ArrayList<>();
+      for (List<Pinout> before : choices) {
+        for (Pinout pinout : pinouts.values()) {
+          if (pinout.connector().equals(shape)) {
+            List<Pinout> more = new ArrayList<>(before);
+            more.add(pinout);
+            next.add(more);
+          }
+        }
+      }
+      choices = next;
+    }
+    return choices.stream().map(c -> c.size() == 1 ? c.get(0) : Several.pins(c)).toList();
   }
 
   /** {@return what a plug's pins do, where it says and that is known} */

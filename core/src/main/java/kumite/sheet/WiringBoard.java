@@ -126,6 +126,12 @@ public final class WiringBoard {
     for (Lay.Tie tie : lay.ties()) {
       pen.line(page.x(tie.from()), page.y(tie.from()), page.x(tie.to()), page.y(tie.to()));
     }
+    // Pads are soldered to, so wires end under them.
+    Placement seat = bench.build().board().map(BoardChoice::placement).orElseThrow();
+    for (Terminal terminal : board.terminals()) {
+      Point hole = seat.place(terminal.at());
+      dot(page.x(hole), page.y(hole), 1.4);
+    }
     lay.tabs()
         .forEach(
             (joint, at) -> {

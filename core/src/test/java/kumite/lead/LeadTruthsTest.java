@@ -271,4 +271,65 @@ public class LeadTruthsTest {
     assertThat(port.at("4").orElseThrow().some()).isFalse();
     assertThat(port.at("1").orElseThrow().some()).isFalse();
   }
+
+  /** A lead with three ends: two pads on one host, each pin of either plug a pin of that end. */
+  @Test(dataProvider = "kinds")
+  public void aLeadMayHaveTwoPlugsAtOneEnd(String id) {
+    ConnectorKind one = PLUGS.needed(id);
+    ConnectorKind two = PLUGS.needed(id + "-and-" + id);
+    assertThat(two.pins()).hasSize(2 * one.pins().size());
+    for (int i = 0; i < one.pins().size(); i++) {
+      for (int j = 0; j < i; j++) {
+        double apart = one.pins().get(i).at().distanceMm(one.pins().get(j).at());
+        for (int plug = 0; plug < 2; plug++) {
+          int from = plug * one.pins().size();
+          assertThat(two.pins().get(from + i).at().distanceMm(two.pins().get(from + j).at()))
+              .as("each plug keeps its size")
+              .isCloseTo(apart, org.assertj.core.api.Assertions.within(1e-9));
+        }
+      }
+    }
+    for (String bad : List.of(id + "-and-", id + "-and-nothing", "bare-3-and-" + id)) {
+      assertThat(PLUGS.connector(bad)).as(bad).isEmpty();
+    }
+  }
+
+  /** Two pads share clock, latch, supply and ground; their data on one pin fight. */
+  @Test
+  public void twoPadsOnOneHostAreJudgedAsOneLead() {
+    Pinout pads = PLUGS.pinout("serial-latch-and-serial-latch").orElseThrow();
+    Pinout host = PLUGS.neededPinout("serial-latch");
+    ConnectorKind there = PLUGS.needed(pads.connector());
+    End.Plug from = End.Plug.of(there.id(), there.padGender().other()).into(Beyond.PAD, pads);
+    End.Plug to =
+        End.Plug.of(host.connector(), PLUGS.needed(host.connector()).padGender())
+            .into(Beyond.HOST, host);
+    List<Core> cores = new java.util.ArrayList<>();
+    for (String pin : List.of("1", "2", "3", "7")) {
+      for (String plug : List.of("A", "B")) {
+        cores.add(core(plug + pin, pin));
+      }
+    }
+    cores.add(core("A4", "4"));
+    Lead sound = Making.between("Y", from, to, cores, PLUGS);
+    Lead wrong = sound.withCores(plus(cores, core("B4", "4")));
+    assertThat(stops(sound)).doesNotContain("LD-10", "LD-11", "LD-03", "LD-04");
+    assertThat(codes(sound)).as("the second pad's data").contains("LD-19");
+    assertThat(stops(wrong)).contains("LD-10");
+    Lead short0 = sound.withCores(plus(cores, core("B7", "1")));
+    assertThat(stops(short0)).contains("LD-05");
+  }
+
+  private static List<Core> plus(List<Core> cores, Core more) {
+    List<Core> all = new java.util.ArrayList<>(cores);
+    all.add(more);
+    return all;
+  }
+
+  private static List<String> stops(Lead lead) {
+    return kumite.verdict.LeadChecks.alone(lead, PLUGS).stream()
+        .filter(f -> f.severity() == kumite.verdict.Severity.STOP)
+        .map(kumite.verdict.Finding::code)
+        .toList();
+  }
 }

@@ -46,6 +46,12 @@ final class Plain {
     for (ConnectorRow row : plugs.rows()) {
       IntStream.rangeClosed(row.fewest(), row.most()).forEach(n -> kinds.add(row.of(n)));
     }
+    // A lead may have two plugs at one end: two pads of one kind on one host.
+    for (ConnectorKind kind : plugs.connectors()) {
+      if (!kind.bare() && !plugs.of(kind).isEmpty()) {
+        plugs.connector(kind.id() + "-and-" + kind.id()).ifPresent(kinds::add);
+      }
+    }
     return kinds;
   }
 

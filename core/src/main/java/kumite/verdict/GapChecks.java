@@ -13,7 +13,6 @@ import kumite.build.Build;
 import kumite.kind.BoardKind;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
-import kumite.measure.Point;
 import kumite.name.ControlId;
 import kumite.name.SeatId;
 import kumite.panel.Arrange;
@@ -21,6 +20,7 @@ import kumite.panel.Gap;
 import kumite.panel.Gaps;
 import kumite.panel.Nudge;
 import kumite.panel.Spacing;
+import kumite.panel.WayOut;
 import kumite.parts.Catalogue;
 
 /** Checks of the room between things, sideways and downward. */
@@ -238,18 +238,19 @@ final class GapChecks {
 
   /** What to cut where the plug is to pass through the wall instead of ending before it. */
   private String throughTheWall(Gap gap) {
-    BoardChoice choice = board(gap);
-    BoardKind kind = catalogue.board(choice.kind()).orElseThrow();
-    Point socket = choice.placement().place(new Point(0, kind.heightMm() / 2));
-    Point end =
-        choice.placement().place(new Point(0, kind.heightMm() / 2 + kind.seating().plugReachMm()));
-    boolean sideWall = Math.abs(end.xMm() - socket.xMm()) > Math.abs(end.yMm() - socket.yMm());
-    return ". Or let the grip pass through the wall: an opening "
-        + mm(kind.seating().plugWidthMm() + 2)
-        + " wide, its middle "
-        + (sideWall
-            ? mm(socket.yMm()) + " from the front edge"
-            : mm(socket.xMm()) + " from the left edge");
+    return WayOut.of(build, catalogue).stream()
+        .filter(way -> way.board().equals(gap.thing().words()))
+        .findFirst()
+        .map(
+            way ->
+                ". Or let the grip pass through the wall: an opening "
+                    + mm(way.plugMm())
+                    + " wide, its middle "
+                    + mm(way.atMm())
+                    + (way.side().equals("front") || way.side().equals("back")
+                        ? " from the left edge"
+                        : " from the front edge"))
+        .orElse("");
   }
 
   private Fix spaced(Spacing spacing) {

@@ -18,7 +18,9 @@ import kumite.panel.Gaps;
 import kumite.panel.Grip;
 import kumite.panel.Levers;
 import kumite.panel.Nudge;
+import kumite.panel.PanelScrews;
 import kumite.panel.Surrounds;
+import kumite.panel.WayOut;
 import kumite.parts.Catalogue;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -47,9 +49,55 @@ final class PanelChecks {
     if (!build.controls().isEmpty()) {
       checks.thickness();
       checks.shafts();
+      checks.screws();
+      checks.waysOut();
       checks.findings.addAll(PartChecks.of(build, catalogue));
     }
     return checks.findings;
+  }
+
+  private void screws() {
+    for (PanelScrews.Covered covered : PanelScrews.covered(build, catalogue)) {
+      String label = build.control(covered.control()).map(Control::label).orElse("");
+      findings.add(
+          Finding.of(
+                  "PN-35",
+                  Severity.LOOK,
+                  Station.PANEL,
+                  List.of(covered.control().text()),
+                  label + " would lie on the panel's own screw",
+                  "A screw into "
+                      + covered.block().name()
+                      + ", at "
+                      + mm(covered.block().centre().xMm())
+                      + " from the left and "
+                      + mm(covered.block().centre().yMm())
+                      + " from the front, lies under it: it sits crooked, and the panel cannot be"
+                      + " taken off without it. Move one, or screw the panel elsewhere")
+              .ofMany("parts would lie on the panel's own screws"));
+    }
+  }
+
+  /** Said once there is a board, so that the hole is there before the cable is soldered. */
+  private void waysOut() {
+    for (WayOut way : WayOut.of(build, catalogue)) {
+      boolean level = way.side().equals("front") || way.side().equals("back");
+      findings.add(
+          Finding.of(
+              "PN-34",
+              Severity.FINE,
+              Station.PANEL,
+              List.of("board"),
+              "Where the cable of " + way.board() + " leaves the case",
+              "Straight on from its plug it meets the "
+                  + way.side()
+                  + " wall "
+                  + mm(way.atMm())
+                  + (level ? " from the left" : " from the front")
+                  + ": cut an opening there before the cable goes in, "
+                  + mm(way.plugMm())
+                  + " wide for its plug, or as the cable is thick where its plug comes last"));
+    }
   }
 
   /** Walls that meet in the middle leave a case without an inside. */

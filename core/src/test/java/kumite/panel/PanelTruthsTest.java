@@ -285,4 +285,60 @@ public class PanelTruthsTest {
     boolean under = gap < lever.above().fingersMm();
     assertThat(codes(build).contains("HD-07")).as("gap %.2f", gap).isEqualTo(under);
   }
+
+  // ---- screws of the panel, and the way out
+
+  @Test(dataProvider = "seeds")
+  public void aPartOnThePanelsScrewIsTold(int seed) {
+    SplittableRandom random = new SplittableRandom(seed);
+    ControlKind button = CATALOGUE.control("button-30").orElseThrow();
+    double size = random.nextDouble(12, 60);
+    double x = random.nextDouble(60, 240);
+    double y = random.nextDouble(60, 140);
+    Block.Stands stands = Block.Stands.values()[random.nextInt(3)];
+    Block block =
+        new Block("corner block", x - size / 2, y - size / 2, size, size)
+            .standing(stands, stands == Block.Stands.WHOLE ? 0 : 15);
+    double away = random.nextDouble(0, 40);
+    double angle = random.nextDouble(2 * Math.PI);
+    Build build = Build.empty("Screws");
+    build =
+        build
+            .withPanel(build.panel().withInside(build.panel().inside().withBlocks(List.of(block))))
+            .withControl(
+                Control.of(
+                    new ControlId("b"),
+                    "B",
+                    button.id(),
+                    Placement.at(x + away * Math.cos(angle), y + away * Math.sin(angle))));
+    boolean on =
+        size <= 40 && stands != Block.Stands.FLOOR && away < button.face().widthMm() / 2 + 4;
+    assertThat(codes(build).contains("PN-35")).as("%.1f away", away).isEqualTo(on);
+  }
+
+  /** Each board has its way out: on the side its plug looks to, at its plug's middle. */
+  @Test
+  public void theCableLeavesWhereThePlugLooks() {
+    String[] sides = {"back", "left", "front", "right"};
+    for (int quarter = 0; quarter < 4; quarter++) {
+      Placement one = Placement.at(150, 100).turnedTo(90 * quarter);
+      Placement two = Placement.at(210, 60).turnedTo(90 * quarter);
+      Build build = Build.empty("Way out");
+      build =
+          build.withSeats(
+              List.of(
+                  Seat.empty(SeatId.FIRST)
+                      .withBoard(Optional.of(new kumite.build.BoardChoice("native-5v-18", one))),
+                  Seat.empty(new SeatId("right"))
+                      .withBoard(Optional.of(new kumite.build.BoardChoice("native-3v3-26", two)))));
+      List<WayOut> ways = WayOut.of(build, CATALOGUE);
+      assertThat(ways).hasSize(2).allMatch(w -> w.plugMm() > 5);
+      boolean level = quarter % 2 == 0;
+      assertThat(ways).extracting(WayOut::side).containsOnly(sides[quarter]);
+      assertThat(ways.get(0).atMm()).isCloseTo(level ? 150 : 100, within(1e-9));
+      assertThat(ways.get(1).atMm()).isCloseTo(level ? 210 : 60, within(1e-9));
+      Build open = build.withPanel(build.panel().withInside(new CaseInside(0, 70)));
+      assertThat(WayOut.of(open, CATALOGUE)).isEmpty();
+    }
+  }
 }

@@ -1,0 +1,48 @@
+package kumite.panel;
+
+import java.util.ArrayList;
+import java.util.List;
+import kumite.build.Build;
+import kumite.kind.BoardKind;
+import kumite.measure.Point;
+import kumite.parts.Catalogue;
+
+/**
+ * Where the cable of a board would leave the case, straight on from its plug.
+ *
+ * @param board in words
+ * @param side of the case: front, back, left or right
+ * @param atMm its middle, from the left edge of the panel, or from the front edge at a side
+ * @param plugMm how wide an opening its plug's grip passes
+ */
+public record WayOut(String board, String side, double atMm, double plugMm) {
+  /** Room round a plug's grip so that it passes, in mm: common practice, no source. */
+  private static final double ROUND_MM = 2;
+
+  /** {@return one for each board that has a plug, in a case that has walls} */
+  public static List<WayOut> of(Build build, Catalogue catalogue) {
+    List<WayOut> ways = new ArrayList<>();
+    if (build.panel().inside().wallMm() <= 0) {
+      return ways;
+    }
+    for (BoardRoom board : BoardRoom.of(build, catalogue)) {
+      BoardKind.Seating seating = board.kind().seating();
+      if (board.plug().isEmpty()) {
+        continue;
+      }
+      Point centre = board.choice().placement().centre();
+      Point end = board.choice().placement().place(new Point(0, board.kind().heightMm() / 2));
+      double dx = end.xMm() - centre.xMm();
+      double dy = end.yMm() - centre.yMm();
+      boolean across = Math.abs(dx) > Math.abs(dy);
+      String side = across ? dx < 0 ? "left" : "right" : dy < 0 ? "front" : "back";
+      ways.add(
+          new WayOut(
+              board.words(),
+              side,
+              across ? end.yMm() : end.xMm(),
+              seating.plugWidthMm() + ROUND_MM));
+    }
+    return ways;
+  }
+}

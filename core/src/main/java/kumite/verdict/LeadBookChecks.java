@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.build.Seat;
 import kumite.build.lead.BoardCable;
@@ -30,10 +29,6 @@ import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
-import kumite.ringout.Facts;
-import kumite.ringout.Known;
-import kumite.ringout.NextProbe;
-import kumite.ringout.RingOut;
 import kumite.wiring.CableLead;
 import kumite.wiring.Wiring;
 
@@ -59,7 +54,7 @@ final class LeadBookChecks {
     List<Finding> findings = new ArrayList<>();
     build.leads().leads().forEach(lead -> findings.addAll(checks.lead(lead)));
     build.leads().cables().forEach(cable -> findings.addAll(checks.cable(cable)));
-    build.leads().ringOuts().forEach(ring -> findings.addAll(ringOut(ring)));
+    build.leads().ringOuts().forEach(ring -> findings.addAll(RingOutChecks.of(ring)));
     return findings;
   }
 
@@ -391,115 +386,5 @@ final class LeadBookChecks {
             desk ->
                 desk.circuit()
                     .map(wired -> CableLead.of(cable, desk.loom(), wired.asBuilt(), plugs)));
-  }
-
-  // ---- ring-outs
-
-  private static List<Finding> ringOut(RingOut ringOut) {
-    Known known = Known.of(ringOut);
-    List<String> about = List.of("ring-out " + ringOut.name());
-    Optional<Facts.Contradiction> contradiction = known.facts().contradiction();
-    if (contradiction.isPresent()) {
-      List<Integer> readings = contradiction.get().readings();
-      int repeat = contradiction.get().repeat();
-      return List.of(
-          Finding.of(
-                  "LD-30",
-                  Severity.STOP,
-                  Station.LEADS,
-                  about,
-                  ringOut.name() + ": readings contradict each other",
-                  readings.stream()
-                          .map(i -> (i + 1) + " (" + ringOut.readings().get(i).words() + ")")
-                          .collect(Collectors.joining(" and "))
-                      + " cannot all be true. Repeat reading "
-                      + (repeat + 1)
-                      + " first")
-              .mendedBy(
-                  Fix.of(
-                      "Ask reading " + (repeat + 1) + " again",
-                      b ->
-                          b.withLeads(
-                              b.leads()
-                                  .ringOut(ringOut.name())
-                                  .filter(r -> r.readings().size() > repeat)
-                                  .map(r -> b.leads().with(r.name(), r.without(repeat)))
-                                  .orElse(b.leads())))));
-    }
-    List<Finding> findings = new ArrayList<>();
-    List<Known.Fate> fates = known.fates();
-    List<String> open = fates.stream().filter(Known.Fate::open).map(Known.Fate::near).toList();
-    if (!open.isEmpty()) {
-      findings.add(
-          Finding.of(
-              "LD-31",
-              Severity.STOP,
-              Station.LEADS,
-              about,
-              ringOut.name() + ": broken: " + String.join(", ", open),
-              "None of the places that were left at the other end answered. Bend the cable while you touch both ends: a beep"
-                  + " that comes and goes is a break near the plug; cut there, or use a spare core"));
-    }
-    List<Known.Fate> joined =
-        fates.stream()
-            .filter(
-                f ->
-                    !f.touching().isEmpty()
-                        || f.far().size() > 1
-                        || fates.stream()
-                            .anyMatch(o -> o != f && o.far().stream().anyMatch(f.far()::contains)))
-            .toList();
-    if (!joined.isEmpty()) {
-      findings.add(
-          Finding.of(
-              "LD-32",
-              Severity.STOP,
-              Station.LEADS,
-              about,
-              ringOut.name()
-                  + ": joined: "
-                  + joined.stream().map(Known.Fate::near).collect(Collectors.joining(", ")),
-              "These cores touch each other, or one goes to two places, so which goes where cannot"
-                  + " be told before they are parted: look into the plug for a whisker or a bridge"));
-    }
-    List<String> crossed =
-        fates.stream()
-            .filter(f -> f.far().size() == 1 && ringOut.likely().containsKey(f.near()))
-            .filter(f -> !f.far().contains(ringOut.likely().get(f.near())))
-            .map(f -> f.near() + " goes to " + f.far().get(0))
-            .toList();
-    if (!crossed.isEmpty()) {
-      findings.add(
-          Finding.of(
-              "LD-33",
-              Severity.LOOK,
-              Station.LEADS,
-              about,
-              ringOut.name() + ": not as expected",
-              String.join(", ", crossed) + "; the readings count, not what was thought likely"));
-    }
-    long left = fates.stream().filter(f -> !f.settled()).count();
-    if (left == 0 && NextProbe.of(known).isPresent()) {
-      findings.add(
-          Finding.of(
-              "LD-34",
-              Severity.LOOK,
-              Station.LEADS,
-              about,
-              ringOut.name() + ": what was found is to be touched once more",
-              "A last round shows that no claim is exchanged or joined, and that what seems broken"
-                  + " is. Go on with it at Leads, Ring-out"));
-    }
-    if (left > 0) {
-      findings.add(
-          Finding.of(
-              "LD-34",
-              Severity.LOOK,
-              Station.LEADS,
-              about,
-              ringOut.name() + ": " + left + (left == 1 ? " core is" : " cores are") + " left",
-              "Go on with it at Leads, Ring-out"));
-    }
-    return findings;
   }
 }

@@ -362,7 +362,8 @@ final class RingOutCommand implements Runnable {
     out.println(next.get().words() + ", to find out " + next.get().why().words() + ".");
     out.printf(
         Locale.ROOT,
-        "%d asked; left: %d at most, about %.1f in the mean, if no more cores are broken.%n",
+        "%d asked; left, with the last round: %d at most, about %.1f in the mean, if no more cores"
+            + " are broken.%n",
         ringOut.readings().size(),
         left.worst(),
         left.mean());

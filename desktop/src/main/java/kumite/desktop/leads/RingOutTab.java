@@ -352,7 +352,8 @@ final class RingOutTab extends HBox {
     left.setText(
         String.format(
             Locale.ROOT,
-            "%d asked; left %d at most, about %.1f in the mean, if no more cores are broken",
+            "%d asked; left, with the last round: %d at most, about %.1f in the mean, if no more"
+                + " cores are broken",
             ringOut.readings().size(),
             probesLeft.worst(),
             probesLeft.mean()));

@@ -46,6 +46,7 @@ final class PanelChecks {
       checks.walls();
     }
     checks.blocks();
+    checks.tallBlocks();
     if (!build.controls().isEmpty()) {
       checks.thickness();
       checks.shafts();
@@ -158,6 +159,51 @@ final class PanelChecks {
                                               b.panel().inside().blocks().stream()
                                                   .filter(other -> !other.equals(block))
                                                   .toList()))))));
+    }
+  }
+
+  /** A block with a height that the case does not have cannot be meant so. */
+  private void tallBlocks() {
+    Panel panel = build.panel();
+    for (Block block : panel.inside().blocks()) {
+      double deep =
+          Math.min(
+              panel.depthAtMm(block.frontMm()),
+              panel.depthAtMm(block.frontMm() + block.heightMm()));
+      if (block.tallMm() > deep + 0.01) {
+        findings.add(
+            Finding.of(
+                    "PN-23",
+                    Severity.LOOK,
+                    Station.PANEL,
+                    List.of(),
+                    block.name() + " is taller than the case is deep there",
+                    "It is "
+                        + mm(block.tallMm())
+                        + " tall and stands "
+                        + block.stands().words()
+                        + "; the case is "
+                        + mm(deep)
+                        + " deep")
+                .mendedBy(
+                    Fix.of(
+                        "Let " + block.name() + " fill the depth",
+                        b ->
+                            b.withPanel(
+                                b.panel()
+                                    .withInside(
+                                        b.panel()
+                                            .inside()
+                                            .withBlocks(
+                                                b.panel().inside().blocks().stream()
+                                                    .map(
+                                                        other ->
+                                                            other.equals(block)
+                                                                ? other.standing(
+                                                                    Block.Stands.WHOLE, 0)
+                                                                : other)
+                                                    .toList()))))));
+      }
     }
   }
 

@@ -341,4 +341,22 @@ public class PanelTruthsTest {
       assertThat(WayOut.of(open, CATALOGUE)).isEmpty();
     }
   }
+
+  /** A rib that is taller than the case is told, by where it stands on a floor that slopes. */
+  @Test
+  public void aBlockTallerThanTheCaseIsTold() {
+    Build build = Build.empty("Tall");
+    for (double tall : new double[] {39, 41, 61}) {
+      for (double front : new double[] {5, 180}) {
+        Block rib = new Block("rib", 50, front, 40, 10).standing(Block.Stands.FLOOR, tall);
+        CaseInside inside =
+            new CaseInside(5, 60, 40, List.of(rib), kumite.build.panel.Opening.LIFTS_OFF);
+        Build there = build.withPanel(build.panel().withInside(inside));
+        double deep = 40 + 20 * front / there.panel().heightMm();
+        assertThat(codes(there).contains("PN-23"))
+            .as("%s at %s", tall, front)
+            .isEqualTo(tall > deep);
+      }
+    }
+  }
 }

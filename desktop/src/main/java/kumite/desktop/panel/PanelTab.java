@@ -87,9 +87,9 @@ final class PanelTab implements Tab {
     datum.setId("panel-datum");
     form = new Choice<>("outline", List.of(Form.values()), f -> f.words, this::shape);
     form.setId("panel-outline");
-    material.wide(8.5);
+    material.wide(7);
     datum.wide(10.5);
-    form.wide(10);
+    form.wide(8);
     corners.setId("panel-corners");
     corners.getStyleClass().add("mono");
     corners.setPrefColumnCount(48);
@@ -104,7 +104,7 @@ final class PanelTab implements Tab {
             Head.named("width", width),
             Head.named("front to back", height),
             Head.named("thickness", thickness),
-            Head.named("cover on top", cover),
+            Head.named("cover", cover),
             Head.named("corner", corner),
             Head.named("material", material),
             Head.named("measured from", datum),
@@ -126,7 +126,7 @@ final class PanelTab implements Tab {
   private TypedField size(String name, BiFunction<Panel, Double, Panel> change) {
     TypedField field =
         TypedField.length(name, mm -> change("Set " + name, p -> change.apply(p, mm)));
-    Em.pref(field.field(), 82);
+    Em.pref(field.field(), name.equals("width") || name.startsWith("front") ? 80 : 71);
     field.field().setId("panel-" + name.replace(' ', '-'));
     return field;
   }

@@ -85,12 +85,14 @@ struct run {
   bool powered_up[65536]; /* what is held at power-up */
   int profile;           /* chosen by hand, or -1 */
   int64_t start_us;      /* what the board's clock says at power-up */
+  int64_t noise;         /* codes that the converter is off at most */
   struct away away[MOST_AWAY];
   int away_count;
 };
 
 void session_play(const struct script *script, const struct run *run);
 int64_t session_now(void); /* what the board's clock says, in us */
+int session_noise(void);   /* codes that the converter is off by now */
 bool session_gone(void);   /* whether the host was away at the last poll */
 bool session_send(uint8_t id, const uint8_t *transfer, unsigned bytes);
 

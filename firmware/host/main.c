@@ -14,7 +14,7 @@
 
 static const char usage[] =
     "usage: device-host [--seed N] [--power-up CONTACT]... [--profile NAME] [--away FROM+FOR]...\n"
-    "                   [--start MICROSECONDS] [--self-test] [--each-line] < SCRIPT\n"
+    "                   [--start MICROSECONDS] [--noise CODES] [--self-test] [--each-line] < SCRIPT\n"
     "A script is moves such as horn@0+80ms lever.left@10ms port=0.4@20ms; a contact without a time\n"
     "is held from the start. It prints reports: microseconds, id, bytes. The host takes nothing while\n"
     "it is --away, such as 100ms+2s; the board's clock stands at --start when it is switched on.\n"
@@ -83,19 +83,24 @@ static bool start(struct run *run, const char *text) {
   return whole(text, &run->start_us) && run->start_us >= 0;
 }
 
-/* A line is a seed; power-up after ^, absences after !, the clock after >; then moves. */
+static bool noise(struct run *run, const char *text) {
+  return whole(text, &run->noise) && run->noise >= 0 && run->noise <= 64;
+}
+
+/* A line is a seed; power-up after ^, absences after !, the clock after >, noise after ~; moves. */
 static bool line(char *text, struct run run) {
   static struct script script;
   char *rest;
   run.seed = strtoll(text, &rest, 10);
-  while (strchr("^!>", *(rest += strspn(rest, " "))) != NULL && *rest != '\0') {
+  while (strchr("^!>~", *(rest += strspn(rest, " "))) != NULL && *rest != '\0') {
     static char word[201];
     char sign = *rest++;
     size_t length = strcspn(rest, " \n");
     snprintf(word, sizeof word, "%.*s", (int)length, rest);
     bool fine = sign == '^'   ? power_up(&run, word)
                 : sign == '!' ? away(&run, word)
-                              : start(&run, word);
+                : sign == '>' ? start(&run, word)
+                              : noise(&run, word);
     if (!fine) {
       fprintf(stderr, "\"%c%s\" is not understood\n", sign, word);
       return false;
@@ -128,6 +133,8 @@ int main(int argc, char **argv) {
       fine = away(&run, argv[++i]);
     } else if (strcmp(argv[i], "--start") == 0 && more) {
       fine = start(&run, argv[++i]);
+    } else if (strcmp(argv[i], "--noise") == 0 && more) {
+      fine = noise(&run, argv[++i]);
     } else if (strcmp(argv[i], "--self-test") == 0 && SELF_TEST) {
       fine = quiet = true;
     } else {

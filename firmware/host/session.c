@@ -40,6 +40,15 @@ int64_t session_now(void) { return (running == NULL ? 0 : running->start_us) + n
 
 bool session_gone(void) { return gone; }
 
+/* The same at the same moment of the same play, whatever was drawn before. */
+int session_noise(void) {
+  if (running == NULL || running->noise == 0) {
+    return 0;
+  }
+  struct chance now = chance_of(running->seed ^ now_us);
+  return chance_below(&now, (int32_t)(2 * running->noise + 1)) - (int)running->noise;
+}
+
 bool session_send(uint8_t id, const uint8_t *transfer, unsigned bytes) {
   if (polls && gone) {
     return false;

@@ -294,6 +294,8 @@ void world_drive(number_t terminal, enum level level) {
 #if USE_CODES
 uint16_t world_convert(number_t terminal) {
   double exact = floor(read_volts(terminal) / WORLD_LOGIC_VOLTS * (CODE_MOST + 1.0));
+  exact = exact > CODE_MOST ? CODE_MOST : exact > 0 ? exact : 0;
+  exact += session_noise();
   return (uint16_t)(!(exact > 0) ? 0 : exact > CODE_MOST ? CODE_MOST : exact);
 }
 #endif

@@ -19,8 +19,10 @@ import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.device.Holds;
 import kumite.device.Hop;
+import kumite.device.Noise;
 import kumite.device.PowerUp;
 import kumite.device.SignalPath;
+import kumite.device.SimulatedDevice;
 import kumite.device.Trace;
 import kumite.files.BuildFileException;
 import kumite.hid.HostView;
@@ -72,6 +74,13 @@ final class PressCommand implements Callable<Integer> {
   private List<String> powerUp = new ArrayList<>();
 
   @Option(
+      names = "--noise",
+      paramLabel = "CODES",
+      defaultValue = "0",
+      description = "How many codes the converter is off at most, either way (default: 0).")
+  private int noise;
+
+  @Option(
       names = "--self-test",
       description = "Print what the board reads, as the self-test stream of its program tells it.")
   private boolean selfTest;
@@ -92,7 +101,7 @@ final class PressCommand implements Callable<Integer> {
                   Script.parse(
                       "held",
                       contacts.stream().map(c -> c + "@0").collect(Collectors.joining(" "))));
-      out.print(bench.device().selfTest(moves, seed).text());
+      out.print(device(bench).selfTest(moves, seed).text());
       out.flush();
       return 0;
     }
@@ -110,7 +119,7 @@ final class PressCommand implements Callable<Integer> {
       holds = holds.with(path.id(), travel);
       held.add(text);
     }
-    Trace trace = bench.device().move(Holds.NONE, holds, seed);
+    Trace trace = device(bench).move(Holds.NONE, holds, seed);
     if (json) {
       ObjectNode root = tree(held, trace);
       seen(root, bench, trace);
@@ -119,6 +128,14 @@ final class PressCommand implements Callable<Integer> {
       print(bench, holds, trace, out);
     }
     return 0;
+  }
+
+  private SimulatedDevice device(Bench bench) {
+    try {
+      return bench.device().with(new Noise(noise));
+    } catch (IllegalArgumentException e) {
+      throw new IllegalArgumentException("--noise: " + e.getMessage(), e);
+    }
   }
 
   /** {@return the profile asked for, or the one that contacts held at power-up choose} */
@@ -156,7 +173,7 @@ final class PressCommand implements Callable<Integer> {
   }
 
   private void play(Bench bench, Script script, PrintWriter out) {
-    Trace trace = bench.device().play(script, seed);
+    Trace trace = device(bench).play(script, seed);
     if (json) {
       ObjectNode root = tree(List.of(script.text()), trace);
       ArrayNode changes = root.putArray("known");

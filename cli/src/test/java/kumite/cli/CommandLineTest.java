@@ -203,6 +203,21 @@ public class CommandLineTest {
     assertThat(Files.readAllLines(folder.resolve("wiring.csv"))).hasSizeGreaterThan(30);
   }
 
+  /** Noise of two codes moves nothing that nobody moves; more is asked for by a number. */
+  @Test
+  public void aConvertersNoiseIsAskedFor() throws Exception {
+    String[] plain = {"press", DEMO, "horn@10ms+80ms", "anchor@200ms+80ms", "--json"};
+    String[] noisy = {
+      "press", DEMO, "horn@10ms+80ms", "anchor@200ms+80ms", "--noise", "2", "--json"
+    };
+    assertThat(Ran.run(noisy).json()).isEqualTo(Ran.run(plain).json());
+    for (String bad : new String[] {"-1", "65", "two"}) {
+      Ran ran = Ran.run("press", DEMO, "horn", "--noise", bad);
+      assertThat(ran.exit()).as(bad).isEqualTo(2);
+      assertThat(ran.err()).contains("--noise");
+    }
+  }
+
   @Test
   public void sumsShowTheirWorking() throws Exception {
     String[] mercy = {"sum", "lamp", "--supply", "3.3", "--forward", "3.2", "--current", "15"};

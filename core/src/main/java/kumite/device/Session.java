@@ -66,6 +66,7 @@ public final class Session {
   private final SimulatedDevice device;
   private final Optional<Inputs> inputs;
   private final SplittableRandom random;
+  private final long seed;
   private final List<Look> looks;
   private final Map<ContactId, Integer> places;
   private final Map<Map<ContactId, Double>, Map<Look, Seen>> known;
@@ -103,6 +104,7 @@ public final class Session {
     this.stream = stream;
     this.inputs = device.alive();
     this.random = new SplittableRandom(seed);
+    this.seed = seed;
     this.looks = inputs.map(in -> in.looks().all()).orElse(List.of());
     this.places = new HashMap<>();
     for (int i = 0; i < looks.size(); i++) {
@@ -127,6 +129,7 @@ public final class Session {
     device = other.device;
     inputs = other.inputs;
     random = other.random.split();
+    seed = other.seed;
     looks = other.looks;
     places = other.places;
     known = other.known;
@@ -423,6 +426,7 @@ public final class Session {
     }
     Map<Look, Seen> seen = known.computeIfAbsent(now, held -> inputs.orElseThrow().see(at(held)));
     unsure.clear();
+    int off = device.noise().at(nowUs, seed);
     for (int i = 0; i < looks.size(); i++) {
       Seen one = seen.get(looks.get(i));
       if (one.reading() == InputLevels.Reading.UNDEFINED) {
@@ -433,6 +437,17 @@ public final class Session {
       pressed[i] = register ? late[i] : one.pressed();
       late[i] = one.pressed();
       codes[i] = one.code();
+      if (off != 0 && looks.get(i).measured()) {
+        noisy(i, off);
+      }
+    }
+  }
+
+  private void noisy(int i, int off) {
+    int bits = inputs.orElseThrow().wiring().board().adcBits();
+    codes[i] = Math.max(0, Math.min((1 << bits) - 1, codes[i] + off));
+    if (looks.get(i).how() instanceof Look.Step step) {
+      pressed[i] = step.at(codes[i], bits);
     }
   }
 

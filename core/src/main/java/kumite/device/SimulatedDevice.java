@@ -34,6 +34,7 @@ import kumite.program.Program;
  * @param tuning how contacts are read
  * @param inputs what it reads; without a board nothing is ever reported
  * @param heard whether its reports come to the host: a board that is no device needs one that hears
+ * @param noise of its converter
  */
 public record SimulatedDevice(
     Timing timing,
@@ -42,7 +43,25 @@ public record SimulatedDevice(
     Profile profile,
     Tuning tuning,
     Optional<Inputs> inputs,
-    boolean heard) {
+    boolean heard,
+    Noise noise) {
+
+  /** A device whose converter is exact. */
+  public SimulatedDevice(
+      Timing timing,
+      ReportLayout layout,
+      Loom loom,
+      Profile profile,
+      Tuning tuning,
+      Optional<Inputs> inputs,
+      boolean heard) {
+    this(timing, layout, loom, profile, tuning, inputs, heard, Noise.NONE);
+  }
+
+  /** {@return the same device with a converter that has noise} */
+  public SimulatedDevice with(Noise other) {
+    return new SimulatedDevice(timing, layout, loom, profile, tuning, inputs, heard, other);
+  }
 
   /** {@return what it reads; empty without a board, or where a short holds the board down} */
   Optional<Inputs> alive() {

@@ -9,6 +9,7 @@ import kumite.build.map.Chord;
 import kumite.build.map.Profile;
 import kumite.build.map.Script;
 import kumite.device.Away;
+import kumite.device.Noise;
 import kumite.device.PowerUp;
 import kumite.device.Trace;
 import kumite.loom.ContactSite;
@@ -35,6 +36,7 @@ final class CheckScripts {
       List<ContactId> powerUp,
       List<Away> away,
       long startUs,
+      Noise noise,
       Script script,
       String reports) {
     String line() {
@@ -44,6 +46,7 @@ final class CheckScripts {
               .map(a -> " !" + a.fromUs() + "us+" + (a.toUs() - a.fromUs()) + "us")
               .collect(Collectors.joining())
           + (startUs == 0 ? "" : " >" + startUs)
+          + (noise.codes() == 0 ? "" : " ~" + noise.codes())
           + " "
           + script.text()
           + "\n";
@@ -78,8 +81,9 @@ final class CheckScripts {
       boolean sleeps) {
     List<Away> away = sleeps ? List.of(new Away(20_000, 60_000)) : List.of();
     Script script = Script.parse("check", text);
-    Trace trace = blueprint.device(taken).play(script, seed, away);
-    return new Check(seed, powerUp, away, sleeps ? OVER_SOON_US : 0, script, lines(trace));
+    Noise noise = sleeps ? new Noise(2) : Noise.NONE;
+    Trace trace = blueprint.device(taken).with(noise).play(script, seed, away);
+    return new Check(seed, powerUp, away, sleeps ? OVER_SOON_US : 0, noise, script, lines(trace));
   }
 
   /** {@return reports as the program on a computer prints them} */

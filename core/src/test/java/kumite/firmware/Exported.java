@@ -17,6 +17,7 @@ import kumite.build.Build;
 import kumite.build.map.Profile;
 import kumite.build.map.Script;
 import kumite.device.Away;
+import kumite.device.Noise;
 import kumite.kind.BoardKind;
 import kumite.loom.ContactSite;
 import kumite.name.ContactId;
@@ -133,14 +134,16 @@ public final class Exported {
         long from = random.nextInt(300_000);
         away.add(new Away(from, from + random.nextInt(150_000)));
       }
+      Noise noise = new Noise(random.nextInt(4) == 0 ? random.nextInt(1, 9) : 0);
       CheckScripts.Check check =
           new CheckScripts.Check(
               seed,
               List.copyOf(held),
               away,
               random.nextInt(3) == 0 ? (1L << 32) - random.nextInt(400_000) : 0,
+              noise,
               script,
-              CheckScripts.lines(blueprint.device(taken).play(script, seed, away)));
+              CheckScripts.lines(blueprint.device(taken).with(noise).play(script, seed, away)));
       plays.add(new Play(check.line(), check.reports()));
     }
     return plays;

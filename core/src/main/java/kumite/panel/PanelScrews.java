@@ -32,14 +32,18 @@ public final class PanelScrews {
   /** {@return all that lie on a screw, in the order of the controls} */
   public static List<Covered> covered(Build build, Catalogue catalogue) {
     List<Covered> covered = new ArrayList<>();
-    for (Control control : build.controls()) {
+    List<Block> screwed =
+        build.panel().inside().blocks().stream()
+            .filter(block -> block.widthMm() <= SMALL_MM && block.heightMm() <= SMALL_MM)
+            .filter(block -> block.stands() != Block.Stands.FLOOR)
+            .toList();
+    for (Control control : screwed.isEmpty() ? List.<Control>of() : build.controls()) {
       Placed part = Placed.of(control, catalogue.kindOf(control));
-      for (Block block : build.panel().inside().blocks()) {
-        boolean small = block.widthMm() <= SMALL_MM && block.heightMm() <= SMALL_MM;
+      for (Block block : screwed) {
         Swept head = Swept.circle(block.centre(), HEAD_MM);
         boolean on =
             part.face().to(head).gapMm() < 0 || part.capped() && part.swing().to(head).gapMm() < 0;
-        if (small && block.stands() != Block.Stands.FLOOR && on) {
+        if (on) {
           covered.add(new Covered(control.id(), block));
         }
       }

@@ -2,6 +2,8 @@ package kumite.panel;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -68,23 +70,24 @@ public final class Players {
     Map<String, Set<ControlId>> groups = new LinkedHashMap<>();
     for (Seat seat : build.seats()) {
       Mapping base = seat.profiles().get(0).base();
-      Set<Integer> pads = new TreeSet<>();
-      base.entries().values().forEach(entry -> pads.add(entry.target().pad()));
+      Map<ControlId, Integer> pads = new HashMap<>();
+      base.entries().forEach((contact, e) -> pads.putIfAbsent(contact.control(), e.target().pad()));
+      boolean several = new HashSet<>(pads.values()).size() > 1;
       for (Control control : build.controls()) {
         boolean here =
             build.seats().size() == 1 || control.seat().filter(seat.id()::equals).isPresent();
-        base.entries().entrySet().stream()
-            .filter(entry -> here && entry.getKey().control().equals(control.id()))
-            .map(entry -> entry.getValue().target().pad())
-            .findFirst()
-            .ifPresent(
-                pad ->
-                    groups
-                        .computeIfAbsent(
-                            pads.size() > 1 ? seat.id() + ", gamepad " + pad : seat.id().text(),
-                            name -> new TreeSet<>())
-                        .add(control.id()));
+        Integer pad = pads.get(control.id());
+        if (here && pad != null) {
+          groups
+              .computeIfAbsent(
+                  several ? seat.id() + ", gamepad " + pad : seat.id().text(),
+                  name -> new TreeSet<>())
+              .add(control.id());
+        }
       }
+    }
+    if (groups.size() < 2) {
+      return List.of();
     }
     List<Player> players = new ArrayList<>();
     groups.forEach(

@@ -27,23 +27,22 @@ public final class UnderHand {
 
   /** {@return all of them, in the order of the controls} */
   public static List<Found> of(Build build, Catalogue catalogue) {
-    List<Placed> held = new ArrayList<>();
-    List<Placed> flush = new ArrayList<>();
-    for (Control control : build.controls()) {
-      ControlKind kind = catalogue.kindOf(control);
-      boolean stands = kind.above().heightMm() >= Gaps.STANDS_MM;
-      if (stands && kind.above().fingersMm() > 0 && kind.gate().isPresent()) {
-        held.add(Placed.of(control, kind));
-      } else if (!stands && pressed(kind)) {
-        flush.add(Placed.of(control, kind));
-      }
-    }
     List<Found> found = new ArrayList<>();
-    for (Placed hand : held) {
-      double fingers = hand.kind().above().fingersMm();
-      for (Placed other : flush) {
-        if (!hand.swing().clearlyBeyond(other.face(), fingers)) {
-          double gap = hand.swing().to(other.face()).gapMm();
+    for (Control hand : build.controls()) {
+      ControlKind kind = catalogue.kindOf(hand);
+      double fingers = kind.above().fingersMm();
+      if (!stands(kind) || fingers <= 0 || kind.gate().isEmpty()) {
+        continue;
+      }
+      Swept swing = Swept.of(kind.above().swing(), hand.placement());
+      for (Control other : build.controls()) {
+        ControlKind flush = catalogue.kindOf(other);
+        if (stands(flush) || !pressed(flush)) {
+          continue;
+        }
+        Swept face = Swept.of(flush.face(), other.placement());
+        if (!swing.clearlyBeyond(face, fingers)) {
+          double gap = swing.to(face).gapMm();
           if (gap < fingers) {
             found.add(new Found(other.id(), hand.id(), Math.max(0, gap), fingers));
           }
@@ -51,6 +50,10 @@ public final class UnderHand {
       }
     }
     return found;
+  }
+
+  private static boolean stands(ControlKind kind) {
+    return kind.above().heightMm() >= Gaps.STANDS_MM;
   }
 
   private static boolean pressed(ControlKind kind) {

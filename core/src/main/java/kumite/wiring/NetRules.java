@@ -26,23 +26,25 @@ final class NetRules {
   private final Nets nets;
   private final Removable removable;
   private final Map<String, BoardKind> boards = new HashMap<>();
+  private final Map<Joint, Terminal.Ability> speaks = new HashMap<>();
   private final Set<Joint> onPurpose = new HashSet<>();
   private final Map<String, Double> fed = new HashMap<>();
   private final List<NetFault> faults = new ArrayList<>();
 
   private NetRules(Wiring wiring, Removable removable) {
     this.nets = wiring.nets();
-    boards.put(Joint.BOARD, wiring.board());
+    knows(Joint.BOARD, wiring.board());
     for (Neighbour neighbour : wiring.neighbours()) {
       if (neighbour instanceof Neighbour.OfSeat seat) {
-        boards.put(Joint.boardOf(seat.seat()), seat.board());
+        knows(Joint.boardOf(seat.seat()), seat.board());
       } else if (neighbour instanceof Neighbour.OfLead lead) {
         lead.lead().cores().stream()
             .filter(Core::shared)
             .forEach(core -> onPurpose.add(lead.pin(Lead.pin(core, lead.where().across()))));
       }
     }
-    for (Net net : nets.all()) {
+    boolean leads = wiring.neighbours().stream().anyMatch(Neighbour.OfLead.class::isInstance);
+    for (Net net : leads ? nets.all() : List.<Net>of()) {
       net.places().stream()
           .filter(Place::gives)
           .mapToDouble(Place::volts)
@@ -214,13 +216,27 @@ final class NetRules {
   }
 
   private boolean is(Joint joint, Terminal.Ability speech) {
-    Terminal.Ability against = across(speech);
-    BoardKind board = boards.get(joint.part());
-    if (board != null) {
-      return board.terminal(joint.tab()).filter(t -> t.can(speech) && !t.can(against)).isPresent();
+    if (boards.containsKey(joint.part())) {
+      return speaks.get(joint) == speech;
     }
-    return !Character.isUpperCase(joint.part().charAt(0))
-        && joint.tab().toUpperCase(Locale.ROOT).startsWith(word(speech));
+    String tab = joint.tab();
+    return tab.length() > 1
+        && Character.toUpperCase(tab.charAt(1)) == 'X'
+        && !Character.isUpperCase(joint.part().charAt(0))
+        && tab.toUpperCase(Locale.ROOT).startsWith(word(speech));
+  }
+
+  /** Terminals of a board that either send or receive; those that can do both are neither. */
+  private void knows(String part, BoardKind board) {
+    boards.put(part, board);
+    for (Terminal terminal : board.terminals()) {
+      boolean sends = terminal.can(Terminal.Ability.SEND);
+      if (sends != terminal.can(Terminal.Ability.RECEIVE)) {
+        speaks.put(
+            new Joint(part, Tab.of(terminal.name())),
+            sends ? Terminal.Ability.SEND : Terminal.Ability.RECEIVE);
+      }
+    }
   }
 
   private static Terminal.Ability across(Terminal.Ability speech) {

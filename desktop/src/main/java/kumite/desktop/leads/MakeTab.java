@@ -174,7 +174,7 @@ final class MakeTab extends ScrollPane {
         new VBox(
             Plain.title("Type or paste a table"),
             Plain.note(
-                "A row a core; pins by number or by function. Columns: from, to, role, colour."),
+                "A row a core; pins by number or by function. Columns: from, to, role, colour, shared."),
             row,
             table);
     box.getStyleClass().addAll("sheet", "make-way");

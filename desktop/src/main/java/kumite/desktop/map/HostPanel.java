@@ -85,7 +85,13 @@ final class HostPanel extends VBox {
             : board
                 ? "report"
                     + (now.size() > 1 ? "s " : " ")
-                    + String.join(", ", now.stream().map(r -> r.bytes().size() + " bytes").toList())
+                    + String.join(
+                        ", ",
+                        now.stream()
+                            .map(
+                                r ->
+                                    r.bytes().size() + (r.bytes().size() == 1 ? " byte" : " bytes"))
+                            .toList())
                     + " · every "
                     + bench.timing().pollUs() / 1000
                     + " ms at most"

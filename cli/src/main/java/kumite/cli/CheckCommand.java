@@ -4,10 +4,12 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import kumite.files.BuildFileException;
 import kumite.verdict.Bench;
 import kumite.verdict.Finding;
+import kumite.verdict.Fix;
 import kumite.verdict.Severity;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -24,15 +26,26 @@ final class CheckCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
   @Mixin private Input input;
 
+  /** Each remedy is tried before it is told, and each try is a whole check. */
+  private static final int MOST_CONTROLS = 150;
+
+  @Option(
+      names = "--remedies",
+      description =
+          "Try and print remedies in a build of more than 150 controls too; it takes seconds.")
+  private boolean remedies;
+
   @Option(names = "--json", description = "Print JSON.")
   private boolean json;
 
   @Override
   public Integer call() throws BuildFileException {
     Bench bench = input.bench();
+    int controls = bench.build().controls().size();
+    boolean tried = remedies || controls <= MOST_CONTROLS;
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
-      out.println(Json.print(tree(bench)));
+      out.println(Json.print(tree(bench, tried)));
     } else {
       for (Finding finding : bench.findings()) {
         out.printf(
@@ -42,7 +55,13 @@ final class CheckCommand implements Callable<Integer> {
             finding.code(),
             finding.title(),
             finding.detail(),
-            finding.fix().map(fix -> ". Remedy: " + fix.label()).orElse(""));
+            remedy(finding, tried).map(label -> ". Remedy: " + label).orElse(""));
+      }
+      if (!tried) {
+        out.printf(
+            Locale.ROOT,
+            "Remedies were not looked for in a build of %d controls; --remedies does.%n",
+            controls);
       }
       out.printf(
           Locale.ROOT,
@@ -54,9 +73,14 @@ final class CheckCommand implements Callable<Integer> {
     return bench.count(Severity.STOP) > 0 ? 1 : 0;
   }
 
-  private static ObjectNode tree(Bench bench) {
+  private static Optional<String> remedy(Finding finding, boolean tried) {
+    return tried ? finding.fix().map(Fix::label) : Optional.empty();
+  }
+
+  private static ObjectNode tree(Bench bench, boolean tried) {
     ObjectNode root = Json.object();
     root.put("build", bench.build().brief().title());
+    root.put("remedies_tried", tried);
     ObjectNode verdict = root.putObject("verdict");
     for (Severity severity : Severity.values()) {
       verdict.put(severity.word(), bench.count(severity));
@@ -70,7 +94,8 @@ final class CheckCommand implements Callable<Integer> {
       finding.about().forEach(about::add);
       node.put("title", finding.title());
       node.put("detail", finding.detail());
-      finding.fix().ifPresentOrElse(fix -> node.put("fix", fix.label()), () -> node.putNull("fix"));
+      remedy(finding, tried)
+          .ifPresentOrElse(label -> node.put("fix", label), () -> node.putNull("fix"));
       finding.working().ifPresent(working -> node.set("working", Json.working(working)));
     }
     return root;

@@ -203,6 +203,34 @@ public class CommandLineTest {
     assertThat(Files.readAllLines(folder.resolve("wiring.csv"))).hasSizeGreaterThan(30);
   }
 
+  /** The larger a build, the longer a remedy is tried: from 151 controls on it is asked for. */
+  @Test
+  public void remediesOfALargeBuildAreAskedFor() throws Exception {
+    for (int count : new int[] {150, 151}) {
+      kumite.build.Build build = kumite.build.Build.empty("Large");
+      build = build.withPanel(build.panel().withSize(1200, 600));
+      for (int i = 0; i < count; i++) {
+        build =
+            build.withControl(
+                kumite.build.Control.of(
+                    new kumite.name.ControlId("t" + i),
+                    "T" + i,
+                    "tact-6",
+                    kumite.measure.Placement.at(30 + 40 * (i % 25), 30 + 60 * (i / 25))));
+      }
+      Path file = Files.createTempDirectory("large").resolve("large.kumite.json");
+      Files.writeString(file, kumite.files.BuildFile.text(build));
+      boolean few = count == 150;
+      Ran plain = Ran.run("check", file.toString());
+      assertThat(plain.out().contains("--remedies does")).isEqualTo(!few);
+      assertThat(plain.out().contains("Remedy:")).isEqualTo(few);
+      assertThat(Ran.run("check", file.toString(), "--remedies").out()).contains("Remedy:");
+      assertThat(
+              Ran.run("check", file.toString(), "--json").json().get("remedies_tried").asBoolean())
+          .isEqualTo(few);
+    }
+  }
+
   /** Noise of two codes moves nothing that nobody moves; more is asked for by a number. */
   @Test
   public void aConvertersNoiseIsAskedFor() throws Exception {

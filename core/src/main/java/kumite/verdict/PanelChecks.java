@@ -5,9 +5,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.Block;
+import kumite.build.panel.CaseInside;
 import kumite.build.panel.Panel;
 import kumite.kind.ControlKind;
 import kumite.measure.Length;
@@ -148,18 +150,12 @@ final class PanelChecks {
                       + " from the front, so nothing meets it")
               .mendedBy(
                   Fix.of(
-                      "Take " + block.name() + " out",
-                      b ->
-                          b.withPanel(
-                              b.panel()
-                                  .withInside(
-                                      b.panel()
-                                          .inside()
-                                          .withBlocks(
-                                              b.panel().inside().blocks().stream()
-                                                  .filter(other -> !other.equals(block))
-                                                  .toList()))))));
+                      "Take " + block.name() + " out", b -> inside(b, in -> in.without(block)))));
     }
+  }
+
+  private static Build inside(Build build, UnaryOperator<CaseInside> change) {
+    return build.withPanel(build.panel().withInside(change.apply(build.panel().inside())));
   }
 
   /** A block with a height that the case does not have cannot be meant so. */
@@ -189,20 +185,10 @@ final class PanelChecks {
                     Fix.of(
                         "Let " + block.name() + " fill the depth",
                         b ->
-                            b.withPanel(
-                                b.panel()
-                                    .withInside(
-                                        b.panel()
-                                            .inside()
-                                            .withBlocks(
-                                                b.panel().inside().blocks().stream()
-                                                    .map(
-                                                        other ->
-                                                            other.equals(block)
-                                                                ? other.standing(
-                                                                    Block.Stands.WHOLE, 0)
-                                                                : other)
-                                                    .toList()))))));
+                            inside(
+                                b,
+                                in ->
+                                    in.replacing(block, block.standing(Block.Stands.WHOLE, 0))))));
       }
     }
   }

@@ -325,4 +325,36 @@ public class LidLawTest {
           .hasMessageMatching("(?s).{10,}");
     }
   }
+
+  /**
+   * Corners drawn further out to the left and front: all boards keep their places over the floor.
+   */
+  @Test
+  public void everyBoardStaysWhereItIsWhenThePanelIsReshaped() {
+    BoardKind kind = CATALOGUE.board("native-5v-18").orElseThrow();
+    Build build =
+        plain(Opening.LIFTS_OFF, List.of(new Block("rib", 40, 40, 20, 20)))
+            .withSeats(
+                List.of(
+                    Seat.empty(SeatId.FIRST)
+                        .withBoard(Optional.of(new BoardChoice(kind.id(), Placement.at(90, 100)))),
+                    Seat.empty(OTHER)
+                        .withBoard(
+                            Optional.of(new BoardChoice(kind.id(), Placement.at(250, 300))))));
+    Build grown =
+        Reshape.corners(
+            build,
+            List.of(
+                new kumite.measure.Point(-30, -20),
+                new kumite.measure.Point(WIDTH, -20),
+                new kumite.measure.Point(WIDTH, WIDTH),
+                new kumite.measure.Point(-30, WIDTH)));
+    for (int seat = 0; seat < 2; seat++) {
+      Placement was = build.seats().get(seat).board().orElseThrow().placement();
+      Placement is = grown.seats().get(seat).board().orElseThrow().placement();
+      assertThat(is.xMm()).isEqualTo(was.xMm() + 30);
+      assertThat(is.yMm()).isEqualTo(was.yMm() + 20);
+    }
+    assertThat(grown.panel().inside().blocks().get(0).leftMm()).isEqualTo(70);
+  }
 }

@@ -343,4 +343,22 @@ public class SeatsTest {
       }
     }
   }
+
+  /** A lead between two boards that joins their supplies says so once, not from either end. */
+  @Test
+  public void boardsThatFeedEachOtherThroughALeadAreToldOnce() {
+    Lead lead =
+        new Lead(
+            "J",
+            new End.OfBoard(LEFT),
+            new End.OfBoard(RIGHT),
+            List.of(
+                new Core("VCC", "5V", WireColour.parse("RD"), Optional.empty()),
+                new Core("GND", "GND", WireColour.parse("BK"), Optional.empty())),
+            List.of(),
+            Cable.forCores(2),
+            List.of());
+    Build build = two("native-5v-18", "serial-5v-18").withLeads(LeadBook.EMPTY.with("J", lead));
+    assertThat(codesOf(build).stream().filter("LD-29"::equals)).hasSize(1);
+  }
 }

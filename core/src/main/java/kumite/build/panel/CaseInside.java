@@ -1,5 +1,6 @@
 package kumite.build.panel;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import kumite.measure.Check;
@@ -56,6 +57,23 @@ public record CaseInside(
   /** {@return the same case with other things in the way} */
   public CaseInside withBlocks(List<Block> newBlocks) {
     return new CaseInside(wallMm, depthMm, frontDepthMm, newBlocks, opening);
+  }
+
+  /** {@return the same case without a block; those like it stay} */
+  public CaseInside without(Block block) {
+    List<Block> left = new ArrayList<>(blocks);
+    left.remove(block);
+    return withBlocks(left);
+  }
+
+  /** {@return the same case with a block replaced; the same case where it has none such} */
+  public CaseInside replacing(Block block, Block by) {
+    List<Block> next = new ArrayList<>(blocks);
+    int at = next.indexOf(block);
+    if (at >= 0) {
+      next.set(at, by);
+    }
+    return withBlocks(next);
   }
 
   /** {@return the same case opened otherwise} */

@@ -172,7 +172,8 @@ final class CoreTable extends VBox {
                 }
               });
       gone.getStyleClass().addAll("quiet", "small");
-      gone.setMinWidth(Region.USE_PREF_SIZE);
+      // As wide as the button over it, so that the ticks stand under their name.
+      gone.minWidthProperty().bind(add.widthProperty());
       role.setMinWidth(40);
       shared.setAccessibleText("shared on purpose");
       shared.setTooltip(new Tooltip("It joins pins on purpose"));

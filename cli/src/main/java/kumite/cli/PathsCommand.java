@@ -62,7 +62,7 @@ final class PathsCommand implements Callable<Integer> {
           path.pin().map(p -> p.terminal().name()).orElse("-"),
           path.target().map(TargetText::of).orElse("-"),
           path.field().map(f -> "byte " + f.byteIndex() + " bit " + f.bitIndex()).orElse("-"),
-          path.arrivesAs().isEmpty() && path.heard()
+          path.arrivesAs().isEmpty() && path.heard() && path.arrives()
               ? path.function()
               : (path.function() + " (" + path.missing() + ")").strip());
     }

@@ -203,6 +203,33 @@ public class CommandLineTest {
     assertThat(Files.readAllLines(folder.resolve("wiring.csv"))).hasSizeGreaterThan(30);
   }
 
+  /** The table of paths tells what press tells: a contact whose wire is out reaches nobody. */
+  @Test
+  public void aPathThatReachesNobodySaysSo() throws Exception {
+    JsonNode horn = Ran.run("paths", DEMO, "--json").json().get(5);
+    kumite.build.Build build =
+        kumite.files.BuildFile.parse(
+            Files.readString(Path.of(DEMO)), "demo", kumite.parts.Catalogue.standard());
+    String contact = horn.get("id").asText();
+    kumite.name.Jumper wire =
+        kumite.verdict.Bench.of(build, kumite.parts.Catalogue.standard())
+            .path(kumite.name.ContactId.parse(contact))
+            .orElseThrow()
+            .strand()
+            .orElseThrow()
+            .wire();
+    Path file = Files.createTempDirectory("out").resolve("out.kumite.json");
+    Files.writeString(
+        file, kumite.files.BuildFile.text(build.withLoom(build.loom().withLeftOut(wire))));
+    assertThat(row(Ran.run("paths", DEMO).out(), contact)).doesNotContain("(");
+    assertThat(row(Ran.run("paths", file.toString()).out(), contact)).contains("(no ");
+    assertThat(Ran.run("press", file.toString(), contact).out()).contains("does not reach");
+  }
+
+  private static String row(String table, String contact) {
+    return table.lines().filter(l -> l.startsWith(contact + " ")).findFirst().orElseThrow();
+  }
+
   /** The larger a build, the longer a remedy is tried: from 151 controls on it is asked for. */
   @Test
   public void remediesOfALargeBuildAreAskedFor() throws Exception {

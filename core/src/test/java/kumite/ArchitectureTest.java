@@ -34,6 +34,8 @@ public class ArchitectureTest {
       "ringout",
       "component",
       "build",
+      "finding",
+      "brief",
       "parts",
       "hid",
       "map",
@@ -46,6 +48,8 @@ public class ArchitectureTest {
       "program",
       "device",
       "firmware",
+      "meaning",
+      "leads",
       "verdict",
       "files",
       "sheet"

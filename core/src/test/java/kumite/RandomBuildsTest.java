@@ -12,16 +12,17 @@ import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.files.BuildFile;
 import kumite.files.Tables;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.hid.HostView;
 import kumite.hid.ReportLayout;
 import kumite.kind.Terminal;
 import kumite.loom.Strand;
+import kumite.panel.Gap;
 import kumite.parts.Catalogue;
 import kumite.sheet.BenchSheet;
 import kumite.sheet.Paper;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -98,10 +99,13 @@ public class RandomBuildsTest {
       } else {
         assertThat(
                 finding.severity() == Severity.FINE
-                    || !finding.about().isEmpty()
-                    || finding.code().startsWith("MP")
-                    || finding.gap().filter(gap -> gap.controls().isEmpty()).isPresent())
-            .as("%s without a fix says at least what it is about", finding.code())
+                    || !finding.named().isEmpty()
+                    || finding.code().text().startsWith("MP")
+                    || finding
+                        .drawn()
+                        .filter(d -> d instanceof Gap gap && gap.controls().isEmpty())
+                        .isPresent())
+            .as("%s without a fix says at least what it is about", finding.code().text())
             .isTrue();
       }
     }
@@ -109,24 +113,24 @@ public class RandomBuildsTest {
 
   /** A fix takes its finding away, and no stop stands after it that did not stand before. */
   private static void mends(Bench before, Finding finding, Bench after) {
-    String label = finding.code() + ": " + finding.fix().orElseThrow().label();
+    String label = finding.code().text() + ": " + finding.fix().orElseThrow().label();
     for (Finding left : after.findings()) {
       boolean sound = left.severity() == Severity.FINE;
       assertThat(
               !sound
-                  && left.code().equals(finding.code())
+                  && left.code().text().equals(finding.code().text())
                   && left.whose().equals(finding.whose())
-                  && left.about().equals(finding.about()))
+                  && left.named().equals(finding.named()))
           .as("%s takes its finding away", label)
           .isFalse();
       if (left.severity() == Severity.STOP) {
         assertThat(before.findings())
-            .as("%s adds the stop %s %s", label, left.code(), left.title())
+            .as("%s adds the stop %s %s", label, left.code().text(), left.title())
             .anyMatch(
                 f ->
                     f.severity() == Severity.STOP
-                        && f.code().equals(left.code())
-                        && f.about().containsAll(left.about()));
+                        && f.code().text().equals(left.code().text())
+                        && f.named().containsAll(left.named()));
       }
     }
   }

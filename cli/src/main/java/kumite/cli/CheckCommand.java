@@ -7,10 +7,10 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import kumite.files.BuildFileException;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Fix;
-import kumite.verdict.Severity;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -52,7 +52,7 @@ final class CheckCommand implements Callable<Integer> {
             Locale.ROOT,
             "%-4s  %s  %s. %s%s%n",
             finding.severity().word(),
-            finding.code(),
+            finding.code().text(),
             finding.title(),
             finding.detail(),
             remedy(finding, tried).map(label -> ". Remedy: " + label).orElse(""));
@@ -88,10 +88,10 @@ final class CheckCommand implements Callable<Integer> {
     ArrayNode findings = root.putArray("findings");
     for (Finding finding : bench.findings()) {
       ObjectNode node = findings.addObject();
-      node.put("code", finding.code());
+      node.put("code", finding.code().text());
       node.put("severity", finding.severity().word());
       ArrayNode about = node.putArray("about");
-      finding.about().forEach(about::add);
+      finding.named().forEach(about::add);
       node.put("title", finding.title());
       node.put("detail", finding.detail());
       remedy(finding, tried)

@@ -19,6 +19,8 @@ import kumite.build.lead.LeadBook;
 import kumite.files.BuildFileException;
 import kumite.files.LeadFile;
 import kumite.files.WholeFile;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.lead.Chart;
 import kumite.lead.Drawer;
 import kumite.lead.Lead;
@@ -27,11 +29,9 @@ import kumite.lead.Pinout;
 import kumite.lead.Plugs;
 import kumite.lead.Told;
 import kumite.lead.Turn;
+import kumite.leads.LeadChecks;
 import kumite.sheet.LeadSheet;
 import kumite.sheet.Paper;
-import kumite.verdict.Finding;
-import kumite.verdict.LeadChecks;
-import kumite.verdict.Severity;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -131,9 +131,9 @@ final class LeadCommand implements Runnable {
   private static void findings(ArrayNode array, List<Finding> findings) {
     for (Finding finding : findings) {
       ObjectNode node = array.addObject();
-      node.put("code", finding.code()).put("severity", finding.severity().word());
+      node.put("code", finding.code().text()).put("severity", finding.severity().word());
       ArrayNode about = node.putArray("about");
-      finding.about().forEach(about::add);
+      finding.named().forEach(about::add);
       node.put("title", finding.title()).put("detail", finding.detail());
       finding.working().ifPresent(working -> node.set("working", Json.working(working)));
     }
@@ -158,7 +158,7 @@ final class LeadCommand implements Runnable {
           Locale.ROOT,
           "%-4s  %s  %s. %s%n",
           finding.severity().word(),
-          finding.code(),
+          finding.code().text(),
           finding.title(),
           finding.detail());
     }

@@ -4,8 +4,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.Build;
 import kumite.build.map.Profile;
 import kumite.build.map.Target;
+import kumite.build.map.Timing;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
@@ -90,5 +92,12 @@ public final class Senses {
     }
     return ReportLayout.of(
         targets, steps, board.map(BoardKind::axisMaximum).orElse(255), profile.keys());
+  }
+
+  /** {@return how a board looks and reports: no faster than it can} */
+  public static Timing timing(Build build, Optional<BoardKind> board) {
+    return board
+        .map(b -> build.timing().noFasterThan(b.brain().rawMillis()))
+        .orElse(build.timing());
   }
 }

@@ -1,5 +1,7 @@
 package kumite.lead;
 
+import java.util.Collections;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -14,8 +16,12 @@ public sealed interface LeadPart {
   /** {@return it in words, with its place} */
   String words();
 
-  /** {@return the pins it hangs on} */
+  /** {@return the pins it hangs on, in the order in which it names them} */
   Set<Place> places();
+
+  private static Set<Place> both(Place one, Place other) {
+    return Collections.unmodifiableSet(new LinkedHashSet<>(List.of(one, other)));
+  }
 
   /** {@return the same in a lead that is used the other way round} */
   LeadPart turned();
@@ -35,7 +41,7 @@ public sealed interface LeadPart {
 
     @Override
     default Set<Place> places() {
-      return Set.of(new Place(Where.FROM, from()), new Place(Where.TO, to()));
+      return both(new Place(Where.FROM, from()), new Place(Where.TO, to()));
     }
   }
 
@@ -52,7 +58,7 @@ public sealed interface LeadPart {
 
     @Override
     default Set<Place> places() {
-      return Set.of(at(), other());
+      return both(at(), other());
     }
 
     @Override
@@ -306,7 +312,7 @@ public sealed interface LeadPart {
 
     @Override
     public Set<Place> places() {
-      return Set.of(at, new Place(at.end(), other));
+      return both(at, new Place(at.end(), other));
     }
 
     @Override

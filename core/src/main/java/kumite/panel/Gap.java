@@ -2,6 +2,7 @@ package kumite.panel;
 
 import java.util.List;
 import java.util.Optional;
+import kumite.finding.Drawn;
 import kumite.measure.Point;
 import kumite.name.ControlId;
 import kumite.name.SeatId;
@@ -30,7 +31,8 @@ public record Gap(
     double neededMm,
     Point from,
     Point to,
-    Shown shown) {
+    Shown shown)
+    implements Drawn {
 
   /**
    * What is no control: a board or a block.

@@ -13,6 +13,8 @@ import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.build.panel.Panel;
 import kumite.device.SignalPath;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.loom.CommonRun;
@@ -23,8 +25,6 @@ import kumite.measure.LengthUnit;
 import kumite.name.Jumper;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
 import kumite.wiring.Fitting;
 import kumite.wiring.Wiring;
 
@@ -349,7 +349,7 @@ public final class BenchSheet {
   static String told(Finding finding) {
     return finding.severity().word().toUpperCase(Locale.ROOT)
         + "  "
-        + finding.code()
+        + finding.code().text()
         + "  "
         + finding.title()
         + ". "

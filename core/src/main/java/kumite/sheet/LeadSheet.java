@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.kind.WireColour;
 import kumite.lead.Chart;
 import kumite.lead.ConnectorKind;
@@ -22,8 +24,6 @@ import kumite.lead.Told;
 import kumite.lead.Where;
 import kumite.measure.Point;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
 
 /** Wiring charts of leads, with their faces, for the bench. */
 public final class LeadSheet {

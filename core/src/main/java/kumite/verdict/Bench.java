@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import kumite.brief.BriefChecks;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Seat;
@@ -18,9 +19,9 @@ import kumite.build.map.Profile;
 import kumite.build.map.Target;
 import kumite.build.map.Timing;
 import kumite.circuit.Budget;
-import kumite.circuit.Inputs;
-import kumite.circuit.Presses;
 import kumite.circuit.Solves;
+import kumite.circuit.Wired;
+import kumite.device.Delays;
 import kumite.device.Holds;
 import kumite.device.Hop;
 import kumite.device.Hops;
@@ -28,11 +29,17 @@ import kumite.device.Senses;
 import kumite.device.SignalPath;
 import kumite.device.SimulatedDevice;
 import kumite.device.Trace;
+import kumite.finding.Alike;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.firmware.Blueprint;
 import kumite.firmware.Firmware;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.lead.Lead;
+import kumite.leads.AtSeat;
+import kumite.leads.LeadBookChecks;
 import kumite.loom.Look;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
@@ -41,8 +48,11 @@ import kumite.name.ContactId;
 import kumite.name.SeatId;
 import kumite.panel.DrillPlan;
 import kumite.panel.Gaps;
+import kumite.panel.HandChecks;
 import kumite.panel.Nudge;
+import kumite.panel.PanelChecks;
 import kumite.panel.Reach;
+import kumite.panel.SheetChecks;
 import kumite.parts.Catalogue;
 import kumite.timing.DelayStudy;
 import kumite.wiring.Hearing;
@@ -90,17 +100,6 @@ public record Bench(
     List<Finding> findings,
     List<Desk> desks,
     Solves solves) {
-
-  /**
-   * What follows from the wires.
-   *
-   * @param planned the wiring as planned
-   * @param asBuilt the wiring as it is
-   * @param inputs what the board reads
-   * @param budget what is taken from the supply
-   */
-  public record Wired(
-      Wiring planned, Wiring asBuilt, Inputs inputs, Budget budget, Presses presses) {}
 
   public Bench {
     paths = List.copyOf(paths);
@@ -152,7 +151,8 @@ public record Bench(
     findings.addAll(SeatChecks.between(home, catalogue, desks));
     findings.addAll(
         kept.ifLeads(
-            bench -> bench.from(Station.LEADS), () -> LeadBookChecks.of(home, catalogue, desks)));
+            bench -> bench.from(Station.LEADS),
+            () -> LeadBookChecks.of(home, catalogue, atSeats(desks))));
     List<Finding> joined = new ArrayList<>(Alike.joined(findings));
     joined.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
     Trial trial = new Trial();
@@ -298,7 +298,7 @@ public record Bench(
 
   /** {@return how the board looks and reports: no faster than it can} */
   public Timing timing() {
-    return Desk.timing(build, board());
+    return Senses.timing(build, board());
   }
 
   /** {@return how many findings have that severity} */
@@ -375,7 +375,11 @@ public record Bench(
 
   /** {@return a cable of the build as a lead; empty before its seat has a board} */
   public Optional<Lead> lead(BoardCable cable) {
-    return LeadBookChecks.lead(cable, desks, build.leads().plugs());
+    return LeadBookChecks.lead(cable, atSeats(desks), build.leads().plugs());
+  }
+
+  private static List<AtSeat> atSeats(List<Desk> desks) {
+    return desks.stream().map(Desk::atSeat).toList();
   }
 
   /** {@return all leads of the build, its cables among them} */
@@ -425,7 +429,7 @@ public record Bench(
   public List<String> stops() {
     return findings.stream()
         .filter(finding -> finding.severity() == Severity.STOP)
-        .map(finding -> finding.code() + " " + finding.title())
+        .map(finding -> finding.code().text() + " " + finding.title())
         .toList();
   }
 

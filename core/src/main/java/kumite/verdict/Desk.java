@@ -10,20 +10,38 @@ import kumite.build.map.Profile;
 import kumite.build.map.Timing;
 import kumite.circuit.Budget;
 import kumite.circuit.Inputs;
+import kumite.circuit.PressChecks;
 import kumite.circuit.Presses;
+import kumite.circuit.ShortChecks;
 import kumite.circuit.Solves;
+import kumite.circuit.Wired;
+import kumite.device.Delays;
+import kumite.device.PowerChecks;
 import kumite.device.Senses;
 import kumite.device.SignalPath;
+import kumite.finding.Code;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
+import kumite.leads.AtSeat;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
+import kumite.loom.LoomChecks;
 import kumite.map.Coverage;
+import kumite.meaning.FirmwareChecks;
+import kumite.meaning.LayerChecks;
+import kumite.meaning.MapChecks;
+import kumite.meaning.ProfileChecks;
+import kumite.meaning.RuleChecks;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import kumite.timing.SerialLine;
 import kumite.wiring.Hearing;
 import kumite.wiring.Neighbour;
+import kumite.wiring.NetChecks;
+import kumite.wiring.NetCode;
 import kumite.wiring.NetFaults;
 import kumite.wiring.Wiring;
 
@@ -41,7 +59,7 @@ import kumite.wiring.Wiring;
 record Desk(
     Build build,
     Loom loom,
-    Optional<Bench.Wired> circuit,
+    Optional<Wired> circuit,
     List<Finding> findings,
     boolean endangered,
     List<Neighbour> beside) {
@@ -80,11 +98,14 @@ record Desk(
       Optional<Desk> before,
       List<Neighbour> beside) {
     Optional<BoardKind> board = catalogue.boardOf(build);
-    Optional<Bench.Wired> circuit = board.map(b -> wired(build, b, loom, solves, before, beside));
+    Optional<Wired> circuit = board.map(b -> wired(build, b, loom, solves, before, beside));
     List<Finding> findings = new ArrayList<>(LoomChecks.of(build, catalogue, loom));
     circuit.ifPresent(
         wired -> {
-          List<Finding> wires = new ArrayList<>(NetChecks.of(build, loom, wired));
+          List<Finding> wires =
+              new ArrayList<>(
+                  NetChecks.of(
+                      build, loom, wired.planned(), wired.asBuilt(), wired.inputs().looks()));
           wires.addAll(ShortChecks.of(build, loom, wired));
           wires.addAll(power(build, catalogue, loom, wired, solves));
           findings.addAll(PressChecks.completed(build, loom, wired.presses(), wires));
@@ -127,7 +148,7 @@ record Desk(
   }
 
   /** As planned, and where links or leads short that as well, without what stands beside it. */
-  private static Bench.Wired asPlanned(Loom loom, Bench.Wired wired, Solves solves) {
+  private static Wired asPlanned(Loom loom, Wired wired, Solves solves) {
     Looks looks = wired.inputs().looks();
     Wiring plan = wired.planned();
     Inputs planned = Inputs.of(plan, looks, solves);
@@ -135,14 +156,19 @@ record Desk(
       plan = Wiring.planned(plan.board(), loom);
       planned = Inputs.of(plan, looks, solves);
     }
-    return new Bench.Wired(plan, plan, planned, wired.budget(), Presses.AS_PLANNED);
+    return new Wired(plan, plan, planned, wired.budget(), Presses.AS_PLANNED);
   }
 
   /** Stops of wires that short a supply, drive against each other, or bring too many volts. */
-  private static final Set<String> DANGERS = Set.of("NT-01", "NT-03", "NT-07", "NT-08");
+  private static final Set<Code> DANGERS =
+      Set.of(
+          NetCode.SUPPLY_ON_GROUND,
+          NetCode.SUPPLIES_MEET,
+          NetCode.TOO_MANY_VOLTS,
+          NetCode.DRIVERS_MEET);
 
   /** Whether something is shorted or driven against: nothing is fine then. */
-  private static boolean endangered(Bench.Wired wired, List<Finding> findings) {
+  private static boolean endangered(Wired wired, List<Finding> findings) {
     return wired.inputs().dead().isPresent()
         || !wired.inputs().shorts().all().isEmpty()
         || !wired.inputs().shorts().whole()
@@ -159,11 +185,11 @@ record Desk(
     if (circuit.isEmpty()) {
       return List.of();
     }
-    Bench.Wired wired = circuit.get();
+    Wired wired = circuit.get();
     Optional<BoardKind> board = catalogue.boardOf(build);
     Inputs behind = Inputs.behindShorts(wired.asBuilt(), wired.inputs().looks(), solves);
-    Bench.Wired as =
-        new Bench.Wired(
+    Wired as =
+        new Wired(
             wired.planned(),
             wired.asBuilt(),
             behind,
@@ -171,10 +197,13 @@ record Desk(
             Presses.of(wired.planned(), behind, solves));
     ReportLayout layout = layout(build, board, loom);
     List<SignalPath> ways = paths(build, board, loom, layout, Optional.of(as));
-    List<Finding> hidden = new ArrayList<>(NetChecks.unmasked(build, loom, wired));
+    List<Finding> hidden =
+        new ArrayList<>(
+            NetChecks.unmasked(
+                build, loom, wired.planned(), wired.asBuilt(), wired.inputs().looks()));
     hidden.addAll(PowerChecks.of(build, loom, ways, as));
     // What hangs on the shorted supply itself is known as it is planned.
-    Bench.Wired plan = asPlanned(loom, wired, solves);
+    Wired plan = asPlanned(loom, wired, solves);
     hidden.addAll(
         PowerChecks.of(build, loom, paths(build, board, loom, layout, Optional.of(plan)), plan));
     // What shows otherwise is told unless a stop tells it: here without any.
@@ -187,34 +216,38 @@ record Desk(
         .toList();
   }
 
+  /** {@return what leads and cables find here} */
+  AtSeat atSeat() {
+    return new AtSeat(build, loom, circuit.map(Wired::asBuilt), endangered);
+  }
+
   /** {@return the reports of the profile looked at} */
   static ReportLayout layout(Build faced, Optional<BoardKind> board, Loom loom) {
     return Senses.layout(loom, board, Senses.known(faced.profile(), board));
   }
 
-  private static Bench.Wired wired(
+  private static Wired wired(
       Build build,
       BoardKind board,
       Loom loom,
       Solves solves,
       Optional<Desk> before,
       List<Neighbour> beside) {
-    Optional<Bench.Wired> was = before.flatMap(Desk::circuit);
+    Optional<Wired> was = before.flatMap(Desk::circuit);
     Wiring fresh = Wiring.planned(board, loom).beside(beside);
-    Wiring planned = was.map(Bench.Wired::planned).filter(fresh::equals).orElse(fresh);
+    Wiring planned = was.map(Wired::planned).filter(fresh::equals).orElse(fresh);
     Wiring byHand = planned.changedByHand(build);
-    Wiring asBuilt = was.map(Bench.Wired::asBuilt).filter(byHand::equals).orElse(byHand);
+    Wiring asBuilt = was.map(Wired::asBuilt).filter(byHand::equals).orElse(byHand);
     Looks looks = Looks.of(board, loom);
     Inputs inputs =
-        was.map(Bench.Wired::inputs)
+        was.map(Wired::inputs)
             .filter(in -> in.looks().equals(looks) && in.wiring().equals(asBuilt))
             .orElseGet(() -> Inputs.of(asBuilt, looks, solves));
     Presses presses =
         was.filter(b -> b.inputs() == inputs && b.planned().equals(planned))
-            .map(Bench.Wired::presses)
+            .map(Wired::presses)
             .orElseGet(() -> Presses.of(planned, inputs, solves));
-    return new Bench.Wired(
-        planned, asBuilt, inputs, Budget.of(build, board, loom, inputs), presses);
+    return new Wired(planned, asBuilt, inputs, Budget.of(build, board, loom, inputs), presses);
   }
 
   /**
@@ -222,14 +255,14 @@ record Desk(
    * else is wrong is known, and nothing is called fine.
    */
   private static List<Finding> power(
-      Build build, Catalogue catalogue, Loom loom, Bench.Wired wired, Solves solves) {
+      Build build, Catalogue catalogue, Loom loom, Wired wired, Solves solves) {
     Optional<BoardKind> board = catalogue.boardOf(build);
     ReportLayout layout = layout(build, board, loom);
     if (wired.inputs().dead().isEmpty()) {
       return PowerChecks.of(
           build, loom, paths(build, board, loom, layout, Optional.of(wired)), wired);
     }
-    Bench.Wired as = asPlanned(loom, wired, solves);
+    Wired as = asPlanned(loom, wired, solves);
     List<SignalPath> ways = paths(build, board, loom, layout, Optional.of(as));
     return PowerChecks.of(build, loom, ways, as).stream()
         .filter(finding -> finding.severity() != Severity.FINE)
@@ -242,15 +275,15 @@ record Desk(
       Optional<BoardKind> board,
       Loom loom,
       ReportLayout layout,
-      Optional<Bench.Wired> wired) {
+      Optional<Wired> wired) {
     Profile profile = Senses.known(faced.profile(), board);
-    Timing timing = timing(faced, board);
+    Timing timing = Senses.timing(faced, board);
     List<SerialLine> lines = wired.map(w -> lines(faced, w.asBuilt(), layout)).orElse(List.of());
     return SignalPath.all(
         loom,
         layout,
-        wired.map(Bench.Wired::inputs),
-        wired.map(Bench.Wired::presses).orElse(Presses.AS_PLANNED),
+        wired.map(Wired::inputs),
+        wired.map(Wired::presses).orElse(Presses.AS_PLANNED),
         wired.map(w -> Hearing.of(w.asBuilt()).reaches()).orElse(true),
         board.filter(BoardKind::ofHost).isPresent(),
         (contact, look) -> Delays.of(profile, timing, board, lines, contact, look));
@@ -275,12 +308,5 @@ record Desk(
       }
     }
     return lines;
-  }
-
-  /** A board looks and reports no faster than it can. */
-  static Timing timing(Build build, Optional<BoardKind> board) {
-    return board
-        .map(b -> build.timing().noFasterThan(b.brain().rawMillis()))
-        .orElse(build.timing());
   }
 }

@@ -6,6 +6,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import kumite.circuit.Budget;
+import kumite.circuit.PowerCode;
+import kumite.circuit.Wired;
+import kumite.device.PowerChecks;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.name.SeatId;
 import kumite.wiring.Feeding;
 
@@ -44,15 +49,12 @@ final class OnePlug {
   }
 
   /** {@return what is wired at a seat, with the budget of all that live on its supply} */
-  Optional<Bench.Wired> shared(Desk desk) {
+  Optional<Wired> shared(Desk desk) {
     Set<SeatId> group = desk.beside().isEmpty() ? Set.of() : group(desk);
     return group.size() < 2
         ? desk.circuit()
         : desk.circuit()
-            .map(
-                c ->
-                    new Bench.Wired(
-                        c.planned(), c.asBuilt(), c.inputs(), budget(group), c.presses()));
+            .map(c -> new Wired(c.planned(), c.asBuilt(), c.inputs(), budget(group), c.presses()));
   }
 
   /** {@return the findings of all seats, with one of each supply that several of them share} */
@@ -66,8 +68,8 @@ final class OnePlug {
         continue;
       }
       desk.findings().stream()
-          .filter(f -> !f.code().equals(PowerChecks.OVER_BUDGET))
-          .filter(f -> !f.code().equals(PowerChecks.IN_BUDGET))
+          .filter(f -> f.code() != PowerCode.OVER_BUDGET)
+          .filter(f -> f.code() != PowerCode.IN_BUDGET)
           .forEach(findings::add);
       Budget budget = budget(group);
       if (told.add(group) && budget.limitMilliamps() > 0) {

@@ -11,9 +11,16 @@ import kumite.build.Build;
 import kumite.build.Link;
 import kumite.build.Seat;
 import kumite.build.map.Target;
+import kumite.finding.Code;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
+import kumite.finding.Subject;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.loom.LoomCode;
 import kumite.map.Coverage;
+import kumite.map.MapCode;
 import kumite.map.TargetText;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
@@ -72,9 +79,7 @@ final class SeatChecks {
     if (!keys.isEmpty()) {
       findings.add(
           Finding.of(
-              "MP-22",
-              Severity.LOOK,
-              Station.MAP,
+              MapCode.SEATS_TYPE_ALIKE,
               List.of(),
               "Two people type the same keys",
               String.join(", ", keys)
@@ -113,7 +118,11 @@ final class SeatChecks {
       Optional<Terminal> to = terminal(link.to());
       if (from.isEmpty() || to.isEmpty()) {
         Link.End missing = from.isEmpty() ? link.from() : link.to();
-        stop("LM-40", "Link " + link + " ends nowhere", "No board has terminal " + missing, link);
+        stop(
+            LoomCode.LINK_TO_NOTHING,
+            "Link " + link + " ends nowhere",
+            "No board has terminal " + missing,
+            link);
         continue;
       }
       Set<SeatId> pair = new TreeSet<>(Set.of(link.from().seat(), link.to().seat()));
@@ -127,10 +136,8 @@ final class SeatChecks {
       if (!grounded.contains(pair)) {
         findings.add(
             Finding.of(
-                "LM-41",
-                Severity.STOP,
-                Station.LOOM,
-                List.of("board"),
+                LoomCode.NO_SHARED_GROUND,
+                List.of(Subject.BOARD),
                 "Seats " + words(pair) + " share no ground",
                 "A level is told against ground: join a ground terminal of each"));
       }
@@ -142,10 +149,8 @@ final class SeatChecks {
     if (supplies && Math.abs(from.volts() - to.volts()) <= 0.2) {
       findings.add(
           Finding.of(
-              "LM-44",
-              Severity.LOOK,
-              Station.LOOM,
-              List.of("board"),
+              LoomCode.SUPPLIES_LINKED,
+              List.of(Subject.BOARD),
               "Link " + link + " joins two supplies",
               "Let one board power both, with its plug alone in a host; with both plugged in, one"
                   + " feeds back into the other"));
@@ -165,7 +170,7 @@ final class SeatChecks {
     boolean over = from.logicVolts() > to.logicVolts() * TOLERANCE && !to.fiveVoltTolerant();
     if (drives && in.role() == Terminal.Role.INPUT && over) {
       stop(
-          "LM-45",
+          LoomCode.LINK_TOO_HIGH,
           "Link " + link + " is too high for " + inEnd,
           from.logicVolts()
               + " V from "
@@ -188,7 +193,7 @@ final class SeatChecks {
             .forEach(
                 choice ->
                     stop(
-                        "LM-47",
+                        LoomCode.LINK_ON_TAKEN,
                         "Terminal " + end + " is taken twice",
                         "Link "
                             + link
@@ -209,10 +214,8 @@ final class SeatChecks {
         boolean several = build.seats().size() > 1;
         findings.add(
             Finding.of(
-                "LM-46",
-                Severity.STOP,
-                Station.LOOM,
-                List.of("board"),
+                LoomCode.UNHEARD,
+                List.of(Subject.BOARD),
                 several ? "Nobody hears the board of seat " + seat : "Nobody hears this board",
                 "It is no device of its own, so that nothing it reads comes to a host: join its TX"
                     + " to the RX of a board that is one, and their grounds"));
@@ -220,9 +223,9 @@ final class SeatChecks {
     }
   }
 
-  private void stop(String code, String title, String detail, Link link) {
+  private void stop(Code code, String title, String detail, Link link) {
     findings.add(
-        Finding.of(code, Severity.STOP, Station.LOOM, List.of("board"), title, detail)
+        Finding.of(code, Severity.STOP, List.of(Subject.BOARD), title, detail)
             .mendedBy(
                 Fix.of(
                     "Take the link out",

@@ -2,6 +2,10 @@ package kumite.verdict;
 
 import java.util.List;
 import kumite.build.Build;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Remedy;
+import kumite.finding.Severity;
 
 /**
  * Tries a fix on the build: its finding must go, and no stop may come that was not there, be it

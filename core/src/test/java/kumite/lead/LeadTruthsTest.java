@@ -9,8 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import kumite.kind.WireColour;
-import kumite.verdict.Finding;
-import kumite.verdict.LeadChecks;
+import kumite.leads.LeadChecks;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -259,7 +258,7 @@ public class LeadTruthsTest {
   }
 
   private static List<String> codes(Lead lead) {
-    return LeadChecks.alone(lead, PLUGS).stream().map(Finding::code).toList();
+    return LeadChecks.alone(lead, PLUGS).stream().map(f -> f.code().text()).toList();
   }
 
   /** Not every host has the same meaning on the later supply and ground of a fifteen-pin port. */
@@ -327,9 +326,9 @@ public class LeadTruthsTest {
   }
 
   private static List<String> stops(Lead lead) {
-    return kumite.verdict.LeadChecks.alone(lead, PLUGS).stream()
-        .filter(f -> f.severity() == kumite.verdict.Severity.STOP)
-        .map(kumite.verdict.Finding::code)
+    return kumite.leads.LeadChecks.alone(lead, PLUGS).stream()
+        .filter(f -> f.severity() == kumite.finding.Severity.STOP)
+        .map(f -> f.code().text())
         .toList();
   }
 }

@@ -161,7 +161,7 @@ public class ArrangeTest {
     assertThat(after.mapping().entries().keySet())
         .noneMatch(contact -> some.contains(contact.control()));
     assertThat(Bench.of(after, CATALOGUE).findings())
-        .noneMatch(f -> some.stream().anyMatch(id -> f.about().contains(id.text())));
+        .noneMatch(f -> some.stream().anyMatch(id -> f.named().contains(id.text())));
   }
 
   /** A part that is added covers nothing, the board included, while there is room for it. */

@@ -207,7 +207,7 @@ public class GapsTest {
             });
     assertThat(
             kumite.verdict.Bench.of(build, CATALOGUE)
-                .count(kumite.verdict.Station.PANEL, kumite.verdict.Severity.STOP))
+                .count(kumite.finding.Station.PANEL, kumite.finding.Severity.STOP))
         .isPositive();
   }
 }

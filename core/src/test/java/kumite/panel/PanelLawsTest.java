@@ -17,6 +17,10 @@ import kumite.build.panel.Block;
 import kumite.build.panel.CaseInside;
 import kumite.build.panel.Material;
 import kumite.build.panel.Opening;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.measure.Placement;
@@ -25,10 +29,6 @@ import kumite.measure.Shape;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Fix;
-import kumite.verdict.Severity;
-import kumite.verdict.Station;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
@@ -100,8 +100,8 @@ public class PanelLawsTest {
     Set<String> pairs = new HashSet<>();
     for (Finding f : bench.findings()) {
       if (f.severity() == Severity.STOP && f.station() == Station.PANEL) {
-        for (String one : f.about()) {
-          for (String other : f.about()) {
+        for (String one : f.named()) {
+          for (String other : f.named()) {
             pairs.add(one + " " + other);
           }
         }
@@ -224,7 +224,10 @@ public class PanelLawsTest {
             .isLessThanOrEqualTo(count(bench, Severity.STOP));
         assertThat(after.findings().stream().filter(f -> f.severity() != Severity.FINE))
             .as("round %d: %s by %s", round, finding.title(), fix.get().label())
-            .noneMatch(f -> f.code().equals(finding.code()) && f.about().equals(finding.about()));
+            .noneMatch(
+                f ->
+                    f.code().text().equals(finding.code().text())
+                        && f.named().equals(finding.named()));
       }
     }
     assertThat(mended).isGreaterThan(150);
@@ -234,7 +237,7 @@ public class PanelLawsTest {
   private static int count(Bench bench, Severity severity) {
     return bench.findings().stream()
         .filter(f -> f.severity() == severity)
-        .mapToInt(f -> Math.max(1, f.about().size()))
+        .mapToInt(f -> Math.max(1, f.named().size()))
         .sum();
   }
 
@@ -294,7 +297,7 @@ public class PanelLawsTest {
     }
     Bench bench = Bench.of(build, CATALOGUE);
     Finding stop =
-        bench.findings().stream().filter(f -> f.about().size() == 2).findFirst().orElseThrow();
+        bench.findings().stream().filter(f -> f.named().size() == 2).findFirst().orElseThrow();
     assertThat(stop.severity()).isEqualTo(Severity.STOP);
     assertThat(stop.title()).contains("bodies collide");
     assertThat(stop.detail()).contains("overlap 8.0 mm", "wrench to body");
@@ -309,7 +312,7 @@ public class PanelLawsTest {
     assertThat(Bench.of(boarded, CATALOGUE).findings())
         .anySatisfy(
             f -> {
-              assertThat(f.code()).isEqualTo("PN-14");
+              assertThat(f.code().text()).isEqualTo("PN-14");
               assertThat(f.severity()).isEqualTo(Severity.STOP);
               assertThat(f.detail()).contains("overlap 10.0 mm");
             });
@@ -365,8 +368,8 @@ public class PanelLawsTest {
     }
     Bench bench = Bench.of(build.withControls(controls), CATALOGUE);
     assertThat(bench.findings()).hasSizeLessThan(20);
-    assertThat(bench.findings().get(0).code()).isEqualTo("PN-28");
-    assertThat(bench.findings().get(0).about()).hasSize(1000);
+    assertThat(bench.findings().get(0).code().text()).isEqualTo("PN-28");
+    assertThat(bench.findings().get(0).named()).hasSize(1000);
     assertThat(bench.findings().get(0).fix()).isEmpty();
   }
 

@@ -21,6 +21,7 @@ import kumite.build.panel.CaseInside;
 import kumite.build.panel.Material;
 import kumite.build.panel.Panel;
 import kumite.files.BuildFile;
+import kumite.finding.Finding;
 import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
 import kumite.map.TargetText;
@@ -31,7 +32,6 @@ import kumite.name.ControlId;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -135,7 +135,7 @@ public class PanelTruthsTest {
 
   private static Set<String> codes(Build build) {
     Set<String> codes = new TreeSet<>();
-    Bench.of(build, CATALOGUE).findings().stream().map(Finding::code).forEach(codes::add);
+    Bench.of(build, CATALOGUE).findings().stream().map(f -> f.code().text()).forEach(codes::add);
     return codes;
   }
 
@@ -184,7 +184,7 @@ public class PanelTruthsTest {
     assertThat(codes(covered)).contains("PN-07");
     Finding stop =
         Bench.of(covered, CATALOGUE).findings().stream()
-            .filter(f -> f.code().equals("PN-07"))
+            .filter(f -> f.code().text().equals("PN-07"))
             .findFirst()
             .orElseThrow();
     assertThat(stop.detail()).contains("panel and cover are 5.0 mm");

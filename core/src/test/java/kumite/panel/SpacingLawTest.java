@@ -11,15 +11,15 @@ import java.util.stream.IntStream;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.CaseInside;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.kind.ControlKind;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Fix;
-import kumite.verdict.Severity;
-import kumite.verdict.Station;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -50,7 +50,7 @@ public class SpacingLawTest {
   private static List<Finding> narrow(Build build) {
     return Bench.of(build, CATALOGUE).findings().stream()
         .filter(f -> f.station() == Station.PANEL && f.severity() != Severity.FINE)
-        .filter(f -> BETWEEN_PARTS.contains(f.code()))
+        .filter(f -> BETWEEN_PARTS.contains(f.code().text()))
         .toList();
   }
 

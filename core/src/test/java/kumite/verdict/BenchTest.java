@@ -22,6 +22,9 @@ import kumite.build.map.Target;
 import kumite.build.map.Timing;
 import kumite.build.panel.CaseInside;
 import kumite.build.panel.Material;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
 import kumite.kind.Common;
 import kumite.kind.WireColour;
 import kumite.measure.Placement;
@@ -61,7 +64,9 @@ public class BenchTest {
   public void theDemoHasTwoStopsAndALookAndItsFixesMendThemAll() {
     Bench demo = bench(Builds.ferryBridge());
     assertThat(
-            demo.findings().stream().filter(f -> f.severity() != Severity.FINE).map(Finding::code))
+            demo.findings().stream()
+                .filter(f -> f.severity() != Severity.FINE)
+                .map(f -> f.code().text()))
         .containsExactly("PN-05", "PW-01", "PN-03");
     Bench mended = bench(sound());
     assertThat(mended.count(Severity.STOP)).isZero();
@@ -691,7 +696,8 @@ public class BenchTest {
     assertThat(codes(sound)).as("before").doesNotContain(code);
     Build faulty = ((java.util.function.Function<Build, Build>) fault).apply(sound);
     Bench bench = bench(faulty);
-    List<Finding> found = bench.findings().stream().filter(f -> f.code().equals(code)).toList();
+    List<Finding> found =
+        bench.findings().stream().filter(f -> f.code().text().equals(code)).toList();
     assertThat(found).as("%s among %s", code, codes(faulty)).isNotEmpty();
     assertThat(found.get(0).severity()).isEqualTo(severity);
     assertThat(found.get(0).detail()).isNotBlank();
@@ -700,7 +706,7 @@ public class BenchTest {
       for (int round = 0; round < 20; round++) {
         Optional<Fix> fix =
             bench(mended).findings().stream()
-                .filter(f -> f.code().equals(code))
+                .filter(f -> f.code().text().equals(code))
                 .flatMap(f -> f.fix().stream())
                 .findFirst();
         if (fix.isEmpty()) {
@@ -718,7 +724,7 @@ public class BenchTest {
     Set<String> codes = new TreeSet<>();
     bench(build).findings().stream()
         .filter(f -> f.severity() != Severity.FINE)
-        .forEach(f -> codes.add(f.code()));
+        .forEach(f -> codes.add(f.code().text()));
     return codes;
   }
 
@@ -787,13 +793,13 @@ public class BenchTest {
             .filter(f -> f.severity() != Severity.FINE)
             .findFirst()
             .orElseThrow();
-    assertThat(first.code()).as("%s: %s", first.title(), codes(faulty)).isEqualTo(code);
+    assertThat(first.code().text()).as("%s: %s", first.title(), codes(faulty)).isEqualTo(code);
     assertThat(first.detail()).isNotBlank();
     Build mended = first.fix().orElseThrow().edit().apply(faulty);
     for (int round = 0; round < 4; round++) {
       Optional<Fix> again =
           bench(mended).findings().stream()
-              .filter(f -> f.code().equals(code))
+              .filter(f -> f.code().text().equals(code))
               .flatMap(f -> f.fix().stream())
               .findFirst();
       mended = again.isPresent() ? again.get().edit().apply(mended) : mended;
@@ -876,7 +882,7 @@ public class BenchTest {
       String code = shorted.startsWith("board") ? "NT-01" : "NT-22";
       Finding stop =
           bench(faulty).findings().stream()
-              .filter(f -> f.code().equals(code))
+              .filter(f -> f.code().text().equals(code))
               .findFirst()
               .orElseThrow();
       Build mended = stop.fix().orElseThrow().edit().apply(faulty);
@@ -889,8 +895,8 @@ public class BenchTest {
   public void renamingAControlChangesNoFinding() {
     Build build = Builds.ferryBridge();
     Build renamed = build.withControl(new ControlId("bilge"), control -> control.withLabel("Pump"));
-    assertThat(bench(renamed).findings().stream().map(Finding::code).toList())
-        .isEqualTo(bench(build).findings().stream().map(Finding::code).toList());
+    assertThat(bench(renamed).findings().stream().map(f -> f.code().text()).toList())
+        .isEqualTo(bench(build).findings().stream().map(f -> f.code().text()).toList());
   }
 
   @Test
@@ -904,7 +910,7 @@ public class BenchTest {
               assertThat(path.whole()).isTrue();
               assertThat(path.levels().orElseThrow().idleVolts()).isZero();
             });
-    assertThat(bench.findings().stream().map(Finding::code)).contains("LM-11");
+    assertThat(bench.findings().stream().map(f -> f.code().text())).contains("LM-11");
   }
 
   @Test

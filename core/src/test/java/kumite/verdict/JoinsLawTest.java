@@ -26,6 +26,9 @@ import kumite.build.map.Timing;
 import kumite.component.Component;
 import kumite.device.Holds;
 import kumite.files.Tables;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
@@ -407,14 +410,17 @@ public class JoinsLawTest {
     boolean atRest = charts.shorted(charts.joined(Map.of(), true));
     DRAWN.merge(byWire ? "by wire" : atRest ? "at rest" : "neither", 1, Integer::sum);
     if (byWire) {
-      assertThat(stops).as("by wire").anyMatch(f -> f.code().matches("NT-0[13]"));
+      assertThat(stops).as("by wire").anyMatch(f -> f.code().text().matches("NT-0[13]"));
     } else {
       assertThat(stops)
           .as("no wire shorts a supply")
-          .noneMatch(f -> f.code().equals("NT-03") || f.code().equals("NT-01") && !fed(f, build));
+          .noneMatch(
+              f ->
+                  f.code().text().equals("NT-03")
+                      || f.code().text().equals("NT-01") && !fed(f, build));
     }
     if (atRest && !byWire) {
-      assertThat(stops).as("at rest").anyMatch(f -> f.code().equals("NT-21"));
+      assertThat(stops).as("at rest").anyMatch(f -> f.code().text().equals("NT-21"));
     }
     boolean pressed = false;
     for (ContactId contact : charts.contacts.keySet()) {
@@ -426,19 +432,20 @@ public class JoinsLawTest {
           if (!atRest) {
             assertThat(stops)
                 .as("%s in position %s", contact, join[0])
-                .anyMatch(f -> f.code().equals("NT-22") && f.about().contains(contact.toString()));
+                .anyMatch(
+                    f -> f.code().text().equals("NT-22") && f.named().contains(contact.toString()));
           }
         }
       }
     }
     if (!pressed && !atRest && charts.contacts.size() < 3) {
-      assertThat(stops).noneMatch(f -> f.code().matches("NT-2[12]"));
+      assertThat(stops).noneMatch(f -> f.code().text().matches("NT-2[12]"));
     }
     if (byWire || atRest) {
       assertThat(stops)
           .as("one fault is told once, not by every seat that it reaches")
-          .filteredOn(f -> f.code().equals("NT-03"))
-          .extracting(f -> f.about().toString())
+          .filteredOn(f -> f.code().text().equals("NT-03"))
+          .extracting(f -> f.named().toString())
           .doesNotHaveDuplicates();
     }
   }
@@ -448,7 +455,7 @@ public class JoinsLawTest {
     return build.leads().leads().stream()
         .anyMatch(
             lead ->
-                finding.about().stream().anyMatch(a -> a.startsWith(Neighbourhood.partOf(lead))));
+                finding.named().stream().anyMatch(a -> a.startsWith(Neighbourhood.partOf(lead))));
   }
 
   private static void whatNobodyHearsTellsTheHostNothing(Charts charts) {
@@ -481,7 +488,7 @@ public class JoinsLawTest {
             assertThat(bench.paths()).noneMatch(p -> p.arrives() || p.whole());
             assertThat(bench.device().move(Holds.NONE, Holds.NONE, 1).reports()).isEmpty();
             assertThat(bench.findings())
-                .anyMatch(f -> f.code().equals("LM-46"))
+                .anyMatch(f -> f.code().text().equals("LM-46"))
                 .noneMatch(
                     f ->
                         f.severity() == Severity.FINE
@@ -566,6 +573,6 @@ public class JoinsLawTest {
             + (hears.pollUs() - heard.timing().pollUs()) / 2.0;
     assertThat(heard.paths().get(0).delay().meanUs() - unheard.paths().get(0).delay().meanUs())
         .isCloseTo(more, org.assertj.core.api.Assertions.within(0.01));
-    assertThat(heard.findings()).noneMatch(f -> f.code().equals("LM-46"));
+    assertThat(heard.findings()).noneMatch(f -> f.code().text().equals("LM-46"));
   }
 }

@@ -16,6 +16,9 @@ import kumite.Builds;
 import kumite.build.Build;
 import kumite.build.lead.BoardCable;
 import kumite.build.lead.LeadBook;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.kind.WireColour;
 import kumite.lead.AtPin;
 import kumite.lead.Cable;
@@ -35,6 +38,7 @@ import kumite.lead.RandomLeads;
 import kumite.lead.Turn;
 import kumite.lead.Where;
 import kumite.lead.Wired;
+import kumite.leads.LeadChecks;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.name.SeatId;
@@ -199,7 +203,7 @@ public class LeadChecksTest {
   @Test(dataProvider = "noFaults")
   public void whatIsSoundIsNotAccused(String pinout, UnaryOperator<Lead> change, String code) {
     assertThat(LeadChecks.alone(change.apply(plain(pinout)), PLUGS))
-        .extracting(Finding::code)
+        .extracting(f -> f.code().text())
         .doesNotContain(code);
   }
 
@@ -212,14 +216,14 @@ public class LeadChecksTest {
       cores.replaceAll(core -> core.from().equals("1") ? core.sharing(true) : core);
       List<Finding> findings = LeadChecks.alone(lead.withCores(cores), PLUGS);
       assertThat(findings)
-          .filteredOn(f -> f.code().equals("LD-11"))
+          .filteredOn(f -> f.code().text().equals("LD-11"))
           .isNotEmpty()
           .allMatch(f -> f.severity() == Severity.FINE);
     }
     Lead burns = moved("5", "8").apply(plain("nine-pin-select"));
     List<Core> all = burns.cores().stream().map(core -> core.sharing(true)).toList();
     assertThat(LeadChecks.alone(burns.withCores(all), PLUGS))
-        .extracting(Finding::code)
+        .extracting(f -> f.code().text())
         .contains("LD-05");
   }
 
@@ -227,7 +231,9 @@ public class LeadChecksTest {
   @Test(dataProvider = "faults")
   public void aTurnedLeadHasTheSameFaults(String pinout, UnaryOperator<Lead> fault, String code) {
     Lead lead = fault.apply(plain(pinout));
-    assertThat(LeadChecks.alone(lead.turned(), PLUGS)).extracting(Finding::code).contains(code);
+    assertThat(LeadChecks.alone(lead.turned(), PLUGS))
+        .extracting(f -> f.code().text())
+        .contains(code);
   }
 
   private static Object[] row(String pinout, UnaryOperator<Lead> fault, String code) {
@@ -259,13 +265,14 @@ public class LeadChecksTest {
   public void eachFaultIsFoundWithItsPlace(String pinout, UnaryOperator<Lead> fault, String code) {
     Lead lead = fault.apply(plain(pinout));
     List<Finding> findings = LeadChecks.alone(lead, PLUGS);
-    assertThat(findings).extracting(Finding::code).contains(code);
-    Finding found = findings.stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow();
+    assertThat(findings).extracting(f -> f.code().text()).contains(code);
+    Finding found =
+        findings.stream().filter(f -> f.code().text().equals(code)).findFirst().orElseThrow();
     assertThat(found.detail()).isNotBlank();
     assertThat(found.title()).startsWith(lead.name());
     if (findings.stream().anyMatch(f -> f.severity() == Severity.STOP)) {
       assertThat(findings.get(0).severity()).isEqualTo(Severity.STOP);
-      assertThat(findings).extracting(Finding::code).doesNotContain("LD-01");
+      assertThat(findings).extracting(f -> f.code().text()).doesNotContain("LD-01");
     }
   }
 
@@ -283,7 +290,7 @@ public class LeadChecksTest {
       assertThat(findings)
           .as(pinout.id() + ": " + findings)
           .noneMatch(f -> f.severity() == Severity.STOP);
-      assertThat(findings).as(pinout.id()).extracting(Finding::code).contains("LD-01");
+      assertThat(findings).as(pinout.id()).extracting(f -> f.code().text()).contains("LD-01");
       assertThat(fits.cores()).allMatch(core -> core.from().equals(core.to()));
     }
   }
@@ -365,22 +372,22 @@ public class LeadChecksTest {
         assertThat(after.count(Severity.STOP)).isLessThanOrEqualTo(bench.count(Severity.STOP));
       }
     }
-    assertThat(bench.findings()).extracting(Finding::code).contains(code);
+    assertThat(bench.findings()).extracting(f -> f.code().text()).contains(code);
   }
 
   @Test
   public void supplyAHostDoesNotGive() {
     Lead lead = Making.byFunctions(SELECT, PLUGS.neededPinout("lever-ribbon"), PLUGS);
-    assertThat(LeadChecks.alone(lead, PLUGS)).extracting(Finding::code).contains("LD-08");
+    assertThat(LeadChecks.alone(lead, PLUGS)).extracting(f -> f.code().text()).contains("LD-08");
     Lead some = Making.byFunctions(SELECT, PLUGS.neededPinout("nine-pin-direct"), PLUGS);
-    assertThat(LeadChecks.alone(some, PLUGS)).extracting(Finding::code).contains("LD-08");
+    assertThat(LeadChecks.alone(some, PLUGS)).extracting(f -> f.code().text()).contains("LD-08");
   }
 
   @Test
   public void theFirstPairToSuspectIsSupplyAndGround() {
     Finding finding =
         LeadChecks.alone(plain("serial-latch"), PLUGS).stream()
-            .filter(f -> f.code().equals("LD-17"))
+            .filter(f -> f.code().text().equals("LD-17"))
             .findFirst()
             .orElseThrow();
     assertThat(finding.detail())
@@ -414,8 +421,8 @@ public class LeadChecksTest {
     return Bench.of(build.withLeads(LeadBook.EMPTY.with(lead.name(), lead)), CATALOGUE)
         .findings()
         .stream()
-        .filter(f -> f.station() == Station.LEADS || f.code().startsWith("NT-"))
-        .map(Finding::code)
+        .filter(f -> f.station() == Station.LEADS || f.code().text().startsWith("NT-"))
+        .map(f -> f.code().text())
         .toList();
   }
 
@@ -489,14 +496,14 @@ public class LeadChecksTest {
     Bench few =
         Bench.of(
             build.withLeads(LeadBook.EMPTY.withCables(List.of(cable("header-4", 3)))), CATALOGUE);
-    assertThat(few.findings()).extracting(Finding::code).contains("LD-13", "LD-21");
+    assertThat(few.findings()).extracting(f -> f.code().text()).contains("LD-13", "LD-21");
     Bench none =
         Bench.of(
             build
                 .withBoard(Optional.empty())
                 .withLeads(LeadBook.EMPTY.withCables(List.of(cable("header-4", 3)))),
             CATALOGUE);
-    assertThat(none.findings()).extracting(Finding::code).contains("LD-25");
+    assertThat(none.findings()).extracting(f -> f.code().text()).contains("LD-25");
   }
 
   /** A wire has one gauge and one length: the cable that it runs through must agree. */
@@ -508,10 +515,13 @@ public class LeadChecksTest {
         cable("bare-40", 40).withCable(new Cable(40, gauge + 6, Cable.LONGEST_MM, 0));
     Build odd = build.withLeads(LeadBook.EMPTY.withCables(List.of(wrong)));
     Bench bench = Bench.of(odd, CATALOGUE);
-    assertThat(bench.findings()).extracting(Finding::code).contains("LD-26", "LD-27");
+    assertThat(bench.findings()).extracting(f -> f.code().text()).contains("LD-26", "LD-27");
     for (String code : List.of("LD-26", "LD-27")) {
       Finding finding =
-          bench.findings().stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow();
+          bench.findings().stream()
+              .filter(f -> f.code().text().equals(code))
+              .findFirst()
+              .orElseThrow();
       bench = bench.next(finding.fix().orElseThrow().edit().apply(bench.build()));
       assertThat(bench.findings()).noneMatch(finding::same);
     }
@@ -595,9 +605,9 @@ public class LeadChecksTest {
         Bench.of(
             Build.empty("Rings").withLeads(LeadBook.EMPTY.with(ringOut.name(), ringOut)),
             CATALOGUE);
-    assertThat(bench.findings()).extracting(Finding::code).contains(code);
+    assertThat(bench.findings()).extracting(f -> f.code().text()).contains(code);
     bench.findings().stream()
-        .filter(f -> f.code().equals("LD-30"))
+        .filter(f -> f.code().text().equals("LD-30"))
         .forEach(
             f -> {
               Build mended = f.fix().orElseThrow().edit().apply(bench.build());

@@ -15,6 +15,8 @@ import kumite.build.Link;
 import kumite.build.Seat;
 import kumite.build.lead.LeadBook;
 import kumite.component.Component;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.kind.WireColour;
 import kumite.lead.Beyond;
 import kumite.lead.Cable;
@@ -191,7 +193,7 @@ public class LeadsAtBoardsTest {
   private static List<String> codes(Build build) {
     return Bench.of(build, CATALOGUE).findings().stream()
         .filter(f -> f.severity() != Severity.FINE)
-        .map(Finding::code)
+        .map(f -> f.code().text())
         .toList();
   }
 
@@ -203,7 +205,7 @@ public class LeadsAtBoardsTest {
     // Its fix, where it has one, takes out what does it and leaves the rest.
     Finding found =
         Bench.of(build, CATALOGUE).findings().stream()
-            .filter(f -> f.code().equals(code))
+            .filter(f -> f.code().text().equals(code))
             .findFirst()
             .orElseThrow();
     found
@@ -310,7 +312,7 @@ public class LeadsAtBoardsTest {
     assertThat(
             Bench.of(build, CATALOGUE).findings().stream()
                 .filter(f -> f.severity() == Severity.STOP)
-                .map(f -> f.code() + " " + f.title())
+                .map(f -> f.code().text() + " " + f.title())
                 .filter(f -> !before.contains(f.substring(0, 5))))
         .as(what)
         .isEmpty();
@@ -366,10 +368,10 @@ public class LeadsAtBoardsTest {
               .withLinks(links);
       Finding found =
           Bench.of(two, CATALOGUE).findings().stream()
-              .filter(f -> f.code().equals("NT-07"))
+              .filter(f -> f.code().text().equals("NT-07"))
               .findFirst()
               .orElseThrow(() -> new AssertionError("not told beside " + wrong));
-      assertThat(found.about()).contains("board:D5");
+      assertThat(found.named()).contains("board:D5");
       Build mended = found.fix().orElseThrow().edit().apply(two);
       assertThat(mended.links()).hasSize(links.size() - 1);
     }
@@ -396,9 +398,9 @@ public class LeadsAtBoardsTest {
             .worstMilliamps();
     assertThat(both.budget().orElseThrow().worstMilliamps())
         .isEqualTo(one.budget().orElseThrow().worstMilliamps() + right);
-    assertThat(both.findings()).filteredOn(f -> f.code().equals("PW-23")).hasSize(1);
-    assertThat(one.findings()).filteredOn(f -> f.code().equals("PW-23")).hasSize(2);
-    assertThat(both.findings()).extracting(Finding::code).contains("LM-44");
+    assertThat(both.findings()).filteredOn(f -> f.code().text().equals("PW-23")).hasSize(1);
+    assertThat(one.findings()).filteredOn(f -> f.code().text().equals("PW-23")).hasSize(2);
+    assertThat(both.findings()).extracting(f -> f.code().text()).contains("LM-44");
   }
 
   private static Seat seat(String id, String board, double x) {

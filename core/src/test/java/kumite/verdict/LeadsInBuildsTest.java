@@ -16,6 +16,8 @@ import kumite.build.Control;
 import kumite.build.lead.BoardCable;
 import kumite.build.lead.LeadBook;
 import kumite.files.BuildFile;
+import kumite.finding.Finding;
+import kumite.finding.Station;
 import kumite.lead.Cable;
 import kumite.lead.Core;
 import kumite.lead.End;
@@ -96,8 +98,8 @@ public class LeadsInBuildsTest {
       assertThat(lead.name()).isNotBlank();
     }
     for (Finding finding : leads(bench)) {
-      assertThat(finding.code()).startsWith("LD-");
-      assertThat(finding.about()).isNotEmpty();
+      assertThat(finding.code().text()).startsWith("LD-");
+      assertThat(finding.named()).isNotEmpty();
     }
   }
 

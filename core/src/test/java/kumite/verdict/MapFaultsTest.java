@@ -25,6 +25,8 @@ import kumite.build.map.Opposed;
 import kumite.build.map.OppositesRule;
 import kumite.build.map.Profile;
 import kumite.build.map.Target;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.kind.BoardKind;
 import kumite.map.LayerWays;
 import kumite.map.TargetText;
@@ -194,8 +196,8 @@ public class MapFaultsTest {
   private static Set<String> codes(Build build) {
     Set<String> codes = new TreeSet<>();
     Bench.of(build, CATALOGUE).findings().stream()
-        .filter(f -> f.severity() != Severity.FINE && f.code().startsWith("MP"))
-        .forEach(f -> codes.add(f.code()));
+        .filter(f -> f.severity() != Severity.FINE && f.code().text().startsWith("MP"))
+        .forEach(f -> codes.add(f.code().text()));
     return codes;
   }
 
@@ -206,7 +208,9 @@ public class MapFaultsTest {
     @SuppressWarnings("unchecked")
     Build faulty = ((java.util.function.Function<Build, Build>) fault).apply(sound());
     List<Finding> found =
-        Bench.of(faulty, CATALOGUE).findings().stream().filter(f -> f.code().equals(code)).toList();
+        Bench.of(faulty, CATALOGUE).findings().stream()
+            .filter(f -> f.code().text().equals(code))
+            .toList();
     assertThat(found).as("%s among %s", code, codes(faulty)).isNotEmpty();
     assertThat(found.get(0).severity()).isEqualTo(severity);
     if (hasFix) {
@@ -343,7 +347,7 @@ public class MapFaultsTest {
                 .withOwnBoard(small)
                 .withBoard(Optional.of(new BoardChoice("own-small", Placement.at(40, 90))));
         List<String> codes =
-            Bench.of(on, CATALOGUE).findings().stream().map(Finding::code).toList();
+            Bench.of(on, CATALOGUE).findings().stream().map(f -> f.code().text()).toList();
         // Two buttons take at most about five and a half thousand bytes, the platform five thousand
         // (common practice).
         boolean fits = flash > 2_000 && ram > 600;
@@ -355,7 +359,7 @@ public class MapFaultsTest {
     Build fixed =
         build.withBoard(Optional.of(new BoardChoice("encoder-12-rail", Placement.at(40, 90))));
     assertThat(Bench.of(fixed, CATALOGUE).findings())
-        .noneMatch(f -> f.code().equals("MP-30") || f.code().equals("MP-31"));
+        .noneMatch(f -> f.code().text().equals("MP-30") || f.code().text().equals("MP-31"));
   }
 
   private static BoardKind with(BoardKind b, BoardKind.Memory memory) {

@@ -17,6 +17,7 @@ import kumite.build.Build;
 import kumite.device.Holds;
 import kumite.device.SignalPath;
 import kumite.device.Trace;
+import kumite.finding.Severity;
 import kumite.hid.HostView;
 import kumite.hid.Usage;
 import kumite.kind.Terminal;
@@ -172,7 +173,7 @@ public class PlainModelTest {
           .as(
               "left out %s, by hand %s",
               bench.build().loom().leftOut(), bench.build().loom().added())
-          .anyMatch(f -> f.severity() == Severity.STOP && f.code().startsWith("NT"));
+          .anyMatch(f -> f.severity() == Severity.STOP && f.code().text().startsWith("NT"));
     }
   }
 }

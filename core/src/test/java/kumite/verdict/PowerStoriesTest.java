@@ -21,6 +21,7 @@ import kumite.build.map.AxisName;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
 import kumite.device.SignalPath;
+import kumite.finding.Severity;
 import kumite.kind.BoardKind;
 import kumite.kind.Lamp;
 import kumite.kind.Terminal;
@@ -55,7 +56,7 @@ public class PowerStoriesTest {
   private static Set<String> told(Build build) {
     return bench(build).findings().stream()
         .filter(f -> f.severity() != Severity.FINE)
-        .map(Finding::code)
+        .map(f -> f.code().text())
         .collect(Collectors.toSet());
   }
 
@@ -234,7 +235,7 @@ public class PowerStoriesTest {
       expected("PW-17", takes, 300, told(build));
       assertThat(bench(build).findings())
           .as("where the working is shown")
-          .filteredOn(f -> f.code().equals("PW-17"))
+          .filteredOn(f -> f.code().text().equals("PW-17"))
           .allMatch(f -> f.working().isPresent());
     }
   }
@@ -243,7 +244,7 @@ public class PowerStoriesTest {
   public void aLampOnATerminalThatBearsItIsFedRightly() {
     Build build = lamp("b0", 330, Optional.of("6")).apply(lamps("button-30-lamp", FIVE, 1));
     assertThat(told(build)).doesNotContain("PW-01", "PW-03", "PW-04", "PW-11", "PW-16");
-    assertThat(bench(build).findings()).anyMatch(f -> f.code().equals("PW-20"));
+    assertThat(bench(build).findings()).anyMatch(f -> f.code().text().equals("PW-20"));
     SignalPath path = bench(build).path(ContactId.parse("b0")).orElseThrow();
     assertThat(path.pin().orElseThrow().terminal().name()).isNotEqualTo("6");
   }

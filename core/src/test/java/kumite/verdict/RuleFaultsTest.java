@@ -32,6 +32,8 @@ import kumite.build.map.Ramp;
 import kumite.build.map.Repeat;
 import kumite.build.map.Target;
 import kumite.build.map.Timing;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.map.Coverage;
 import kumite.map.Doable;
 import kumite.map.TargetText;
@@ -103,7 +105,7 @@ public class RuleFaultsTest {
   private static Set<String> codes(Build build) {
     Set<String> codes = new TreeSet<>();
     Bench.of(build, CATALOGUE).findings().stream()
-        .map(Finding::code)
+        .map(f -> f.code().text())
         .filter(CODES::contains)
         .forEach(codes::add);
     return codes;
@@ -251,7 +253,9 @@ public class RuleFaultsTest {
     assertThat(codes(sound())).as("before").isEmpty();
     Build faulty = fault.apply(sound());
     List<Finding> found =
-        Bench.of(faulty, CATALOGUE).findings().stream().filter(f -> f.code().equals(code)).toList();
+        Bench.of(faulty, CATALOGUE).findings().stream()
+            .filter(f -> f.code().text().equals(code))
+            .toList();
     assertThat(found).as("%s among %s", code, codes(faulty)).isNotEmpty();
     assertThat(found.get(0).severity()).isEqualTo(Severity.LOOK);
     assertThat(found.get(0).fix().isPresent()).as("has a fix").isEqualTo(hasFix);
@@ -322,7 +326,7 @@ public class RuleFaultsTest {
               && !Set.of(kumite.kind.BoardKind.Link.USB, kumite.kind.BoardKind.Link.RADIO)
                   .contains(board.brain().link());
       Bench bench = Bench.of(build, CATALOGUE);
-      assertThat(bench.findings().stream().anyMatch(f -> f.code().equals("MP-41")))
+      assertThat(bench.findings().stream().anyMatch(f -> f.code().text().equals("MP-41")))
           .as(board.id())
           .isEqualTo(none);
       assertThat(bench.programless(build.seat().id()).isPresent()).isEqualTo(none);
@@ -349,8 +353,8 @@ public class RuleFaultsTest {
     assertThat(Coverage.of(can, CATALOGUE).covered()).isEqualTo(1);
     assertThat(Coverage.of(cannot, CATALOGUE).covered()).isZero();
     assertThat(Bench.of(cannot, CATALOGUE).findings())
-        .anyMatch(f -> f.code().equals("MP-02"))
-        .noneMatch(f -> f.code().equals("MP-21"));
+        .anyMatch(f -> f.code().text().equals("MP-02"))
+        .noneMatch(f -> f.code().text().equals("MP-21"));
   }
 
   @DataProvider

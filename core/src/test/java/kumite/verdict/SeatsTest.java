@@ -24,6 +24,9 @@ import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
 import kumite.device.Holds;
 import kumite.files.BuildFile;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
@@ -88,11 +91,14 @@ public class SeatsTest {
       boolean electrical =
           finding.station() != Station.PANEL
               && finding.station() != Station.BRIEF
-              && !finding.code().startsWith("LM-4")
-              && !finding.code().equals("LM-18") // the panel rises whole, by its deepest part
-              && !Set.of("MP-22", "MP-34").contains(finding.code());
+              && !finding.code().text().startsWith("LM-4")
+              && !finding
+                  .code()
+                  .text()
+                  .equals("LM-18") // the panel rises whole, by its deepest part
+              && !Set.of("MP-22", "MP-34").contains(finding.code().text());
       if (electrical && finding.whose().startsWith(whose)) {
-        codes.add(finding.code() + " " + finding.severity());
+        codes.add(finding.code().text() + " " + finding.severity());
       }
     }
     return codes;
@@ -173,22 +179,24 @@ public class SeatsTest {
     bench.findings().stream()
         .filter(
             f ->
-                f.code().startsWith("LM-4") || f.code().equals("NT-01") || f.code().equals("NT-09"))
-        .forEach(f -> found.add(f.code()));
+                f.code().text().startsWith("LM-4")
+                    || f.code().text().equals("NT-01")
+                    || f.code().text().equals("NT-09"))
+        .forEach(f -> found.add(f.code().text()));
     if (code.isEmpty()) {
       found.remove("LM-46"); // a serial board whose TX goes nowhere is another matter
       assertThat(found).isEmpty();
     } else {
       assertThat(found).contains(code);
       bench.findings().stream()
-          .filter(f -> f.code().equals(code) && f.code().matches("LM-4[05]|NT-0[19]"))
+          .filter(f -> f.code().text().equals(code) && f.code().text().matches("LM-4[05]|NT-0[19]"))
           .findFirst()
           .flatMap(Finding::fix)
           .ifPresent(
               fix ->
                   assertThat(
                           Bench.of(fix.edit().apply(bench.build()), CATALOGUE).findings().stream()
-                              .map(Finding::code))
+                              .map(f -> f.code().text()))
                       .doesNotContain(code));
     }
   }
@@ -216,7 +224,7 @@ public class SeatsTest {
       Bench judged = Bench.of(linked, CATALOGUE);
       Finding found =
           judged.findings().stream()
-              .filter(f -> f.code().equals("LM-47"))
+              .filter(f -> f.code().text().equals("LM-47"))
               .findFirst()
               .orElseThrow();
       assertThat(found.detail()).contains(bench.paths().get(0).id().toString());
@@ -270,7 +278,7 @@ public class SeatsTest {
     List<String> codes = new ArrayList<>();
     Bench.of(build, CATALOGUE).findings().stream()
         .filter(f -> f.severity() != Severity.FINE)
-        .forEach(f -> codes.add(f.code()));
+        .forEach(f -> codes.add(f.code().text()));
     return codes;
   }
 
@@ -333,7 +341,7 @@ public class SeatsTest {
                       Link.parse("third:8 - right:" + pair.get(1))));
       for (Build build : List.of(linked, cored, over)) {
         List<String> codes =
-            Bench.of(build, CATALOGUE).findings().stream().map(Finding::code).toList();
+            Bench.of(build, CATALOGUE).findings().stream().map(f -> f.code().text()).toList();
         assertThat(codes.stream().filter("NT-09"::equals).count())
             .as("%s %s %s", one.id(), two.id(), pair)
             .isEqualTo(wrong ? 1 : 0);

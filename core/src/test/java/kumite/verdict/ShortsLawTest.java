@@ -21,6 +21,8 @@ import kumite.build.Control;
 import kumite.build.loom.Topology;
 import kumite.component.Component;
 import kumite.device.Holds;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Look;
@@ -288,7 +290,7 @@ public class ShortsLawTest {
     List<Stop> stops =
         bench.findings().stream()
             .filter(f -> f.severity() == Severity.STOP)
-            .map(f -> new Stop(f.code(), f.about()))
+            .map(f -> new Stop(f.code().text(), f.named()))
             .toList();
     for (Set<ContactId> moved : judge.supplies) {
       assertThat(stops)
@@ -378,7 +380,7 @@ public class ShortsLawTest {
     }
     for (Build build : builds) {
       assertThat(Bench.of(build, CATALOGUE).findings())
-          .noneMatch(f -> f.code().matches("NT-0[138]|NT-2[1-8]"));
+          .noneMatch(f -> f.code().text().matches("NT-0[138]|NT-2[1-8]"));
     }
   }
 }

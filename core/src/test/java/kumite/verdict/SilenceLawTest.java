@@ -16,6 +16,8 @@ import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
 import kumite.device.Holds;
 import kumite.device.Trace;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.hid.HostView;
 import kumite.hid.Usage;
 import kumite.loom.Strand;
@@ -78,7 +80,7 @@ public class SilenceLawTest {
       if (!changed.isEmpty()) {
         assertThat(after.findings())
             .as("fine, while %s shows otherwise, now %s", control.id(), edit)
-            .noneMatch(finding -> finding.code().matches("NT-20|PW-21"));
+            .noneMatch(finding -> finding.code().text().matches("NT-20|PW-21"));
       }
       for (int button : changed) {
         assertThat(told)
@@ -86,8 +88,8 @@ public class SilenceLawTest {
             .anyMatch(
                 finding ->
                     dead
-                        || finding.about().contains("b" + button)
-                        || finding.about().contains(control.id().text()));
+                        || finding.named().contains("b" + button)
+                        || finding.named().contains(control.id().text()));
       }
     }
   }
@@ -135,9 +137,9 @@ public class SilenceLawTest {
     }
     Set<String> told = new HashSet<>();
     for (Finding finding : bench.findings()) {
-      boolean shared = finding.code().equals("MP-04");
+      boolean shared = finding.code().text().equals("MP-04");
       if (shared || finding.severity() == Severity.STOP) {
-        told.addAll(finding.about());
+        told.addAll(finding.named());
       }
     }
     List<Trace.Report> rest = bench.device().steady(Holds.NONE);

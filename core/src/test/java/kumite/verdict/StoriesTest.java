@@ -16,6 +16,9 @@ import kumite.device.SignalPath;
 import kumite.device.Trace;
 import kumite.files.Demo;
 import kumite.files.Tables;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.hid.HostView;
 import kumite.hid.Usage;
 import kumite.loom.Strand;
@@ -171,7 +174,7 @@ public class StoriesTest {
       String wanted) {
     Bench bench = bench(spoil.apply(sound));
     if (!code.isEmpty()) {
-      assertThat(bench.findings().stream().map(Finding::code)).as(name).contains(code);
+      assertThat(bench.findings().stream().map(f -> f.code().text())).as(name).contains(code);
     }
     String[] contacts = held.isEmpty() ? new String[0] : held.split(" ");
     Set<Integer> numbers = new TreeSet<>();
@@ -186,7 +189,7 @@ public class StoriesTest {
   public void aStepThatReadsAsAnotherIsToldSo() {
     Build ladder = grouped(5, Topology.LADDER, "native-3v3-26");
     assertThat(bench(add("b3:R - b3:NO").apply(ladder)).findings())
-        .filteredOn(finding -> finding.code().equals("PW-06"))
+        .filteredOn(finding -> finding.code().text().equals("PW-06"))
         .extracting(Finding::title)
         .containsExactly("B3 arrives as B2");
   }
@@ -200,8 +203,8 @@ public class StoriesTest {
       }
       boolean stop =
           bench.findings().stream()
-              .filter(f -> f.code().equals("PW-06") || f.code().equals("NT-22"))
-              .anyMatch(f -> f.about().contains(path.id().toString()));
+              .filter(f -> f.code().text().equals("PW-06") || f.code().text().equals("NT-22"))
+              .anyMatch(f -> f.named().contains(path.id().toString()));
       InputLevels levels = path.levels().get();
       assertThat(stop).as("%s is told as unread", path.id()).isEqualTo(!levels.readable());
       if (path.field().isPresent()) {
@@ -215,10 +218,10 @@ public class StoriesTest {
     for (Finding spoiled : bench.findings()) {
       if (spoiled.severity() == Severity.STOP
           && spoiled.station() == Station.POWER
-          && spoiled.code().matches("PW-0[67]")) {
+          && spoiled.code().text().matches("PW-0[67]")) {
         assertThat(bench.findings())
             .as("fine is not said beside a stop about an input of the same seat")
-            .noneMatch(f -> f.code().equals("PW-21") && f.whose().equals(spoiled.whose()));
+            .noneMatch(f -> f.code().text().equals("PW-21") && f.whose().equals(spoiled.whose()));
       }
     }
   }

@@ -23,8 +23,8 @@ import kumite.desktop.shell.Workbench;
 import kumite.files.BuildFileException;
 import kumite.files.Journal;
 import kumite.files.RecentFiles;
+import kumite.finding.Station;
 import kumite.parts.Catalogue;
-import kumite.verdict.Station;
 
 /** The application: one window over one workbench. */
 public final class KumiteApp extends Application {

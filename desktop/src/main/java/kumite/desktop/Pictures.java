@@ -25,10 +25,10 @@ import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
+import kumite.finding.Station;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
-import kumite.verdict.Station;
 
 /** Takes a picture of each view in the real window: this is how docs/screenshots is refreshed. */
 final class Pictures {

@@ -157,7 +157,7 @@ public class LeadsEditTest {
     choose("First end, connector", "Board of the build (first)");
     assertThat(lead().from()).isInstanceOf(End.OfBoard.class);
     assertThat(lead().cores()).isEmpty();
-    assertThat(window.bench().findings()).anyMatch(f -> f.code().equals("LD-24"));
+    assertThat(window.bench().findings()).anyMatch(f -> f.code().text().equals("LD-24"));
     undo();
     undo();
     assertThat(build().leads()).isEqualTo(fresh.leads());
@@ -307,12 +307,12 @@ public class LeadsEditTest {
   public void rowsChangeCores() {
     row("to pin", "9");
     assertThat(lead().cores().get(0).to()).isEqualTo("9");
-    assertThat(window.bench().findings()).anyMatch(f -> f.code().equals("LD-11"));
+    assertThat(window.bench().findings()).anyMatch(f -> f.code().text().equals("LD-11"));
     undo();
     row("colour", "VT violet");
     assertThat(lead().cores().get(0).colour().code()).isEqualTo("VT");
     row("colour", "BU blue");
-    assertThat(window.bench().findings()).anyMatch(f -> f.code().equals("LD-16"));
+    assertThat(window.bench().findings()).anyMatch(f -> f.code().text().equals("LD-16"));
   }
 
   /** The keyboard walks from pin to pin; the row and the other end light with it. */

@@ -14,6 +14,7 @@ import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import kumite.build.lead.LeadBook;
+import kumite.finding.Station;
 import kumite.lead.Core;
 import kumite.lead.Lead;
 import kumite.lead.LeadPart;
@@ -22,7 +23,6 @@ import kumite.lead.Turn;
 import kumite.ringout.Known;
 import kumite.ringout.NextProbe;
 import kumite.ringout.RingOut;
-import kumite.verdict.Station;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
@@ -94,7 +94,7 @@ public class LeadsWindowTest {
   public void aStickIsTurned() {
     window.click("#make-turn");
     assertThat(told("Quarter left").turn()).contains(new Turn(1, false));
-    assertThat(window.bench().count(Station.LEADS, kumite.verdict.Severity.STOP)).isZero();
+    assertThat(window.bench().count(Station.LEADS, kumite.finding.Severity.STOP)).isZero();
     window.click("#turn-180");
     assertThat(pairs("Quarter left")).startsWith("1>2", "2>1", "3>4", "4>3");
     window.click("#turn-mirror");
@@ -114,15 +114,15 @@ public class LeadsWindowTest {
     // A core taken out by hand is told, and can be taken back.
     drag("#pin-from-8", "#pin-to-8");
     assertThat(pairs("Quarter left")).doesNotContain("8>8");
-    assertThat(window.bench().findings()).anyMatch(f -> f.code().equals("LD-03"));
+    assertThat(window.bench().findings()).anyMatch(f -> f.code().text().equals("LD-03"));
     Fx.await(20, "no fix", () -> window.nodes("#fix-LD-03").size() == 1);
     window.click("#fix-LD-03");
     assertThat(pairs("Quarter left")).contains("8>8");
     drag("#pin-from-1", "#pin-to-2");
-    assertThat(window.bench().findings()).anyMatch(f -> f.code().equals("LD-11"));
+    assertThat(window.bench().findings()).anyMatch(f -> f.code().text().equals("LD-11"));
     window.hands.push(KeyCode.CONTROL, KeyCode.Z);
     window.settle();
-    assertThat(window.bench().findings()).noneMatch(f -> f.code().equals("LD-11"));
+    assertThat(window.bench().findings()).noneMatch(f -> f.code().text().equals("LD-11"));
     assertThat(window.cutTexts()).isEmpty();
   }
 
@@ -192,7 +192,7 @@ public class LeadsWindowTest {
     }
     assertThat(asked).isLessThanOrEqualTo(promised);
     assertThat(window.bench().findings())
-        .anyMatch(f -> f.code().equals("LD-31") && f.title().contains("9"));
+        .anyMatch(f -> f.code().text().equals("LD-31") && f.title().contains("9"));
     window.click("#ringout-take");
     Lead found = book().leads().get(0);
     assertThat(found.cores()).hasSize(8);

@@ -9,10 +9,10 @@ import java.util.Optional;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import kumite.build.BoardChoice;
+import kumite.finding.Finding;
 import kumite.measure.Placement;
 import kumite.name.ContactId;
 import kumite.name.SeatId;
-import kumite.verdict.Finding;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -59,7 +59,7 @@ public class ShortsWindowTest {
   }
 
   private Optional<Finding> found(String code) {
-    return window.bench().findings().stream().filter(f -> f.code().equals(code)).findFirst();
+    return window.bench().findings().stream().filter(f -> f.code().text().equals(code)).findFirst();
   }
 
   /** From an empty panel: two buttons, a board, one wire too many; told, pressed, mended. */
@@ -77,10 +77,10 @@ public class ShortsWindowTest {
     window.type("#hand-wire", first + ":NO - board:3V3");
     window.click("#hand-add");
     Finding stop = found("NT-22").orElseThrow();
-    assertThat(stop.about()).contains(first.toString());
+    assertThat(stop.named()).contains(first.toString());
     assertThat(window.bench().findings())
-        .filteredOn(f -> f.station() == kumite.verdict.Station.LOOM)
-        .noneMatch(f -> f.severity() == kumite.verdict.Severity.FINE);
+        .filteredOn(f -> f.station() == kumite.finding.Station.LOOM)
+        .noneMatch(f -> f.severity() == kumite.finding.Severity.FINE);
     window.click("#station-power");
     assertThat(labels())
         .as("no volts are told of a contact that shorts")

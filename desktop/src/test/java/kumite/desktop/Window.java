@@ -123,7 +123,7 @@ final class Window {
     return bench.build().equals(workbench().build().get())
         && bench.findings().stream()
             .filter(f -> f.station() == workbench().station().get())
-            .allMatch(kumite.verdict.Finding::fixKnown);
+            .allMatch(kumite.finding.Finding::fixKnown);
   }
 
   /**

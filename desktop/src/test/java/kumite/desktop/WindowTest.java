@@ -19,6 +19,8 @@ import kumite.build.Build;
 import kumite.build.Control;
 import kumite.files.BuildFile;
 import kumite.files.Journal;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.hid.HostView;
 import kumite.hid.Usage;
 import kumite.kind.BoardKind;
@@ -27,8 +29,6 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
-import kumite.verdict.Severity;
-import kumite.verdict.Station;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.assertj.core.api.SoftAssertions;
@@ -278,14 +278,16 @@ public class WindowTest {
           return null;
         });
     window.click("#terminal-D12");
-    assertThat(window.bench().findings().stream().filter(f -> f.code().equals("LM-04"))).hasSize(1);
+    assertThat(window.bench().findings().stream().filter(f -> f.code().text().equals("LM-04")))
+        .hasSize(1);
     ComboBox<BoardKind> board = window.find("#board-choice");
     Window.onFx(
         () -> {
           board.setValue(Catalogue.standard().board("encoder-12-rail").orElseThrow());
           return null;
         });
-    assertThat(window.bench().findings().stream().map(f -> f.code())).contains("LM-02", "LM-08");
+    assertThat(window.bench().findings().stream().map(f -> f.code().text()))
+        .contains("LM-02", "LM-08");
     window.hands.push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z);
     assertThat(window.bench().count(Station.LOOM, Severity.STOP)).isZero();
   }
@@ -588,10 +590,11 @@ public class WindowTest {
     window.click("#station-brief");
     window.choose("Player");
     window.type("#hand-reach", "120");
-    assertThat(window.bench().findings().stream().filter(f -> f.code().equals("HD-01")))
+    assertThat(window.bench().findings().stream().filter(f -> f.code().text().equals("HD-01")))
         .isNotEmpty();
     window.type("#hand-force", "2.5");
-    assertThat(window.bench().findings().stream().filter(f -> f.code().equals("HD-02"))).hasSize(2);
+    assertThat(window.bench().findings().stream().filter(f -> f.code().text().equals("HD-02")))
+        .hasSize(2);
   }
 
   /** New, recent, a copy, everything: what people expect at a build's name. */

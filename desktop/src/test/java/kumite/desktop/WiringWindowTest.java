@@ -11,10 +11,10 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
 import kumite.build.loom.Topology;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.name.ContactId;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
 import org.assertj.core.api.SoftAssertions;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -39,14 +39,14 @@ public class WiringWindowTest {
 
   private Optional<Finding> first(Bench bench) {
     return bench.findings().stream()
-        .filter(f -> f.severity() != Severity.FINE && !f.code().startsWith("PN"))
+        .filter(f -> f.severity() != Severity.FINE && !f.code().text().startsWith("PN"))
         .findFirst();
   }
 
   private void fix(String code) {
     Finding finding =
         window.bench().findings().stream()
-            .filter(f -> f.code().equals(code))
+            .filter(f -> f.code().text().equals(code))
             .findFirst()
             .orElseThrow();
     window.click("#fix-" + code);
@@ -61,10 +61,10 @@ public class WiringWindowTest {
     window.choose("By hand");
     window.type("#hand-wire", "bilge:COM - board:3V3");
     window.click("#hand-add");
-    assertThat(first(window.bench()).orElseThrow().code()).isEqualTo("NT-01");
+    assertThat(first(window.bench()).orElseThrow().code().text()).isEqualTo("NT-01");
     fix("NT-01");
     window.click("#hookup-nc");
-    assertThat(first(window.bench()).orElseThrow().code()).isEqualTo("LM-12");
+    assertThat(first(window.bench()).orElseThrow().code().text()).isEqualTo("LM-12");
     fix("LM-12");
     assertThat(((CheckBox) window.find("#hookup-nc")).isSelected()).isFalse();
     window.type("#hand-wire", "bilge to nowhere");
@@ -170,7 +170,7 @@ public class WiringWindowTest {
     window.choose("Circuits");
     select("horn");
     window.click("#fix-PW-01");
-    assertThat(window.bench().findings().stream().map(Finding::code)).contains("PW-20");
+    assertThat(window.bench().findings().stream().map(f -> f.code().text())).contains("PW-20");
     Window.onFx(
         () -> {
           window
@@ -184,7 +184,7 @@ public class WiringWindowTest {
                               c -> c.withHookup(h -> h.withLampFrom(Optional.of("5V"))))));
           return null;
         });
-    assertThat(first(window.bench()).orElseThrow().code()).isEqualTo("PW-07");
+    assertThat(first(window.bench()).orElseThrow().code().text()).isEqualTo("PW-07");
     fix("PW-07");
   }
 
@@ -319,13 +319,13 @@ public class WiringWindowTest {
             .toString();
     window.type("#hand-wire", wire);
     window.click("#hand-leave");
-    assertThat(first(window.bench()).orElseThrow().code()).isEqualTo("NT-06");
+    assertThat(first(window.bench()).orElseThrow().code().text()).isEqualTo("NT-06");
     select("button-4");
     assertThat(pressed()).as("beyond the break").isEmpty();
     select("button-2");
     assertThat(pressed()).as("before the break").containsExactly(2);
     window.click("#station-power");
-    assertThat(window.bench().findings().stream().map(Finding::code)).contains("PW-06");
+    assertThat(window.bench().findings().stream().map(f -> f.code().text())).contains("PW-06");
     window.click("#station-loom");
     fix("NT-06");
     select("button-4");

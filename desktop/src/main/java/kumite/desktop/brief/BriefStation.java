@@ -25,8 +25,8 @@ import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
+import kumite.finding.Station;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 
 /** What the controller must do. */
 public final class BriefStation implements StationView {

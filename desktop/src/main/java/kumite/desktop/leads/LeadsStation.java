@@ -18,11 +18,11 @@ import kumite.desktop.field.Segments;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
+import kumite.finding.Station;
 import kumite.lead.Lead;
 import kumite.lead.Told;
 import kumite.sheet.Export;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 
 /** Which pin goes to which. */
 public final class LeadsStation implements StationView {

@@ -21,8 +21,8 @@ import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
+import kumite.finding.Station;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 
 /** What was done and measured, with its date. */
 public final class LogStation implements StationView {

@@ -18,9 +18,9 @@ import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
+import kumite.finding.Station;
 import kumite.loom.Strand;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 
 /** What goes to which terminal, with which wire. */
 public final class LoomStation implements StationView {

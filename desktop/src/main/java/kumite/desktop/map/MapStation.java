@@ -23,13 +23,13 @@ import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
+import kumite.finding.Station;
 import kumite.kind.BoardKind;
 import kumite.map.Coverage;
 import kumite.map.Proposal;
 import kumite.name.ContactId;
 import kumite.timing.Delay;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 
 /** What each contact means to the host. */
 public final class MapStation implements StationView {

@@ -11,6 +11,7 @@ import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import kumite.build.Control;
 import kumite.desktop.plan.Scale;
+import kumite.finding.Severity;
 import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
 import kumite.measure.Length;
@@ -18,7 +19,6 @@ import kumite.measure.LengthUnit;
 import kumite.measure.Point;
 import kumite.name.ControlId;
 import kumite.panel.Captions;
-import kumite.verdict.Severity;
 
 /** One control drawn on the plan, its centre at the node's origin. */
 final class ControlNode extends Pane {

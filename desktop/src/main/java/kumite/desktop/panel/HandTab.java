@@ -11,11 +11,11 @@ import javafx.scene.layout.VBox;
 import kumite.build.Edit;
 import kumite.build.brief.Hand;
 import kumite.desktop.shell.Workbench;
+import kumite.finding.Station;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.panel.Reach;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 
 /** Where the player rests, and what the hand has to do from there. */
 final class HandTab implements Tab {

@@ -12,6 +12,8 @@ import javafx.scene.shape.Rectangle;
 import kumite.build.Control;
 import kumite.build.panel.Panel;
 import kumite.desktop.plan.Scale;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;
@@ -19,8 +21,6 @@ import kumite.name.ControlId;
 import kumite.panel.Captions;
 import kumite.panel.Gap;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
 
 /** What is written over the plan: dimensions, gaps, snap lines, a measured distance, a frame. */
 final class Marks extends Pane {
@@ -77,8 +77,7 @@ final class Marks extends Pane {
   void gaps(Bench bench, Set<ControlId> selection, Captions captions) {
     int written = 0;
     for (Finding finding : bench.findings()) {
-      if (finding.severity() != Severity.FINE && finding.gap().isPresent()) {
-        Gap gap = finding.gap().get();
+      if (finding.severity() != Severity.FINE && finding.drawn().orElse(null) instanceof Gap gap) {
         boolean chosen = gap.controls().stream().anyMatch(selection::contains);
         if (chosen || written < MOST_FIGURES) {
           written++;

@@ -29,12 +29,12 @@ import kumite.desktop.plan.Scale;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
+import kumite.finding.Station;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
 import kumite.panel.Section;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 
 /** Where things go, and whether they fit. */
 public final class PanelStation implements StationView {

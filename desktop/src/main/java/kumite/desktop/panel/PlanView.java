@@ -15,14 +15,15 @@ import kumite.build.panel.Panel;
 import kumite.desktop.plan.CaseLayer;
 import kumite.desktop.plan.Scale;
 import kumite.desktop.shell.Workbench;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Station;
+import kumite.finding.Subject;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
 import kumite.panel.Captions;
 import kumite.panel.Gap;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
-import kumite.verdict.Station;
 
 /** The plan of the panel to scale, from above or from below, with controls that can be moved. */
 final class PlanView extends Pane {
@@ -219,9 +220,9 @@ final class PlanView extends Pane {
   void states() {
     Bench bench = workbench.bench().get();
     Set<ControlId> selection = workbench.selection().get();
-    Map<String, Severity> worst = new HashMap<>();
+    Map<Subject, Severity> worst = new HashMap<>();
     for (Finding finding : bench.findings()) {
-      if (finding.gap().isPresent() || finding.station() == Station.PANEL) {
+      if (finding.drawn().isPresent() || finding.station() == Station.PANEL) {
         finding
             .about()
             .forEach(
@@ -235,7 +236,7 @@ final class PlanView extends Pane {
             node.state(
                 selection.contains(id),
                 live.contains(id),
-                worst.getOrDefault(id.text(), Severity.FINE)));
+                worst.getOrDefault(Subject.of(id), Severity.FINE)));
     Captions captions =
         names.place(
             getWidth() - coveredPx,

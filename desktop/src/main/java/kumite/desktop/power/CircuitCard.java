@@ -2,6 +2,7 @@ package kumite.desktop.power;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
@@ -10,12 +11,15 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.circuit.InputLevels;
+import kumite.circuit.PowerCode;
 import kumite.desktop.shell.Workbench;
 import kumite.desktop.shell.WorkingView;
 import kumite.device.InputKind;
 import kumite.device.SignalPath;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
+import kumite.finding.Code;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Subject;
 import kumite.working.Working;
 
 /** One kind of input: its circuit, its levels, and what the board makes of them. */
@@ -79,6 +83,10 @@ final class CircuitCard extends VBox {
     setOnMouseClicked(event -> workbench.select(first.id()));
   }
 
+  /** What is said of one contact's own levels. */
+  private static final Set<Code> LEVELS =
+      Set.of(PowerCode.UNREAD, PowerCode.TOO_HIGH, PowerCode.STEPS_CLOSE);
+
   private static Severity worst(Workbench workbench, InputKind kind) {
     return findings(workbench, kind)
         .map(Finding::severity)
@@ -87,15 +95,17 @@ final class CircuitCard extends VBox {
 
   private static Optional<Finding> findings(Workbench workbench, InputKind kind) {
     return workbench.bench().get().findings().stream()
-        .filter(f -> f.code().matches("PW-0[678]"))
+        .filter(f -> LEVELS.contains(f.code()))
         .filter(
             f ->
                 kind.paths().stream()
                     .anyMatch(
                         p ->
-                            f.about().contains(p.id().toString())
+                            f.about().contains(Subject.of(p.id()))
                                 || p.sharing()
-                                    .filter(s -> f.about().contains(s.group().name().text()))
+                                    .filter(
+                                        s ->
+                                            f.about().contains(new Subject.Group(s.group().name())))
                                     .isPresent()))
         .findFirst();
   }

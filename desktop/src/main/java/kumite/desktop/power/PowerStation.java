@@ -19,10 +19,10 @@ import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.desktop.shell.WorkingView;
 import kumite.device.InputKind;
+import kumite.finding.Station;
 import kumite.kind.BoardKind;
 import kumite.sheet.Export;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 import kumite.working.Working;
 
 /** Is it safe for the parts, and does it read cleanly? */

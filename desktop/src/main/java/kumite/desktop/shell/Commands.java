@@ -9,6 +9,7 @@ import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Edit;
 import kumite.build.loom.Laying;
+import kumite.finding.Station;
 import kumite.firmware.Firmware;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
@@ -19,7 +20,6 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
 import kumite.sheet.Export;
-import kumite.verdict.Station;
 
 /**
  * The one list of everything that can be done. Keys, buttons and the finder are made from it, so

@@ -16,10 +16,10 @@ import javafx.scene.layout.VBox;
 import kumite.build.brief.HostFunction;
 import kumite.desktop.field.Em;
 import kumite.device.SignalPath;
+import kumite.finding.Finding;
+import kumite.finding.Station;
 import kumite.power.Sum;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Station;
 
 /** The finder: anything there is by a few letters of its name, or of another word for it. */
 final class Finder extends VBox {
@@ -157,7 +157,8 @@ final class Finder extends VBox {
     }
     for (Finding finding : bench.findings()) {
       all.add(
-          new Found("finding", finding.code() + " " + finding.title(), "", () -> show(finding)));
+          new Found(
+              "finding", finding.code().text() + " " + finding.title(), "", () -> show(finding)));
     }
     for (Sum sum : Sum.values()) {
       all.add(new Found("sum", sum.title(), "F2", () -> openSum.accept(sum)));
@@ -177,7 +178,7 @@ final class Finder extends VBox {
   private void show(Finding finding) {
     workbench.station().set(finding.station());
     workbench.bench().get().build().controls().stream()
-        .filter(control -> finding.isAbout(control.id().text()))
+        .filter(control -> finding.isAbout(control.id()))
         .findFirst()
         .ifPresent(control -> workbench.select(control.id()));
   }

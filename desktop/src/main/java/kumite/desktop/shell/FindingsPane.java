@@ -20,12 +20,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.desktop.field.Em;
-import kumite.name.ControlId;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Fix;
-import kumite.verdict.Severity;
-import kumite.verdict.Station;
 import kumite.working.Working;
 
 /** What needs you here: the findings of the station, those about the selection first. */
@@ -158,11 +157,11 @@ final class FindingsPane extends VBox {
   }
 
   private boolean aboutSelection(Finding finding) {
-    return workbench.selection().get().stream().map(ControlId::text).anyMatch(finding::isAbout);
+    return workbench.selection().get().stream().anyMatch(finding::isAbout);
   }
 
   private VBox card(Finding finding) {
-    Label code = new Label(finding.code());
+    Label code = new Label(finding.code().text());
     code.getStyleClass().addAll("mono", "code");
     Label word = new Label(sign(finding.severity()) + finding.severity().word());
     word.getStyleClass().add("severity");
@@ -184,7 +183,7 @@ final class FindingsPane extends VBox {
             fix -> {
               Button button = new Button(fix.label());
               button.getStyleClass().add("fix");
-              button.setId("fix-" + finding.code());
+              button.setId("fix-" + finding.code().text());
               button.setWrapText(true);
               Em.max(button, 196);
               button.setMinHeight(Region.USE_PREF_SIZE);
@@ -198,7 +197,7 @@ final class FindingsPane extends VBox {
     card.setOnMouseClicked(
         event ->
             workbench.bench().get().build().controls().stream()
-                .filter(control -> finding.isAbout(control.id().text()))
+                .filter(control -> finding.isAbout(control.id()))
                 .findFirst()
                 .ifPresent(control -> workbench.select(control.id())));
     return card;
@@ -206,7 +205,7 @@ final class FindingsPane extends VBox {
 
   private void addWorking(Finding finding, VBox card, FlowPane foot, Working working) {
     WorkingView view = new WorkingView(working);
-    String key = finding.code() + finding.about();
+    String key = finding.code().text() + finding.named();
     Hyperlink link = new Hyperlink();
     link.setMinWidth(Region.USE_PREF_SIZE);
     Runnable show =

@@ -28,8 +28,8 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import kumite.files.BuildFile;
 import kumite.files.RecentFiles;
+import kumite.finding.Station;
 import kumite.power.Sum;
-import kumite.verdict.Station;
 
 /** The window's content: bar, stations, station, findings, path strip and what lies over them. */
 public final class Shell extends StackPane {

@@ -16,9 +16,9 @@ import kumite.build.Seat;
 import kumite.build.lead.LeadBook;
 import kumite.build.map.Profile;
 import kumite.desktop.field.Head;
+import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.verdict.Bench;
-import kumite.verdict.Severity;
-import kumite.verdict.Station;
 
 /** The stations in working order, each with one line of state. */
 final class StationList extends VBox {

@@ -1,8 +1,8 @@
 package kumite.desktop.shell;
 
 import javafx.scene.Node;
+import kumite.finding.Station;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 
 /** One station's room in the window. */
 public interface StationView {

@@ -11,10 +11,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Segments;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
 import kumite.measure.LengthUnit;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Severity;
 
 /** The bar at the top: which build, finder, units, verdict, sheet. */
 final class TopBar extends HBox {

@@ -25,13 +25,13 @@ import kumite.build.map.Script;
 import kumite.device.Holds;
 import kumite.device.Session;
 import kumite.device.Trace;
+import kumite.finding.Finding;
+import kumite.finding.Station;
 import kumite.kind.ControlKind;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
-import kumite.verdict.Finding;
-import kumite.verdict.Station;
 
 /**
  * The state of the window: the build, its undo list, the latest worked-out bench, what is selected

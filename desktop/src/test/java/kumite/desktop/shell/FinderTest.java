@@ -15,10 +15,10 @@ import kumite.build.Build;
 import kumite.desktop.Fx;
 import kumite.files.Demo;
 import kumite.files.RecentFiles;
+import kumite.finding.Station;
 import kumite.parts.Catalogue;
 import kumite.power.Sum;
 import kumite.verdict.Bench;
-import kumite.verdict.Station;
 import org.testfx.api.FxToolkit;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -93,7 +93,7 @@ public class FinderTest {
   public void everyFunctionFindingAndSumIsFound() {
     List<String> names = new ArrayList<>();
     bench().build().profile().functions().forEach(f -> names.add("function " + f.name()));
-    bench().findings().forEach(f -> names.add("finding " + f.code() + " " + f.title()));
+    bench().findings().forEach(f -> names.add("finding " + f.code().text() + " " + f.title()));
     Arrays.stream(Sum.values()).forEach(s -> names.add("sum " + s.title()));
     assertTrue(names.size() > 30);
     for (String name : names) {

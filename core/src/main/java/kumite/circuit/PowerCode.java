@@ -1,0 +1,66 @@
+package kumite.circuit;
+
+import static kumite.finding.Severity.FINE;
+import static kumite.finding.Severity.LOOK;
+import static kumite.finding.Severity.STOP;
+
+import java.util.EnumSet;
+import java.util.Set;
+import kumite.finding.Code;
+import kumite.finding.Severity;
+import kumite.finding.Station;
+
+/** What is said of volts and amps; docs/findings.md explains each. */
+public enum PowerCode implements Code {
+  LAMP_WITHOUT_RESISTOR("PW-01", STOP, LOOK),
+  LAMP_DARK("PW-02", STOP),
+  LAMP_OVERFED("PW-03", STOP, LOOK),
+  LAMP_WITHOUT_SUPPLY("PW-04", LOOK),
+  LAMP_DIM("PW-05", LOOK),
+  UNREAD("PW-06", STOP),
+  TOO_HIGH("PW-07", STOP),
+  STEPS_CLOSE("PW-08", LOOK),
+  POT_TOO_HIGH("PW-09", LOOK),
+  OVER_BUDGET("PW-10", STOP),
+  LAMPS_PER_TERMINAL("PW-11", STOP),
+  LOST_IN_WIRES("PW-12", LOOK),
+  RESISTOR_TWICE("PW-13", LOOK),
+  PART_UNFED("PW-14", STOP),
+  POT_OFF_PORT("PW-15", LOOK),
+  LAMPS_ALL_TERMINALS("PW-16", STOP),
+  LOGIC_SUPPLY("PW-17", STOP),
+  DIVIDER_ON_TIMER("PW-18", STOP),
+  LAMP_FINE("PW-20", FINE),
+  LEVELS_FINE("PW-21", FINE),
+  STEPS_FINE("PW-22", FINE),
+  IN_BUDGET("PW-23", FINE),
+  POT_FINE("PW-24", FINE);
+
+  private final String text;
+  private final Set<Severity> severities;
+
+  PowerCode(String text, Severity first, Severity... others) {
+    this.text = text;
+    this.severities = EnumSet.of(first, others);
+  }
+
+  @Override
+  public String text() {
+    return text;
+  }
+
+  @Override
+  public Set<Severity> severities() {
+    return severities;
+  }
+
+  @Override
+  public Station station() {
+    return Station.POWER;
+  }
+
+  @Override
+  public String toString() {
+    return text;
+  }
+}

@@ -1,0 +1,77 @@
+package kumite.device;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import kumite.build.map.Layer;
+import kumite.build.map.Profile;
+import kumite.build.map.Timing;
+import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
+import kumite.loom.Look;
+import kumite.name.ContactId;
+import kumite.timing.Delay;
+import kumite.timing.DelayStudy;
+import kumite.timing.SerialLine;
+
+/** How long single contacts take: a chord makes its members wait, a register is a look late. */
+public final class Delays {
+  private Delays() {}
+
+  public static Delay of(
+      Profile profile,
+      Timing timing,
+      Optional<BoardKind> board,
+      List<SerialLine> lines,
+      ContactId contact,
+      Optional<Look> look) {
+    long windowUs =
+        profile.chords().stream()
+            .filter(c -> c.waits() && c.layer().equals(Layer.BASE))
+            .filter(c -> c.contacts().contains(contact))
+            .mapToLong(c -> 1000L * c.windowMs())
+            .max()
+            .orElse(0);
+    boolean travels =
+        look.filter(Look::measured).filter(l -> !(l.how() instanceof Look.Step)).isPresent();
+    return Delay.of(
+        travels ? unsettled(timing) : timing,
+        look.filter(l -> l.how() instanceof Look.Bit).isPresent(),
+        windowUs,
+        board.filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent(),
+        lines);
+  }
+
+  private static Timing unsettled(Timing timing) {
+    return new Timing(timing.scanUs(), timing.debounce(), 0, timing.pollUs());
+  }
+
+  /** {@return many presses of a contact, with their bounce} */
+  public static DelayStudy study(SignalPath path, Timing timing, int presses, long seed) {
+    double after = 0;
+    int late = 0;
+    List<Integer> waits = new ArrayList<>();
+    int poll = timing.pollUs();
+    for (Delay.Part part : path.delay().parts()) {
+      switch (part.kind()) {
+        case CHORD, LINE -> after += part.mostUs();
+        case REGISTER -> late++;
+        case HEARER -> waits.add((int) part.mostUs());
+        case POLL, SLOT -> poll = (int) part.mostUs();
+        case SCAN, DEBOUNCE -> {}
+      }
+    }
+    Timing own = new Timing(timing.scanUs(), timing.debounce(), timing.waitUs(), poll);
+    boolean analog = path.site().contact().type().analog();
+    ControlKind.Bounce bounce = path.site().kind().bounce();
+    return DelayStudy.of(
+        analog ? unsettled(own) : own,
+        after,
+        waits,
+        late,
+        analog ? 0 : bounce.leastUs(),
+        analog ? 0 : bounce.mostUs(),
+        presses,
+        seed);
+  }
+}

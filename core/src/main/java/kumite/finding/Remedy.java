@@ -1,0 +1,90 @@
+package kumite.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import kumite.build.Aspect;
+
+/**
+ * What may mend a finding: proposals in order of preference. The first that a judge lets pass is
+ * the fix. Proposals are worked out, and tried on the build, only when the fix is asked for.
+ *
+ * <p>All remedies are equal to each other, so that findings are compared by what they say.
+ */
+public final class Remedy {
+  /** Nothing is known to mend it. */
+  public static final Remedy NONE = new Remedy(List.of(), (finding, fix) -> false);
+
+  /** Says whether a fix takes its finding away and does no harm. */
+  public interface Judge {
+    boolean lets(Finding finding, Fix fix);
+  }
+
+  private final List<Supplier<Optional<Fix>>> proposals;
+  private final Judge judge;
+  private Optional<Fix> answer;
+
+  private Remedy(List<Supplier<Optional<Fix>>> proposals, Judge judge) {
+    this.proposals = List.copyOf(proposals);
+    this.judge = judge;
+  }
+
+  Remedy or(Supplier<Optional<Fix>> proposal) {
+    List<Supplier<Optional<Fix>>> next = new ArrayList<>(proposals);
+    next.add(proposal);
+    return new Remedy(next, judge);
+  }
+
+  /** The same repairs, made with a seat and a profile looked at, and what was looked at after. */
+  Remedy at(Aspect aspect) {
+    List<Supplier<Optional<Fix>>> there = new ArrayList<>();
+    for (Supplier<Optional<Fix>> proposal : proposals) {
+      there.add(
+          () ->
+              proposal
+                  .get()
+                  .map(
+                      fix ->
+                          Fix.of(
+                              fix.label(),
+                              b -> fix.edit().apply(b.facing(aspect)).facing(b.aspect()))));
+    }
+    return proposals.isEmpty() ? this : new Remedy(there, judge);
+  }
+
+  /** The first proposal there is, not tried on anything yet. */
+  Optional<Fix> first() {
+    return proposals.stream().flatMap(proposal -> proposal.get().stream()).findFirst();
+  }
+
+  Remedy judgedBy(Judge newJudge) {
+    return new Remedy(proposals, newJudge);
+  }
+
+  /** Whether asking for the fix costs nothing. */
+  synchronized boolean known() {
+    return answer != null || proposals.isEmpty();
+  }
+
+  synchronized Optional<Fix> fix(Finding finding) {
+    if (answer == null) {
+      answer =
+          proposals.stream()
+              .flatMap(proposal -> proposal.get().stream())
+              .filter(fix -> judge.lets(finding, fix))
+              .findFirst();
+    }
+    return answer;
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof Remedy;
+  }
+
+  @Override
+  public int hashCode() {
+    return 1;
+  }
+}

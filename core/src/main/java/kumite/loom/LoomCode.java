@@ -1,0 +1,69 @@
+package kumite.loom;
+
+import static kumite.finding.Severity.FINE;
+import static kumite.finding.Severity.LOOK;
+import static kumite.finding.Severity.STOP;
+
+import java.util.EnumSet;
+import java.util.Set;
+import kumite.finding.Code;
+import kumite.finding.Severity;
+import kumite.finding.Station;
+
+/** What is said of the plan of the wires; docs/findings.md explains each. */
+public enum LoomCode implements Code {
+  NO_BOARD("LM-01", LOOK),
+  WITHOUT_TERMINAL("LM-02", STOP),
+  LOCK_CANNOT_READ("LM-03", STOP),
+  LOCK_ON_KEPT("LM-04", STOP, LOOK),
+  OTHER_RAIL("LM-05", STOP),
+  SAME_COLOUR("LM-07", LOOK),
+  LOCK_ON_NOTHING("LM-08", STOP),
+  LOCKED_TWICE("LM-09", STOP),
+  LONG_CHAIN("LM-10", LOOK),
+  SHARED_RAIL("LM-11", FINE),
+  WIRED_AT_NC("LM-12", STOP),
+  MATRIX_WITHOUT_DIODES("LM-13", STOP),
+  LADDER_TOGETHER("LM-14", STOP),
+  GROUP_CANNOT_READ("LM-15", STOP),
+  PULSES_NOT_COUNTED("LM-16", LOOK),
+  COMMON_UNPROVEN("LM-17", LOOK),
+  LID_LOOP("LM-18", LOOK),
+  LOCK_ON_DEAD("LM-19", STOP),
+  TERMINALS_FINE("LM-20", FINE),
+  COLOURS_FINE("LM-22", FINE),
+  LINK_TO_NOTHING("LM-40", STOP),
+  NO_SHARED_GROUND("LM-41", STOP),
+  SUPPLIES_LINKED("LM-44", LOOK),
+  LINK_TOO_HIGH("LM-45", STOP),
+  UNHEARD("LM-46", STOP),
+  LINK_ON_TAKEN("LM-47", STOP);
+
+  private final String text;
+  private final Set<Severity> severities;
+
+  LoomCode(String text, Severity first, Severity... others) {
+    this.text = text;
+    this.severities = EnumSet.of(first, others);
+  }
+
+  @Override
+  public String text() {
+    return text;
+  }
+
+  @Override
+  public Set<Severity> severities() {
+    return severities;
+  }
+
+  @Override
+  public Station station() {
+    return Station.LOOM;
+  }
+
+  @Override
+  public String toString() {
+    return text;
+  }
+}

@@ -1,0 +1,530 @@
+package kumite.meaning;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import kumite.build.Build;
+import kumite.build.map.Chord;
+import kumite.build.map.Layer;
+import kumite.build.map.Mapping;
+import kumite.build.map.Opposed;
+import kumite.build.map.OppositesRule;
+import kumite.build.map.Profile;
+import kumite.build.map.Target;
+import kumite.finding.Code;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
+import kumite.finding.Subject;
+import kumite.hid.ReportLayout;
+import kumite.kind.BoardKind;
+import kumite.loom.ContactSite;
+import kumite.loom.Loom;
+import kumite.map.Coverage;
+import kumite.map.Doable;
+import kumite.map.LayerWays;
+import kumite.map.MapCode;
+import kumite.map.TargetText;
+import kumite.name.ContactId;
+import kumite.parts.Catalogue;
+import kumite.program.Chords;
+import kumite.working.Source;
+import kumite.working.Working;
+
+/** Checks of layers, chords and opposite directions of the first profile. */
+public final class LayerChecks {
+  /** The most that a full-speed interrupt endpoint takes at once (USB 2.0, section 5.7.3). */
+  private static final int MOST_BYTES = 64;
+
+  /** From here on keys are modifiers, each with a bit of its own (HID Usage Tables, page 0x07). */
+  private static final int MODIFIERS = 0xE0;
+
+  private final Build build;
+  private final Profile profile;
+  private final Doable doable;
+  private final Map<ContactId, ContactSite> sites = new HashMap<>();
+  private final List<Finding> findings = new ArrayList<>();
+
+  private LayerChecks(Build build, Catalogue catalogue, Loom loom) {
+    this.build = build;
+    this.profile = build.profile();
+    this.doable = Doable.of(build, catalogue);
+    loom.sites().forEach(site -> sites.put(site.id(), site));
+  }
+
+  /** {@return what is to be said of layers, chords and opposites} */
+  public static List<Finding> of(
+      Build build,
+      Catalogue catalogue,
+      Loom loom,
+      Optional<BoardKind> board,
+      Coverage coverage,
+      ReportLayout layout) {
+    LayerChecks checks = new LayerChecks(build, catalogue, loom);
+    if (board.filter(BoardKind::fixedMap).isPresent()) {
+      checks.fixed(board.get());
+      return checks.findings;
+    }
+    checks.unfit();
+    checks.ways(coverage);
+    checks.keysThatMean();
+    checks.chordsThatWait();
+    checks.chordsWithin();
+    checks.neverGiven();
+    checks.chordsThatPlayHits();
+    checks.chordsApart();
+    checks.sixKeys();
+    checks.opposites();
+    checks.sizes(layout);
+    return checks.findings;
+  }
+
+  private String label(ContactId contact) {
+    return Optional.ofNullable(sites.get(contact))
+        .map(ContactSite::label)
+        .orElse(contact.toString());
+  }
+
+  private String labels(Set<ContactId> contacts) {
+    return contacts.stream().map(this::label).collect(Collectors.joining(" with "));
+  }
+
+  private static List<Subject> about(Set<ContactId> contacts) {
+    return contacts.stream().map(Subject::of).toList();
+  }
+
+  private static Finding look(Code code, List<Subject> about, String title, String detail) {
+    return Finding.of(code, Severity.LOOK, about, title, detail);
+  }
+
+  private void fixed(BoardKind board) {
+    if (!profile.layers().isEmpty() || !profile.chords().isEmpty()) {
+      findings.add(
+          look(
+                  MapCode.LAYERS_IN_VAIN,
+                  List.of(Subject.BOARD),
+                  "Layers and chords do nothing on this board",
+                  board.name() + " fixes what each socket means, and runs no program of yours")
+              .mendedBy(
+                  Fix.of(
+                      "Take layers and chords out",
+                      b -> b.withProfile(p -> p.withChords(List.of()).withLayers(List.of())))));
+    }
+  }
+
+  /** What a contact cannot give on the base it cannot give on a layer either. */
+  private void unfit() {
+    for (Layer layer : profile.layers()) {
+      layer
+          .mapping()
+          .entries()
+          .forEach(
+              (contact, entry) -> {
+                ContactSite site = sites.get(contact);
+                String why = site == null ? "" : MapChecks.whyUnfit(site, entry.target());
+                if (!why.isEmpty()) {
+                  findings.add(
+                      Finding.of(
+                              MapCode.CANNOT_GIVE,
+                              List.of(Subject.of(contact)),
+                              site.label()
+                                  + " cannot give "
+                                  + TargetText.of(entry.target())
+                                  + " on layer "
+                                  + layer.name(),
+                              why)
+                          .on("layer " + layer.name())
+                          .mendedBy(
+                              Fix.of(
+                                  "Take it off layer " + layer.name(),
+                                  b ->
+                                      b.withProfile(
+                                          p ->
+                                              p.withMapping(
+                                                  layer.name(), m -> m.without(contact))))));
+                }
+              });
+    }
+  }
+
+  private void ways(Coverage coverage) {
+    LayerWays ways = LayerWays.of(profile, sites.keySet());
+    for (Layer layer : profile.layers()) {
+      if (ways.unreached().contains(layer)) {
+        List<String> only =
+            coverage.rows().stream()
+                .filter(row -> !row.by().isEmpty())
+                .filter(
+                    row ->
+                        row.above().stream().anyMatch(g -> g.layer().equals(layer.name()))
+                            && row.above().size() == row.by().size())
+                .map(row -> row.function().name())
+                .toList();
+        findings.add(
+            look(
+                    MapCode.LAYER_UNREACHED,
+                    about(layer.by()),
+                    "Layer " + layer.name() + " cannot be reached",
+                    (layer.by().isEmpty()
+                            ? "No contact reaches it; choose one"
+                            : labels(layer.by())
+                                + " mean something else wherever they could reach it")
+                        + (only.isEmpty() ? "" : "; nothing else gives " + String.join(", ", only)))
+                .on("layer " + layer.name()));
+      }
+      if (ways.trapped().contains(layer)) {
+        Set<ContactId> keys = new TreeSet<>();
+        profile.layers().forEach(l -> keys.addAll(l.by()));
+        keys.retainAll(layer.mapping().entries().keySet());
+        findings.add(
+            Finding.of(
+                    MapCode.LAYER_NO_WAY_BACK,
+                    about(layer.by()),
+                    "Layer " + layer.name() + " has no way back",
+                    "On it "
+                        + labels(keys)
+                        + (keys.size() == 1 ? " means" : " mean")
+                        + " something else, and nothing else leads back to the base")
+                .on("layer " + layer.name())
+                .mendedBy(
+                    Fix.of(
+                        "Give the keys of layers no meaning on " + layer.name(),
+                        b ->
+                            b.withProfile(
+                                p ->
+                                    p.withMapping(
+                                        layer.name(),
+                                        m -> {
+                                          Mapping left = m;
+                                          for (ContactId key : keys) {
+                                            left = left.without(key);
+                                          }
+                                          return left;
+                                        })))));
+      }
+    }
+  }
+
+  private void keysThatMean() {
+    for (Layer layer : profile.layers()) {
+      for (ContactId key : layer.by()) {
+        profile
+            .base()
+            .of(key)
+            .ifPresent(
+                entry ->
+                    findings.add(
+                        look(
+                                MapCode.LAYER_KEY_MEANS,
+                                List.of(Subject.of(key)),
+                                label(key)
+                                    + " gives "
+                                    + TargetText.of(entry.target())
+                                    + " on the way to layer "
+                                    + layer.name(),
+                                "It reaches the layer and means something itself: both happen")
+                            .on("layer " + layer.name())
+                            .mendedBy(
+                                Fix.of(
+                                    "Let it only reach the layer",
+                                    b -> b.withMapping(b.mapping().without(key))))));
+      }
+    }
+  }
+
+  /** Chords and entries of layers that no hand can give. */
+  private void neverGiven() {
+    for (Coverage.Giver giver : Coverage.givers(profile)) {
+      Optional<String> why = doable.why(giver);
+      boolean whole = sites.keySet().containsAll(giver.contacts());
+      if (why.isEmpty() || !whole || why.get().startsWith("layer ")) {
+        continue; // a layer that cannot be reached is told as one, a chord of two boards too
+      }
+      String means = TargetText.of(giver.entry().target());
+      findings.add(
+          look(
+                  MapCode.NO_HAND_CAN,
+                  about(giver.contacts()),
+                  labels(giver.contacts()) + " can never give " + means,
+                  why.get() + ": " + means + " is not counted as covered by it")
+              .on("layer " + giver.layer())
+              .mendedBy(
+                  Fix.of(
+                      "Take it out",
+                      b ->
+                          b.withProfile(
+                              p ->
+                                  giver.contacts().size() > 1
+                                      ? p.withChords(
+                                          p.chords().stream()
+                                              .filter(c -> !giver.contacts().equals(c.contacts()))
+                                              .toList())
+                                      : p.withMapping(
+                                          giver.layer(),
+                                          m -> m.without(giver.contacts().iterator().next()))))));
+    }
+  }
+
+  /** Members that hold back a meaning which play needs at once. */
+  private void chordsThatWait() {
+    for (Chord chord : profile.chords()) {
+      for (ContactId member : chord.contacts()) {
+        Optional<String> vital =
+            profile
+                .meaning(chord.layer(), member)
+                .map(Mapping.Entry::function)
+                .filter(name -> profile.functions().stream().anyMatch(f -> f.name().equals(name)));
+        if (chord.waits() && vital.isPresent()) {
+          findings.add(
+              look(
+                      MapCode.CHORD_DELAYS,
+                      List.of(Subject.of(member)),
+                      vital.get() + " comes " + chord.windowMs() + " ms late",
+                      label(member)
+                          + " waits whether it belongs to "
+                          + labels(chord.contacts())
+                          + "; fired at once it shows, and is taken back when the chord is complete")
+                  .showing(
+                      new Working(
+                          "delay of a member that waits",
+                          "t = window",
+                          List.of(
+                              Working.value(
+                                  "window", chord.windowMs(), 0, "ms", "of chord " + chord.id())),
+                          chord.windowMs() + " ms",
+                          Source.derived("docs/semantics.md, step 7")))
+                  .on("chord " + chord.layer() + " " + chord.id())
+                  .mendedBy(
+                      Fix.of(
+                          "Let " + chord.id() + " fire at once",
+                          b -> b.withProfile(p -> p.withChord(chord.waiting(false))))));
+        }
+      }
+    }
+  }
+
+  private void chordsWithin() {
+    for (Chord shorter : profile.chords()) {
+      for (Chord longer : profile.chords()) {
+        boolean within =
+            shorter.layer().equals(longer.layer())
+                && longer.contacts().size() > shorter.contacts().size()
+                && longer.contacts().containsAll(shorter.contacts());
+        if (within && longer.waits()) {
+          findings.add(
+              look(
+                      MapCode.CHORD_HIDDEN,
+                      about(shorter.contacts()),
+                      labels(shorter.contacts()) + " is hidden by a longer chord",
+                      "It waits up to "
+                          + longer.windowMs()
+                          + " ms whether "
+                          + labels(longer.contacts())
+                          + " is meant; shorten that window or choose other members")
+                  .on("chord " + longer.layer() + " " + longer.id()));
+        }
+      }
+      boolean ever = false;
+      for (int layer = 0; layer <= profile.layers().size(); layer++) {
+        ever |= Chords.available(profile, shorter, layer);
+      }
+      if (!ever) {
+        findings.add(
+            look(
+                MapCode.CHORD_HIDDEN,
+                about(shorter.contacts()),
+                labels(shorter.contacts()) + " can never come",
+                "Its layer is not there"));
+      }
+    }
+  }
+
+  /** Two functions that play asks for together are not to be a chord that means something else. */
+  private void chordsThatPlayHits() {
+    for (Chord chord : profile.chords()) {
+      List<Set<String>> functions =
+          chord.contacts().stream()
+              .map(
+                  contact ->
+                      profile
+                          .meaning(chord.layer(), contact)
+                          .map(entry -> Set.of(entry.function()))
+                          .orElse(Set.<String>of()))
+              .toList();
+      boolean all = true;
+      for (int i = 0; i < functions.size(); i++) {
+        for (int j = i + 1; j < functions.size(); j++) {
+          all &= together(functions.get(i), functions.get(j));
+        }
+      }
+      if (all) {
+        String meaning =
+            chord.entry().function().isEmpty()
+                ? TargetText.of(chord.entry().target())
+                : chord.entry().function();
+        findings.add(
+            look(
+                    MapCode.CHORD_BY_CHANCE,
+                    about(chord.contacts()),
+                    "Play can hit " + meaning + " by chance",
+                    "The brief says that "
+                        + labels(chord.contacts())
+                        + " are wanted at the same moment, and together they mean "
+                        + meaning)
+                .on("chord " + chord.layer())
+                .mendedBy(takenOut(chord)));
+      }
+    }
+  }
+
+  private static Fix takenOut(Chord chord) {
+    return Fix.of(
+        "Take the chord out",
+        b ->
+            b.withProfile(
+                p -> p.withChords(p.chords().stream().filter(c -> !c.equals(chord)).toList())));
+  }
+
+  private boolean together(Set<String> one, Set<String> other) {
+    return profile.together().stream()
+        .anyMatch(
+            pair ->
+                one.contains(pair.one()) && other.contains(pair.other())
+                    || one.contains(pair.other()) && other.contains(pair.one()));
+  }
+
+  private void chordsApart() {
+    for (Chord chord : profile.chords()) {
+      Set<ContactId> elsewhere = new TreeSet<>(chord.contacts());
+      elsewhere.removeAll(sites.keySet());
+      if (!elsewhere.isEmpty()) {
+        findings.add(
+            Finding.of(
+                    MapCode.CHORD_OF_TWO_SEATS,
+                    about(chord.contacts()),
+                    "Chord " + chord.id() + " spans two boards",
+                    labels(elsewhere) + " belong to another seat: no board sees all of its members")
+                .mendedBy(takenOut(chord)));
+      }
+    }
+  }
+
+  private void sixKeys() {
+    if (profile.keys() != Profile.Keys.SIX) {
+      return;
+    }
+    int most = 0;
+    String where = Layer.BASE;
+    for (int l = 0; l <= profile.layers().size(); l++) {
+      Mapping mapping = l == 0 ? profile.base() : profile.through(profile.layers().get(l - 1));
+      Map<Target, ContactId> keyed = new HashMap<>();
+      mapping
+          .entries()
+          .forEach(
+              (contact, entry) -> {
+                boolean plain = entry.target() instanceof Target.Key key && key.usage() < MODIFIERS;
+                if (sites.containsKey(contact) && plain) {
+                  keyed.putIfAbsent(entry.target(), contact);
+                }
+              });
+      int keys = doable.most(Set.copyOf(keyed.values()));
+      if (keys > most) {
+        most = keys;
+        where = l == 0 ? Layer.BASE : profile.layers().get(l - 1).name();
+      }
+    }
+    if (most > 6) {
+      findings.add(
+          look(
+                  MapCode.KEYS_TOO_MANY,
+                  List.of(),
+                  most + " keys can be held at once, and six are told",
+                  "A seventh key of "
+                      + (where.equals(Layer.BASE) ? "the base" : "layer " + where)
+                      + " makes the host lose all of them until one is let go")
+              .mendedBy(
+                  Fix.of(
+                      "Tell any number of keys",
+                      b -> b.withProfile(p -> p.telling(Profile.Keys.ALL)))));
+    }
+  }
+
+  /** Opposite directions that different controls give can be asked for at once. */
+  private void opposites() {
+    Map<Opposed, List<Set<ContactId>>> pairs = new java.util.LinkedHashMap<>();
+    for (Coverage.Giver giver : Coverage.givers(profile)) {
+      Target plain = giver.entry().target().plain();
+      boolean high = false;
+      Optional<Opposed> pair = Optional.empty();
+      if (plain instanceof Target.Hat hat) {
+        boolean upright =
+            hat.direction() == Target.Direction.N || hat.direction() == Target.Direction.S;
+        pair = Optional.of(new Opposed.HatPair(upright));
+        high = hat.direction() == Target.Direction.S || hat.direction() == Target.Direction.E;
+      } else if (plain instanceof Target.AxisEnd end) {
+        pair = Optional.of(new Opposed.AxisPair(end.axis()));
+        high = end.high();
+      }
+      if (pair.isPresent() && giver.contacts().stream().allMatch(sites::containsKey)) {
+        pairs
+            .computeIfAbsent(pair.get(), p -> List.of(new TreeSet<>(), new TreeSet<>()))
+            .get(high ? 1 : 0)
+            .addAll(giver.contacts());
+      }
+    }
+    pairs.forEach(
+        (pair, sides) -> {
+          boolean both =
+              sides.get(0).stream()
+                  .anyMatch(
+                      low ->
+                          sides.get(1).stream()
+                              .anyMatch(high -> !high.control().equals(low.control())));
+          if (both && !profile.opposites().containsKey(pair)) {
+            Set<ContactId> all = new TreeSet<>(sides.get(0));
+            all.addAll(sides.get(1));
+            findings.add(
+                look(
+                        MapCode.OPPOSITES,
+                        about(all),
+                        pair.text() + ": both can be held at once",
+                        "Different controls give them, and no rule is chosen: now both give"
+                            + " neither. Some events forbid some rules; choose one")
+                    .mendedBy(
+                        Fix.of(
+                            "Neither passes: " + pair.text(),
+                            b ->
+                                b.withProfile(
+                                    p ->
+                                        p.withOpposites(
+                                            pair, Optional.of(OppositesRule.NEUTRAL))))));
+          }
+        });
+  }
+
+  private void sizes(ReportLayout layout) {
+    for (int id : layout.reportIds()) {
+      int bytes = layout.lengthBytes(id);
+      if (bytes > MOST_BYTES) {
+        findings.add(
+            Finding.of(
+                    MapCode.REPORT_TOO_LONG,
+                    List.of(),
+                    "The report of the " + layout.words(id) + " is too long",
+                    bytes + " bytes; an endpoint takes " + MOST_BYTES + " at once. Map less to it")
+                .showing(
+                    new Working(
+                        "length of a report",
+                        "n <= " + MOST_BYTES,
+                        List.of(Working.value("n", bytes, 0, "bytes", "with its id")),
+                        bytes + " bytes",
+                        Source.memory("USB 2.0, section 5.7.3: full-speed interrupt endpoints"))));
+      }
+    }
+  }
+}

@@ -1,0 +1,156 @@
+package kumite.meaning;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import kumite.build.Build;
+import kumite.build.Seat;
+import kumite.build.map.Choice;
+import kumite.build.map.Profile;
+import kumite.build.map.Target;
+import kumite.finding.Code;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Subject;
+import kumite.kind.BoardKind;
+import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
+import kumite.loom.ContactSite;
+import kumite.loom.Loom;
+import kumite.map.MapCode;
+import kumite.name.ContactId;
+
+/** Checks of how profiles are chosen, and of how single contacts are read. */
+public final class ProfileChecks {
+  private final Seat seat;
+  private final Build build;
+  private final Map<ContactId, ContactSite> sites = new HashMap<>();
+  private final List<Finding> findings = new ArrayList<>();
+
+  private ProfileChecks(Build build, Loom loom) {
+    this.build = build;
+    this.seat = build.seat();
+    loom.sites().forEach(site -> sites.put(site.id(), site));
+  }
+
+  /** {@return what is to be said of profiles and how they are chosen} */
+  public static List<Finding> of(Build build, Loom loom, Optional<BoardKind> board) {
+    ProfileChecks checks = new ProfileChecks(build, loom);
+    checks.choices();
+    if (board.filter(b -> !b.fixedMap() && b.brain().needsCode()).isPresent()) {
+      checks.calibrated();
+    }
+    return checks.findings;
+  }
+
+  private void choices() {
+    List<Profile> profiles = seat.profiles();
+    for (int i = 1; i < profiles.size(); i++) {
+      Profile profile = profiles.get(i);
+      if (profile.choice().contacts().isEmpty()) {
+        findings.add(
+            look(
+                MapCode.PROFILE_UNCHOSEN,
+                List.of(),
+                "Nothing chooses profile " + profile.name(),
+                "Name contacts that are held at power-up, or a switch that stays"));
+      }
+      for (int j = 1; j < i; j++) {
+        Profile other = profiles.get(j);
+        if (!other.choice().contacts().isEmpty() && other.choice().equals(profile.choice())) {
+          findings.add(
+              look(
+                  MapCode.PROFILE_CHOSEN_BADLY,
+                  about(profile.choice()),
+                  "Profiles " + other.name() + " and " + profile.name() + " are chosen alike",
+                  words(profile.choice())
+                      + " chooses both; "
+                      + other.name()
+                      + " comes first, and "
+                      + profile.name()
+                      + " never"));
+        }
+      }
+      stuck(profile);
+    }
+  }
+
+  /** A combination that one fault, or a part that stays where it is put, can hold by itself. */
+  private void stuck(Profile profile) {
+    if (!(profile.choice() instanceof Choice.Held held)) {
+      return;
+    }
+    boolean byItself =
+        held.contacts().stream()
+            .map(sites::get)
+            .allMatch(
+                site ->
+                    site != null
+                        && (site.control().hookup().restsClosed() || site.kind().latching()));
+    if (byItself) {
+      findings.add(
+          look(
+              MapCode.PROFILE_CHOSEN_BADLY,
+              about(held),
+              "Profile " + profile.name() + " chooses itself",
+              words(held) + " can be closed with no hand on it, at any power-up"));
+    } else if (held.contacts().size() == 1) {
+      findings.add(
+          look(
+              MapCode.PROFILE_CHOSEN_BADLY,
+              about(held),
+              "A stuck contact chooses profile " + profile.name(),
+              words(held) + " alone is enough; ask for a second contact with it"));
+    }
+  }
+
+  private void calibrated() {
+    for (ContactSite site : sites.values().stream().sorted(byNumber()).toList()) {
+      boolean axis =
+          site.contact().type() == ContactKind.Type.WIPER
+              && seat.profiles().stream()
+                  .flatMap(Profile::mappings)
+                  .flatMap(mapping -> mapping.of(site.id()).stream())
+                  .map(entry -> entry.target().plain())
+                  .anyMatch(t -> t instanceof Target.Axis || t instanceof Target.Motion);
+      boolean done =
+          Optional.ofNullable(build.tuning().axes().get(site.id()))
+              .filter(tuning -> tuning.calibrated())
+              .isPresent();
+      if (axis && !done) {
+        String rest =
+            site.kind().family() == ControlKind.Family.STICK ? "ends and its rest" : "ends";
+        findings.add(
+            look(
+                MapCode.UNCALIBRATED,
+                List.of(Subject.of(site.id())),
+                site.label() + " was never calibrated",
+                "Its "
+                    + rest
+                    + " are taken for those of the converter; move it to both and record"
+                    + " them under Axes"));
+      }
+    }
+  }
+
+  private static java.util.Comparator<ContactSite> byNumber() {
+    return java.util.Comparator.comparingInt(ContactSite::number);
+  }
+
+  private String words(Choice choice) {
+    return choice.contacts().stream()
+        .map(c -> Optional.ofNullable(sites.get(c)).map(ContactSite::label).orElse(c.toString()))
+        .collect(Collectors.joining(" with "));
+  }
+
+  private static List<Subject> about(Choice choice) {
+    return choice.contacts().stream().map(Subject::of).toList();
+  }
+
+  private static Finding look(Code code, List<Subject> about, String title, String detail) {
+    return Finding.of(code, Severity.LOOK, about, title, detail);
+  }
+}

@@ -1,0 +1,460 @@
+package kumite.meaning;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import kumite.build.Build;
+import kumite.build.Control;
+import kumite.build.map.AxisName;
+import kumite.build.map.Chord;
+import kumite.build.map.FourWay;
+import kumite.build.map.Layer;
+import kumite.build.map.Mapping;
+import kumite.build.map.Opposed;
+import kumite.build.map.Profile;
+import kumite.build.map.Pulses;
+import kumite.build.map.Repeat;
+import kumite.build.map.Target;
+import kumite.build.map.Timing;
+import kumite.build.map.Tuning;
+import kumite.device.Senses;
+import kumite.finding.Code;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
+import kumite.finding.Subject;
+import kumite.firmware.Blueprint;
+import kumite.kind.BoardKind;
+import kumite.kind.ContactKind;
+import kumite.kind.ControlKind;
+import kumite.loom.ContactSite;
+import kumite.loom.Loom;
+import kumite.map.MapCode;
+import kumite.map.TargetText;
+import kumite.map.Turned;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
+import kumite.parts.Catalogue;
+
+/** Rules and tunings that do nothing, or not what they look like: silent nonsense is told. */
+public final class RuleChecks {
+  /** Over so many reports one more or less is not felt: common practice, no source. */
+  private static final int EVEN_PERIODS = 4;
+
+  private final Build build;
+  private final Profile profile;
+  private final Timing timing;
+  private final Map<ContactId, ContactSite> sites = new HashMap<>();
+  private final Set<ContactId> all = new TreeSet<>();
+  private final List<Finding> findings = new ArrayList<>();
+
+  private RuleChecks(Build build, Catalogue catalogue, Loom loom, Optional<BoardKind> board) {
+    this.build = build;
+    this.profile = build.profile();
+    this.timing = Senses.timing(build, board);
+    loom.sites().forEach(site -> sites.put(site.id(), site));
+    build
+        .controls()
+        .forEach(
+            control ->
+                catalogue
+                    .kindOf(control)
+                    .contacts()
+                    .forEach(contact -> all.add(new ContactId(control.id(), contact.name()))));
+  }
+
+  /**
+   * Checks the profile looked at.
+   *
+   * @param first whether it is its seat's first: what is tuned for all profiles is told once
+   */
+  /** {@return rules that do nothing, or harm} */
+  public static List<Finding> of(
+      Build build, Catalogue catalogue, Loom loom, Optional<BoardKind> board, boolean first) {
+    RuleChecks checks = new RuleChecks(build, catalogue, loom, board);
+    if (loom.sites().isEmpty() || board.filter(BoardKind::fixedMap).isPresent()) {
+      return checks.findings;
+    }
+    checks.opposites();
+    checks.fourWays();
+    checks.ramps();
+    checks.strangers();
+    checks.windows();
+    checks.latches();
+    checks.pads();
+    checks.balls();
+    if (first) {
+      checks.tunings();
+      checks.repeats();
+      checks.pulses();
+      checks.slots(board);
+      checks.program(board);
+    }
+    return checks.findings;
+  }
+
+  private static Finding look(Code code, List<Subject> about, String title, String detail) {
+    return Finding.of(code, Severity.LOOK, about, title, detail);
+  }
+
+  private void idle(
+      List<Subject> about, String title, String why, String fix, UnaryOperator<Build> mended) {
+    findings.add(look(MapCode.RULE_IN_VAIN, about, title, why).mendedBy(Fix.of(fix, mended)));
+  }
+
+  private String label(ContactId contact) {
+    return Optional.ofNullable(sites.get(contact))
+        .map(ContactSite::label)
+        .orElse(contact.toString());
+  }
+
+  private boolean has(ControlId control, String... names) {
+    return Stream.of(names).allMatch(name -> sites.containsKey(new ContactId(control, name)));
+  }
+
+  // ---- rules
+
+  private void opposites() {
+    for (Opposed pair : profile.opposites().keySet()) {
+      if (pair instanceof Opposed.Lever lever
+          && here(lever.control())
+          && !has(
+              lever.control(),
+              lever.upright() ? "up" : "left",
+              lever.upright() ? "down" : "right")) {
+        idle(
+            List.of(Subject.of(lever.control())),
+            "The rule for " + pair.text() + " does nothing",
+            lever.control() + " has no two such contacts",
+            "Take the rule out",
+            b -> b.withProfile(p -> p.withOpposites(pair, Optional.empty())));
+      } else if (pair instanceof Opposed.OfReport of && !(given(of.low()) && given(of.high()))) {
+        idle(
+            List.of(),
+            "The rule for " + pair.text() + " does nothing",
+            "Nothing gives both of its directions",
+            "Take the rule out",
+            b -> b.withProfile(p -> p.withOpposites(pair, Optional.empty())));
+      }
+    }
+  }
+
+  private boolean here(ControlId control) {
+    return sites.values().stream().anyMatch(site -> site.control().id().equals(control));
+  }
+
+  private void fourWays() {
+    for (Map.Entry<ControlId, FourWay> way : profile.fourWays().entrySet()) {
+      ControlId control = way.getKey();
+      boolean upright = has(control, "up") || has(control, "down");
+      boolean across = has(control, "left") || has(control, "right");
+      if (here(control) && !(upright && across)) {
+        idle(
+            List.of(Subject.of(control)),
+            "Four ways of " + control + " do nothing",
+            "It has no contacts upright and across that could be had at once",
+            "Take the rule out",
+            b -> b.withProfile(p -> p.withFourWay(control, Optional.empty())));
+      }
+    }
+  }
+
+  private boolean given(Target target) {
+    return profile.entries().map(entry -> entry.target().plain()).anyMatch(target::equals);
+  }
+
+  private void ramps() {
+    for (AxisName axis : profile.ramps().keySet()) {
+      if (!given(new Target.AxisEnd(axis, false)) && !given(new Target.AxisEnd(axis, true))) {
+        idle(
+            List.of(),
+            "The ramp of axis " + axis.words() + " does nothing",
+            "A ramp is how switches drive an axis, and none drives this one",
+            "Take the ramp out",
+            b -> b.withProfile(p -> p.withRamp(axis, Optional.empty())));
+      }
+    }
+  }
+
+  /** A contact of another seat in this one's map: its board does not see it. */
+  private void strangers() {
+    Set<ContactId> strange = new TreeSet<>();
+    profile.mappings().forEach(m -> strange.addAll(m.entries().keySet()));
+    profile.layers().forEach(layer -> strange.addAll(layer.by()));
+    strange.addAll(profile.choice().contacts());
+    strange.retainAll(all);
+    strange.removeAll(sites.keySet());
+    for (ContactId contact : strange) {
+      findings.add(
+          look(
+                  MapCode.OTHER_SEATS_CONTACT,
+                  List.of(Subject.of(contact)),
+                  contact + " is mapped at a seat that it does not belong to",
+                  "Its wires end at another board, so this one never sees it")
+              .mendedBy(
+                  Fix.of("Take it out of this map", b -> b.withProfile(p -> p.without(contact)))));
+    }
+  }
+
+  // ---- tunings
+
+  private void tunings() {
+    Tuning tuning = build.tuning();
+    Map<String, Set<ContactId>> tuned =
+        Map.of("axis", tuning.axes().keySet(), "press", tuning.presses().keySet());
+    new java.util.TreeMap<>(tuned)
+        .forEach(
+            (what, contacts) -> {
+              for (ContactId contact : contacts) {
+                ContactSite site = sites.get(contact);
+                if (site != null && site.contact().type() == ContactKind.Type.SWITCH) {
+                  idle(
+                      List.of(Subject.of(contact)),
+                      "The " + what + " tuning of " + site.label() + " does nothing",
+                      "It is a switch: it has no travel to be tuned",
+                      "Take the tuning out",
+                      b ->
+                          b.withTuning(
+                              what.equals("axis")
+                                  ? b.tuning().withAxis(contact, Optional.empty())
+                                  : b.tuning().withPress(contact, Optional.empty())));
+                }
+              }
+            });
+  }
+
+  private void repeats() {
+    for (Map.Entry<ContactId, Repeat> repeat : build.tuning().repeats().entrySet()) {
+      ContactId contact = repeat.getKey();
+      boolean axis =
+          build.seat().profiles().stream()
+              .flatMap(Profile::mappings)
+              .flatMap(mapping -> mapping.of(contact).stream())
+              .map(entry -> entry.target().plain())
+              .anyMatch(t -> t instanceof Target.Axis || t instanceof Target.Motion);
+      ContactSite site = sites.get(contact);
+      if (site == null) {
+        continue;
+      }
+      UnaryOperator<Build> out =
+          b -> b.withTuning(b.tuning().withRepeat(contact, Optional.empty()));
+      if (axis) {
+        idle(
+            List.of(Subject.of(contact)),
+            "Rapid fire of " + site.label() + " does nothing",
+            "It gives an axis: there is nothing to press again and again",
+            "Take rapid fire out",
+            out);
+        continue;
+      }
+      int on = repeat.getValue().onMs() * 1000;
+      int off = repeat.getValue().offMs() * 1000;
+      int period = Math.max(timing.pollUs(), timing.scanUs());
+      boolean lost = Math.min(on, off) < period;
+      if (lost || (on + off) % period != 0 && on + off < EVEN_PERIODS * period) {
+        String each =
+            "It is on for " + ms(on) + " and off for " + ms(off) + ", and the host is told each ";
+        findings.add(
+            look(
+                MapCode.SHOTS_LOST,
+                List.of(Subject.of(contact)),
+                lost
+                    ? "The host does not see every shot of " + site.label()
+                    : "The shots of " + site.label() + " come unevenly",
+                each
+                    + ms(period)
+                    + (lost
+                        ? ": some fall between two reports. Make both at least as long"
+                        : ": some last one report longer. Let both together be a multiple of it")));
+      }
+    }
+  }
+
+  private void pulses() {
+    for (Map.Entry<ContactId, Pulses> one : build.tuning().pulses().entrySet()) {
+      ContactId contact = one.getKey();
+      ContactSite site = sites.get(contact);
+      if (site == null) {
+        continue;
+      }
+      Pulses pulses = one.getValue();
+      boolean pair =
+          Pulses.partner(contact).filter(sites::containsKey).isPresent()
+              && site.contact().type() == ContactKind.Type.SWITCH;
+      if (!pair) {
+        idle(
+            List.of(Subject.of(contact)),
+            "Pulses of " + site.label() + " do nothing",
+            "Pulses are counted of two contacts that lead and follow, named such as "
+                + site.control().id()
+                + ".a and "
+                + site.control().id()
+                + ".b; this one has no partner",
+            "Take the counting out",
+            b -> b.withTuning(b.tuning().withPulses(contact, Optional.empty())));
+      } else if (pulses.perStep() > pulses.perTurn()) {
+        findings.add(
+            look(
+                    MapCode.STEP_TOO_LONG,
+                    List.of(Subject.of(contact)),
+                    site.label() + " gives less than one step in a turn",
+                    pulses.perStep()
+                        + " counts make a step, and a whole turn has "
+                        + pulses.perTurn())
+                .mendedBy(
+                    Fix.of(
+                        "A step for each four counts",
+                        b ->
+                            b.withTuning(
+                                b.tuning()
+                                    .withPulses(
+                                        contact,
+                                        Optional.of(
+                                            new Pulses(
+                                                pulses.perTurn(),
+                                                Math.min(Pulses.USUAL.perStep(), pulses.perTurn()),
+                                                pulses.turned())))))));
+      }
+    }
+  }
+
+  // ---- time
+
+  private void windows() {
+    for (Chord chord : profile.chords()) {
+      if (chord.windowMs() * 1000 < timing.scanUs()) {
+        findings.add(
+            look(
+                MapCode.WINDOW_TOO_SHORT,
+                chord.contacts().stream().map(Subject::of).toList(),
+                "The window of chord " + chord.id() + " is shorter than a look",
+                "It is "
+                    + chord.windowMs()
+                    + " ms, and the board looks each "
+                    + ms(timing.scanUs())
+                    + ": its members must be seen at the same look"));
+      }
+    }
+  }
+
+  /** A switch that stays where it is put holds its key down, and the host repeats it. */
+  private void latches() {
+    Stream<Mapping> maps =
+        Stream.concat(Stream.of(profile.base()), profile.layers().stream().map(Layer::mapping));
+    maps.flatMap(mapping -> mapping.entries().entrySet().stream())
+        .filter(entry -> entry.getValue().target().plain() instanceof Target.Key)
+        .filter(entry -> sites.containsKey(entry.getKey()))
+        .filter(entry -> sites.get(entry.getKey()).kind().latching())
+        .filter(entry -> sites.get(entry.getKey()).kind().family() != ControlKind.Family.ROTARY)
+        .map(entry -> entry.getKey())
+        .distinct()
+        .forEach(
+            contact ->
+                findings.add(
+                    look(
+                        MapCode.KEY_HELD_DOWN,
+                        List.of(Subject.of(contact)),
+                        label(contact)
+                            + " holds "
+                            + TargetText.of(meaning(contact))
+                            + " down for as long as it stands",
+                        "It stays where it is put, and a host repeats a key that is held: give it a"
+                            + " button of the gamepad, or take a switch that springs back")));
+  }
+
+  private void pads() {
+    int pads = profile.entries().mapToInt(entry -> entry.target().pad()).max().orElse(1);
+    if (pads > 1) {
+      findings.add(
+          look(
+              MapCode.SEVERAL_PADS,
+              List.of(),
+              pads + " gamepads go over one interface",
+              "Some hosts merge them into one (from memory): try yours, and give each player a board of"
+                  + " their own where it does"));
+    }
+  }
+
+  /** A ball turned in its panel rolls its pairs another way than the host takes them. */
+  private void balls() {
+    for (Control control : build.seated()) {
+      ContactId across = new ContactId(control.id(), "xa");
+      ContactId upright = new ContactId(control.id(), "ya");
+      int quarters = Turned.quarters(control).orElse(0);
+      ContactSite site = sites.get(across);
+      if (site == null
+          || site.kind().family() != ControlKind.Family.BALL
+          || quarters == 0
+          || !Turned.rolls(profile.base(), across, upright)
+          || quarters == 2 && backward(across) && backward(upright)) {
+        continue;
+      }
+      findings.add(
+          look(
+                  MapCode.TURNED,
+                  List.of(Subject.of(across), Subject.of(upright)),
+                  control.label() + " is turned and its map is not",
+                  "As it sits, rolling it right turns its "
+                      + (quarters == 2 ? "pair x backward" : "pair y")
+                      + ", which the host takes for another way")
+              .mendedBy(
+                  Fix.of(
+                      "Turn the map of " + control.label(),
+                      b -> Turned.ball(b, across, upright, quarters))));
+    }
+  }
+
+  private boolean backward(ContactId first) {
+    Pulses pulses = build.tuning().pulses().get(first);
+    return pulses != null && pulses.turned();
+  }
+
+  private Target meaning(ContactId contact) {
+    return Stream.concat(Stream.of(profile.base()), profile.layers().stream().map(Layer::mapping))
+        .flatMap(mapping -> mapping.of(contact).stream())
+        .map(Mapping.Entry::target)
+        .filter(target -> target.plain() instanceof Target.Key)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** A board that somebody else has to write a program for. */
+  private void program(Optional<BoardKind> board) {
+    board
+        .filter(b -> b.brain().needsCode())
+        .flatMap(Blueprint::why)
+        .ifPresent(
+            why ->
+                findings.add(
+                    look(
+                        MapCode.NO_PROGRAM,
+                        List.of(Subject.BOARD),
+                        "No program is written for this board",
+                        why + ". What it does then is up to the program that you put on it")));
+  }
+
+  /** A radio tells in slots: what was typed for the poll is rounded up to one. */
+  private void slots(Optional<BoardKind> board) {
+    Optional<BoardKind> radio = board.filter(b -> b.brain().link() == BoardKind.Link.RADIO);
+    int typed = build.timing().pollUs();
+    if (radio.isPresent() && typed < radio.get().brain().rawMillis() * 1000) {
+      findings.add(
+          look(
+              MapCode.RADIO_SLOT,
+              List.of(),
+              "The radio tells each " + ms(timing.pollUs()) + ", not each " + ms(typed),
+              radio.get().name()
+                  + " waits for its next slot; what is typed below that is taken as one slot"));
+    }
+  }
+
+  private static String ms(int us) {
+    return kumite.working.Working.number(us / 1000.0, us % 1000 == 0 ? 0 : 1) + " ms";
+  }
+}

@@ -6,8 +6,9 @@ import kumite.files.BuildFileException;
 import kumite.files.Demo;
 import kumite.firmware.Firmware;
 import kumite.parts.Catalogue;
-import kumite.sheet.Export;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -38,7 +39,7 @@ public class FirmwareBenchmark {
   /** Aim: below 200 ms. */
   @Benchmark
   public Map<String, byte[]> portable() {
-    return Export.FIRMWARE.files(bench, Export.Choices.USUAL);
+    return Exports.FIRMWARE.files(bench, Export.Choices.USUAL);
   }
 
   /** What a re-check asks of it: whether the program fits. */
@@ -59,6 +60,6 @@ public class FirmwareBenchmark {
   /** Beside it. */
   @Benchmark
   public byte[] wiringChart() {
-    return Export.WIRING.content(bench, Export.Choices.USUAL);
+    return Exports.WIRING.content(bench, Export.Choices.USUAL);
   }
 }

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import kumite.build.Build;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.TextFile;
@@ -17,6 +18,7 @@ import kumite.kind.BoardKind;
 import kumite.parts.BoardFile;
 import kumite.parts.Catalogue;
 import kumite.verdict.Brains;
+import kumite.verdict.Rooms;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -121,6 +123,12 @@ final class BoardsCommand implements Runnable {
       description = "Read a board from a JSON file into a build, which is saved with it.",
       mixinStandardHelpOptions = true)
   static final class Take implements Callable<Integer> {
+    private final Rooms rooms;
+
+    Take(Rooms rooms) {
+      this.rooms = rooms;
+    }
+
     @Spec private CommandSpec spec;
 
     @Parameters(paramLabel = "FILE", description = "The board, NAME.json.")
@@ -141,7 +149,8 @@ final class BoardsCommand implements Runnable {
         throw new IllegalArgumentException(file + ": " + e.getMessage(), e);
       }
       if (into != null) {
-        BuildFile.write(BuildFile.read(into, Catalogue.standard()).withOwnBoard(kind), into);
+        Build build = BuildFile.read(into, Catalogue.standard(), rooms);
+        BuildFile.write(build.withOwnBoard(kind), into, rooms);
       }
       spec.commandLine().getOut().println(kind.id() + ": " + kind.name());
       return 0;

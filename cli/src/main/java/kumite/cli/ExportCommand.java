@@ -7,14 +7,16 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import kumite.files.BuildFileException;
 import kumite.files.ExportFolder;
 import kumite.firmware.Firmware;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
-import kumite.sheet.Export;
-import kumite.sheet.Paper;
+import kumite.measure.Paper;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -78,15 +80,13 @@ final class ExportCommand implements Callable<Integer> {
       return everything();
     }
     Export export =
-        Export.named(what)
+        input
+            .rooms()
+            .export(what)
             .orElseThrow(
                 () ->
                     new IllegalArgumentException(
-                        "--what "
-                            + what
-                            + " is unknown; choose one of "
-                            + Export.words()
-                            + ", or all"));
+                        "--what " + what + " is unknown; choose one of " + words() + ", or all"));
     Export.Choices choices = choices();
     Bench bench = input.bench();
     Map<String, byte[]> files = export.files(bench, choices);
@@ -102,10 +102,14 @@ final class ExportCommand implements Callable<Integer> {
     Map<String, byte[]> files =
         Export.everything(
             bench, choices, (left, why) -> note(left.word() + " is left out: " + why));
-    Export.BENCH_SHEET.notes(bench).forEach(this::note);
+    Exports.BENCH_SHEET.notes(bench).forEach(this::note);
     folder();
     write(files);
     return 0;
+  }
+
+  private String words() {
+    return input.rooms().exports().stream().map(Export::word).collect(Collectors.joining(", "));
   }
 
   private void note(String text) {

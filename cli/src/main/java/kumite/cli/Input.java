@@ -10,11 +10,18 @@ import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Rooms;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 /** The build file that most commands take, and which of its boards and profiles is meant. */
 final class Input {
+  private final Rooms rooms;
+
+  Input(Rooms rooms) {
+    this.rooms = rooms;
+  }
+
   @Parameters(index = "0", paramLabel = "FILE", description = "A build, NAME.kumite.json.")
   private Path file;
 
@@ -32,16 +39,26 @@ final class Input {
 
   Bench bench() throws BuildFileException {
     Build build = build();
-    return Bench.of(build.facing(aspect(build)), Catalogue.standard());
+    return bench(build.facing(aspect(build)));
+  }
+
+  /** {@return a bench with the rooms that there are} */
+  Bench bench(Build build) {
+    return Bench.of(build, Catalogue.standard(), rooms);
+  }
+
+  /** {@return the rooms that there are} */
+  Rooms rooms() {
+    return rooms;
   }
 
   /** {@return the bench of all boards} */
   Bench whole() throws BuildFileException {
-    return Bench.of(build(), Catalogue.standard());
+    return bench(build());
   }
 
   Build build() throws BuildFileException {
-    return BuildFile.read(file, Catalogue.standard());
+    return BuildFile.read(file, Catalogue.standard(), rooms);
   }
 
   /** {@return what was asked for; the first of what was not} */

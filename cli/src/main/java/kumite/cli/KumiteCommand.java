@@ -1,7 +1,9 @@
 package kumite.cli;
 
 import java.io.PrintWriter;
+import java.util.List;
 import kumite.files.BuildFileException;
+import kumite.verdict.Rooms;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -19,23 +21,6 @@ import picocli.CommandLine.Spec;
       "Without a command, or with a build file, the workbench opens. `kumite demo` opens it with",
       "demo data, `kumite test` runs all tests of a source checkout.",
       "Exit codes: 0 nothing to stop, 1 something to stop, 2 bad input or usage."
-    },
-    subcommands = {
-      CheckCommand.class,
-      PathsCommand.class,
-      PressCommand.class,
-      SelfTestCommand.class,
-      DelayCommand.class,
-      GapsCommand.class,
-      LeversCommand.class,
-      NetsCommand.class,
-      PartsCommand.class,
-      BoardsCommand.class,
-      ExportCommand.class,
-      SumCommand.class,
-      HidCommand.class,
-      LeadCommand.class,
-      RingOutCommand.class
     })
 public final class KumiteCommand implements Runnable {
   @Spec private CommandSpec spec;
@@ -52,14 +37,17 @@ public final class KumiteCommand implements Runnable {
 
   /** {@return the command line, for {@code main} and tests} */
   static CommandLine commandLine() {
-    CommandLine line = new CommandLine(new KumiteCommand());
-    SumCommand.addTo(line.getSubcommands().get("sum"));
-    // A turn of -90 degrees is no option.
-    line.getSubcommands()
-        .get("lead")
-        .getSubcommands()
-        .get("turn")
-        .setUnmatchedOptionsArePositionalParams(true);
+    return commandLine(Rooms.standard(), CommandRoom.standard());
+  }
+
+  /** {@return the command line of these rooms} */
+  static CommandLine commandLine(Rooms rooms, List<CommandRoom> commands) {
+    CommandLine.IFactory factory = new RoomFactory(rooms);
+    CommandLine line = new CommandLine(new KumiteCommand(), factory);
+    for (CommandRoom room : commands) {
+      room.commands().forEach(command -> line.addSubcommand(new CommandLine(command, factory)));
+      room.complete(line);
+    }
     line.setParameterExceptionHandler(
         (e, args) -> {
           CommandLine at = e.getCommandLine();

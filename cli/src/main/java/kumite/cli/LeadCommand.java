@@ -30,8 +30,9 @@ import kumite.lead.Plugs;
 import kumite.lead.Told;
 import kumite.lead.Turn;
 import kumite.leads.LeadChecks;
+import kumite.measure.Paper;
 import kumite.sheet.LeadSheet;
-import kumite.sheet.Paper;
+import kumite.verdict.Rooms;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -373,6 +374,12 @@ final class LeadCommand implements Runnable {
       description = "The connectors and pinouts that are known.",
       mixinStandardHelpOptions = true)
   static final class Kinds implements Callable<Integer> {
+    private final Rooms rooms;
+
+    Kinds(Rooms rooms) {
+      this.rooms = rooms;
+    }
+
     @Spec private CommandSpec spec;
 
     @Option(
@@ -384,7 +391,7 @@ final class LeadCommand implements Runnable {
     @Override
     public Integer call() throws BuildFileException {
       PrintWriter out = spec.commandLine().getOut();
-      Plugs plugs = LeadSource.with(own).plugs();
+      Plugs plugs = LeadSource.with(own, rooms).plugs();
       plugs
           .connectors()
           .forEach(

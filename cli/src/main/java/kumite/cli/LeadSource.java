@@ -28,10 +28,16 @@ import kumite.lead.Plugs;
 import kumite.lead.Turn;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Rooms;
 import picocli.CommandLine.Option;
 
 /** Leads as they are named on the command line. */
 final class LeadSource {
+  private final Rooms rooms;
+
+  LeadSource(Rooms rooms) {
+    this.rooms = rooms;
+  }
 
   @Option(
       names = "--kind",
@@ -61,8 +67,8 @@ final class LeadSource {
   private Plugs plugs;
 
   /** {@return a source that knows what a file brings as well} */
-  static LeadSource with(Path own) {
-    LeadSource source = new LeadSource();
+  static LeadSource with(Path own, Rooms rooms) {
+    LeadSource source = new LeadSource(rooms);
     source.own = own;
     return source;
   }
@@ -216,13 +222,13 @@ final class LeadSource {
       return new Named(found.lead(), found.book().withLeads(List.of()));
     }
     if (bare.startsWith("{") || bare.startsWith("[") || shown.endsWith(".json")) {
-      return of(BuildFile.parse(text, shown, Catalogue.standard()), shown, name);
+      return of(BuildFile.parse(text, shown, Catalogue.standard(), rooms), shown, name);
     }
     return new Named(table(text, shown, LeadTable.isShort(text)), book());
   }
 
-  private static Named of(Build build, String file, String name) {
-    List<Lead> leads = Bench.of(build, Catalogue.standard()).leads();
+  private Named of(Build build, String file, String name) {
+    List<Lead> leads = Bench.of(build, Catalogue.standard(), rooms).leads();
     List<String> names = leads.stream().map(Lead::name).toList();
     String known = names.isEmpty() ? "it has none" : "it has " + String.join(", ", names);
     if (name.isEmpty() && leads.size() != 1) {
@@ -244,7 +250,7 @@ final class LeadSource {
     String text = TextFile.read(file);
     return LeadFile.isLead(text)
         ? List.of(LeadFile.lead(text, file.toString()).lead())
-        : BuildFile.parse(text, file.toString(), Catalogue.standard()).leads().leads();
+        : BuildFile.parse(text, file.toString(), Catalogue.standard(), rooms).leads().leads();
   }
 
   private Lead table(String text, String name, boolean brief) throws BuildFileException {

@@ -14,6 +14,7 @@ import kumite.files.TextFile;
 import kumite.kind.ControlKind;
 import kumite.parts.Catalogue;
 import kumite.parts.PartFile;
+import kumite.verdict.Rooms;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -109,6 +110,12 @@ final class PartsCommand implements Callable<Integer> {
               + " add them to a build.",
       mixinStandardHelpOptions = true)
   static final class ImportParts implements Callable<Integer> {
+    private final Rooms rooms;
+
+    ImportParts(Rooms rooms) {
+      this.rooms = rooms;
+    }
+
     @Spec private CommandSpec spec;
 
     @Parameters(paramLabel = "FILE", description = "The parts, NAME.csv or NAME.json.")
@@ -154,11 +161,11 @@ final class PartsCommand implements Callable<Integer> {
         return CommandLine.ExitCode.USAGE;
       }
       if (into != null) {
-        Build build = BuildFile.read(into, Catalogue.standard());
+        Build build = BuildFile.read(into, Catalogue.standard(), rooms);
         for (ControlKind kind : imported.kinds()) {
           build = build.withOwn(kind);
         }
-        BuildFile.write(build, into);
+        BuildFile.write(build, into, rooms);
       }
       return 0;
     }

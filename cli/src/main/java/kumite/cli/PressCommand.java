@@ -29,7 +29,6 @@ import kumite.hid.HostView;
 import kumite.hid.Usage;
 import kumite.map.Chosen;
 import kumite.name.ContactId;
-import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -91,7 +90,7 @@ final class PressCommand implements Callable<Integer> {
   @Override
   public Integer call() throws BuildFileException {
     Build build = input.build();
-    Bench bench = Bench.of(build.facing(aspect(build)), Catalogue.standard());
+    Bench bench = input.bench(build.facing(aspect(build)));
     PrintWriter out = spec.commandLine().getOut();
     Optional<Script> script = script(bench);
     if (selfTest) {
@@ -144,7 +143,7 @@ final class PressCommand implements Callable<Integer> {
     if (input.profileNamed()) {
       return aspect;
     }
-    Bench bench = Bench.of(build.facing(aspect), Catalogue.standard());
+    Bench bench = input.bench(build.facing(aspect));
     Set<ContactId> held = new TreeSet<>();
     powerUp.forEach(text -> held.add(path(bench, text).id()));
     return new Aspect(

@@ -26,6 +26,7 @@ import kumite.ringout.NextProbe;
 import kumite.ringout.Result;
 import kumite.ringout.RingOut;
 import kumite.ringout.RingOutPlan;
+import kumite.verdict.Rooms;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -143,6 +144,12 @@ final class RingOutCommand implements Runnable {
       description = "Begin a ring-out in a file of its own.",
       mixinStandardHelpOptions = true)
   static final class Begin implements Callable<Integer> {
+    private final Rooms rooms;
+
+    Begin(Rooms rooms) {
+      this.rooms = rooms;
+    }
+
     @Spec private CommandSpec spec;
 
     @Parameters(index = "0", paramLabel = "FILE", description = "NAME.ringout.json, not there yet.")
@@ -197,7 +204,7 @@ final class RingOutCommand implements Runnable {
       if (Files.exists(file)) {
         throw new IllegalArgumentException(file + " is there already; name a new file");
       }
-      LeadSource source = LeadSource.with(own);
+      LeadSource source = LeadSource.with(own, rooms);
       Plugs plugs = source.plugs();
       ConnectorKind one = plugs.needed(from);
       int count = near.isEmpty() ? one.pins().size() : near.size();
@@ -238,6 +245,12 @@ final class RingOutCommand implements Runnable {
 
   /** Commands about a ring-out in a file. */
   abstract static class OfFile implements Callable<Integer> {
+    private final Rooms rooms;
+
+    OfFile(Rooms rooms) {
+      this.rooms = rooms;
+    }
+
     @Spec CommandSpec spec;
 
     @Parameters(
@@ -296,13 +309,14 @@ final class RingOutCommand implements Runnable {
     }
 
     private Build build() throws BuildFileException {
-      return BuildFile.read(path(), Catalogue.standard());
+      return BuildFile.read(path(), Catalogue.standard(), rooms);
     }
 
     void write(RingOut ringOut) throws BuildFileException {
       if (ofBuild()) {
         Build build = build();
-        BuildFile.write(build.withLeads(build.leads().with(ringOut.name(), ringOut)), path());
+        BuildFile.write(
+            build.withLeads(build.leads().with(ringOut.name(), ringOut)), path(), rooms);
       } else {
         LeadFile.write(path(), LeadFile.text(ringOut, found().own()));
       }
@@ -318,6 +332,10 @@ final class RingOutCommand implements Runnable {
       description = "Which two places to touch next, what is known, and how many probes are left.",
       mixinStandardHelpOptions = true)
   static final class Next extends OfFile {
+    Next(Rooms rooms) {
+      super(rooms);
+    }
+
     @Option(names = "--json", description = "Print JSON.")
     private boolean json;
 
@@ -412,6 +430,10 @@ final class RingOutCommand implements Runnable {
       description = "Write the meter's answer to the next probe into the file.",
       mixinStandardHelpOptions = true)
   static final class Answer extends OfFile {
+    Answer(Rooms rooms) {
+      super(rooms);
+    }
+
     @Parameters(index = "1", paramLabel = "beep|silent", description = "What the meter said.")
     private String answer;
 
@@ -457,6 +479,10 @@ final class RingOutCommand implements Runnable {
       description = "The lead that a ring-out has found.",
       mixinStandardHelpOptions = true)
   static final class ToLead extends OfFile {
+    ToLead(Rooms rooms) {
+      super(rooms);
+    }
+
     @Option(
         names = "--out",
         paramLabel = "FILE",

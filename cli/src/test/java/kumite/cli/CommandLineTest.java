@@ -385,8 +385,8 @@ public class CommandLineTest {
   public void allIsEveryExport() throws Exception {
     Path one = Files.createTempDirectory("kumite-each");
     Path all = Files.createTempDirectory("kumite-all");
-    for (kumite.sheet.Export export : kumite.sheet.Export.values()) {
-      boolean code = export == kumite.sheet.Export.FIRMWARE; // it has a folder of its own there
+    for (kumite.verdict.Export export : kumite.verdict.Rooms.standard().exports()) {
+      boolean code = export == kumite.sheet.Exports.FIRMWARE; // it has a folder of its own there
       Path out = code ? Files.createDirectories(one.resolve("firmware")) : one;
       Ran.run("export", DEMO, "--what", export.word(), "--out", out.toString());
     }
@@ -452,8 +452,8 @@ public class CommandLineTest {
   @Test
   public void everyExportIsWrittenAndBadKerfIsTold() throws Exception {
     Path folder = Files.createTempDirectory("kumite-out");
-    for (kumite.sheet.Export export : kumite.sheet.Export.values()) {
-      boolean leads = export == kumite.sheet.Export.LEADS;
+    for (kumite.verdict.Export export : kumite.verdict.Rooms.standard().exports()) {
+      boolean leads = export == kumite.sheet.Exports.LEADS;
       String build = leads ? "../demo/quarter-turn.kumite.json" : DEMO;
       Ran ran = Ran.run("export", build, "--what", export.word(), "--out", folder.toString());
       assertThat(ran.exit()).as("%s %s", export, ran.err()).isZero();

@@ -13,7 +13,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import kumite.files.Demo;
-import kumite.sheet.Export;
+import kumite.verdict.Export;
+import kumite.verdict.Rooms;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -32,7 +33,7 @@ public class DocsTest {
         .getSubcommands()
         .keySet()
         .forEach(command -> assertThat(readme).contains("./kumite " + command));
-    for (Export export : Export.values()) {
+    for (Export export : Rooms.standard().exports()) {
       assertThat(readme).as(export.word()).contains(export.word());
       assertThat(read("docs/cli.md")).as(export.word()).contains("`" + export.word() + "`");
     }

@@ -3,9 +3,13 @@ package kumite.brief;
 import java.util.ArrayList;
 import java.util.List;
 import kumite.build.Build;
+import kumite.build.brief.Brief;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
 import kumite.finding.Severity;
+import kumite.room.Derivation;
+import kumite.room.Facet;
+import kumite.room.Sight;
 import kumite.working.Source;
 import kumite.working.Working;
 
@@ -15,6 +19,11 @@ public final class BriefChecks {
   private static final double USB_LEAST_V = 4.40;
 
   private static final double USB_MOST_V = 5.25;
+
+  /** What is to be said of the brief, as it follows from a build. */
+  public static final Derivation<List<Finding>> FINDINGS =
+      Derivation.of(
+          "findings of the brief", Sight.of(Facet.of(Brief.PART)), given -> of(given.build()));
 
   private BriefChecks() {}
 

@@ -5,26 +5,21 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import kumite.build.brief.Brief;
-import kumite.build.brief.Hand;
 import kumite.build.lead.LeadBook;
 import kumite.build.loom.LoomSettings;
 import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
 import kumite.build.map.Script;
+import kumite.build.map.ScriptBook;
 import kumite.build.map.Timing;
 import kumite.build.map.Tuning;
-import kumite.build.panel.CaseInside;
-import kumite.build.panel.Datum;
-import kumite.build.panel.Material;
 import kumite.build.panel.Panel;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
-import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
 import kumite.name.Joint;
@@ -46,32 +41,22 @@ import kumite.name.SeatId;
  * them. {@link #facing} looks at another one.
  *
  * @param revision the letter of the revision, {@code A} to {@code Z}
- * @param brief what it must be
- * @param panel the plate the controls sit in
+ * @param parts what was decided at each station for the whole build
  * @param controls the controls, each id once, in the order they were added
  * @param seats its boards with their wiring and meanings, at least one
  * @param links wires between boards
- * @param tuning how single contacts are read
- * @param scripts short plays of hands
- * @param log dated notes, oldest first
  * @param own kinds of controls that belong to this build and are not in the shipped catalogue
  * @param ownBoards kinds of boards that belong to this build alone
- * @param leads its leads, cables and ring-outs; a cable of a seat that is gone goes with it
  * @param at which seat is looked at, from 0; not saved
  */
 public record Build(
     String revision,
-    Brief brief,
-    Panel panel,
+    Parts parts,
     List<Control> controls,
     List<Seat> seats,
     List<Link> links,
-    Tuning tuning,
-    List<Script> scripts,
-    List<LogNote> log,
     List<ControlKind> own,
     List<BoardKind> ownBoards,
-    LeadBook leads,
     int at) {
 
   /** More controls than this in one build is taken for a damaged file. */
@@ -85,25 +70,16 @@ public record Build(
       throw new IllegalArgumentException(
           "revision must be one letter A to Z, but was \"" + revision + "\"");
     }
-    Objects.requireNonNull(brief, "brief");
-    Objects.requireNonNull(panel, "panel");
     seats = List.copyOf(seats);
     controls = seated(controls, seats);
     links = List.copyOf(links);
-    Objects.requireNonNull(tuning, "tuning");
-    scripts = List.copyOf(scripts);
-    log = List.copyOf(log);
     own = List.copyOf(own);
     ownBoards = List.copyOf(ownBoards);
-    Objects.requireNonNull(leads, "leads");
     if (ownBoards.stream().map(BoardKind::id).distinct().count() != ownBoards.size()) {
       throw new IllegalArgumentException("two own boards have the same id");
     }
     if (own.stream().map(ControlKind::id).distinct().count() != own.size()) {
       throw new IllegalArgumentException("two own parts have the same id");
-    }
-    if (scripts.stream().map(Script::name).distinct().count() != scripts.size()) {
-      throw new IllegalArgumentException("two scripts have the same name");
     }
     if (controls.size() > MOST_CONTROLS) {
       throw new IllegalArgumentException(
@@ -119,11 +95,6 @@ public record Build(
       if (!chairs.add(seat.id())) {
         throw new IllegalArgumentException("two seats are called \"" + seat.id() + "\"");
       }
-    }
-    if (!leads.cables().isEmpty()) {
-      Set<ControlId> hands = new HashSet<>();
-      controls.forEach(control -> hands.add(control.id()));
-      leads = leads.within(chairs, hands);
     }
     for (Link link : links) {
       for (SeatId end : List.of(link.from().seat(), link.to().seat())) {
@@ -155,6 +126,7 @@ public record Build(
                         + "\", which there is not");
               });
     }
+    parts = parts.within(chairs, seen);
   }
 
   /** Where there are several seats each control says which it is at; where there is one, none. */
@@ -177,20 +149,51 @@ public record Build(
 
   /** {@return a build with a bare 300 by 200 mm panel and nothing on it} */
   public static Build empty(String title) {
+    Brief brief = Brief.PART.usual().withTitle(title);
     return new Build(
         "A",
-        new Brief(title, 5.0, Hand.AVERAGE, LengthUnit.MM),
-        new Panel(300, 200, 6, 3, Material.ACRYLIC, new CaseInside(12, 70), Datum.FRONT_LEFT),
+        Parts.USUAL.with(Brief.PART, brief),
         List.of(),
         List.of(Seat.empty(SeatId.FIRST)),
         List.of(),
-        Tuning.NONE,
         List.of(),
         List.of(),
-        List.of(),
-        List.of(),
-        LeadBook.EMPTY,
         0);
+  }
+
+  /** {@return what was decided at a station for the whole build} */
+  public <T extends Decided<T>> T get(Part<T> part) {
+    return parts.get(part);
+  }
+
+  /** {@return what it must be} */
+  public Brief brief() {
+    return get(Brief.PART);
+  }
+
+  /** {@return the plate the controls sit in} */
+  public Panel panel() {
+    return get(Panel.PART);
+  }
+
+  /** {@return how single contacts are read} */
+  public Tuning tuning() {
+    return get(Tuning.PART);
+  }
+
+  /** {@return short plays of hands} */
+  public List<Script> scripts() {
+    return get(ScriptBook.PART).scripts();
+  }
+
+  /** {@return dated notes, oldest first} */
+  public List<LogNote> log() {
+    return get(LogBook.PART).notes();
+  }
+
+  /** {@return its leads, cables and ring-outs} */
+  public LeadBook leads() {
+    return get(LeadBook.PART);
   }
 
   /** {@return the seat that is looked at, of most builds the only one} */
@@ -223,9 +226,7 @@ public record Build(
       next = meant ? turned.size() : next;
       turned.add(meant ? seat.facing(there.profile()) : seat.facing(""));
     }
-    return new Build(
-        revision, brief, panel, controls, turned, links, tuning, scripts, log, own, ownBoards,
-        leads, next);
+    return new Build(revision, parts, controls, turned, links, own, ownBoards, next);
   }
 
   /** {@return the same build with the first profile of the first seat looked at, as it is saved} */
@@ -324,156 +325,79 @@ public record Build(
     List<Control> next = controls.stream().filter(control -> !control.id().equals(id)).toList();
     return withControls(next)
         .withSeats(seats.stream().map(seat -> seat.without(id)).toList())
-        .withTuning(tuning.without(id))
-        .withScripts(
-            scripts.stream()
-                .map(
-                    script ->
-                        new Script(
-                            script.name(),
-                            script.moves().stream()
-                                .filter(move -> !move.contact().control().equals(id))
-                                .toList()))
-                .toList());
+        .withParts(parts.without(id));
   }
 
   /** {@return this build with other controls} */
   public Build withControls(List<Control> newControls) {
-    return new Build(
-        revision,
-        brief,
-        panel,
-        newControls,
-        seats,
-        links,
-        tuning,
-        scripts,
-        log,
-        own,
-        ownBoards,
-        leads,
-        at);
+    return new Build(revision, parts, newControls, seats, links, own, ownBoards, at);
+  }
+
+  private Build withParts(Parts newParts) {
+    return newParts == parts
+        ? this
+        : new Build(revision, newParts, controls, seats, links, own, ownBoards, at);
+  }
+
+  /** {@return this build with another decision of a station} */
+  public <T extends Decided<T>> Build with(Part<T> part, T value) {
+    return withParts(parts.with(part, value));
   }
 
   /** {@return this build under another brief} */
   public Build withBrief(Brief newBrief) {
-    return new Build(
-        revision, newBrief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards,
-        leads, at);
+    return with(Brief.PART, newBrief);
   }
 
   /** {@return this build on another panel} */
   public Build withPanel(Panel newPanel) {
-    return new Build(
-        revision, brief, newPanel, controls, seats, links, tuning, scripts, log, own, ownBoards,
-        leads, at);
+    return with(Panel.PART, newPanel);
   }
 
   /** {@return this build with other seats} */
   public Build withSeats(List<Seat> newSeats) {
-    return new Build(
-        revision,
-        brief,
-        panel,
-        controls,
-        newSeats,
-        links,
-        tuning,
-        scripts,
-        log,
-        own,
-        ownBoards,
-        leads,
-        Math.min(at, newSeats.size() - 1));
+    int nearest = Math.min(at, newSeats.size() - 1);
+    return new Build(revision, parts, controls, newSeats, links, own, ownBoards, nearest);
   }
 
   /** {@return this build with other wires between boards} */
   public Build withLinks(List<Link> newLinks) {
-    return new Build(
-        revision, brief, panel, controls, seats, newLinks, tuning, scripts, log, own, ownBoards,
-        leads, at);
+    return new Build(revision, parts, controls, seats, newLinks, own, ownBoards, at);
   }
 
   /** {@return this build with contacts read otherwise} */
   public Build withTuning(Tuning newTuning) {
-    return new Build(
-        revision, brief, panel, controls, seats, links, newTuning, scripts, log, own, ownBoards,
-        leads, at);
+    return with(Tuning.PART, newTuning);
   }
 
   /** {@return this build with other scripts} */
   public Build withScripts(List<Script> newScripts) {
-    return new Build(
-        revision,
-        brief,
-        panel,
-        controls,
-        seats,
-        links,
-        tuning,
-        newScripts,
-        log,
-        own,
-        ownBoards,
-        leads,
-        at);
+    return with(ScriptBook.PART, new ScriptBook(newScripts));
   }
 
   /** {@return this build with another log} */
   public Build withLog(List<LogNote> newLog) {
-    return new Build(
-        revision, brief, panel, controls, seats, links, tuning, scripts, newLog, own, ownBoards,
-        leads, at);
+    return with(LogBook.PART, new LogBook(newLog));
   }
 
   /** {@return this build as another revision} */
   public Build withRevision(String newRevision) {
-    return new Build(
-        newRevision,
-        brief,
-        panel,
-        controls,
-        seats,
-        links,
-        tuning,
-        scripts,
-        log,
-        own,
-        ownBoards,
-        leads,
-        at);
+    return new Build(newRevision, parts, controls, seats, links, own, ownBoards, at);
   }
 
   /** {@return this build with other own parts} */
   public Build withOwn(List<ControlKind> newOwn) {
-    return new Build(
-        revision, brief, panel, controls, seats, links, tuning, scripts, log, newOwn, ownBoards,
-        leads, at);
+    return new Build(revision, parts, controls, seats, links, newOwn, ownBoards, at);
   }
 
   /** {@return this build with other own boards} */
   public Build withOwnBoards(List<BoardKind> newOwnBoards) {
-    return new Build(
-        revision,
-        brief,
-        panel,
-        controls,
-        seats,
-        links,
-        tuning,
-        scripts,
-        log,
-        own,
-        newOwnBoards,
-        leads,
-        at);
+    return new Build(revision, parts, controls, seats, links, own, newOwnBoards, at);
   }
 
   /** {@return this build with other leads} */
   public Build withLeads(LeadBook newLeads) {
-    return new Build(
-        revision, brief, panel, controls, seats, links, tuning, scripts, log, own, ownBoards,
-        newLeads, at);
+    return with(LeadBook.PART, newLeads);
   }
 
   /** {@return this build with the seat looked at changed} */

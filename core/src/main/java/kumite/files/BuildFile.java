@@ -15,6 +15,7 @@ import kumite.build.Build;
 import kumite.json.JsonText;
 import kumite.json.Misfit;
 import kumite.parts.Catalogue;
+import kumite.verdict.Rooms;
 
 /**
  * Reads and writes build files.
@@ -52,7 +53,16 @@ public final class BuildFile {
    *     newer version, or holds an unknown key or a value out of range
    */
   public static Build read(Path file, Catalogue catalogue) throws BuildFileException {
-    return parse(TextFile.read(file), file.toString(), catalogue);
+    return read(file, catalogue, Rooms.standard());
+  }
+
+  /**
+   * Reads a build file with the parts of these rooms.
+   *
+   * @throws BuildFileException as {@link #read(Path, Catalogue)}
+   */
+  public static Build read(Path file, Catalogue catalogue, Rooms rooms) throws BuildFileException {
+    return parse(TextFile.read(file), file.toString(), catalogue, rooms);
   }
 
   /**
@@ -62,8 +72,18 @@ public final class BuildFile {
    */
   public static Build parse(String text, String name, Catalogue catalogue)
       throws BuildFileException {
+    return parse(text, name, catalogue, Rooms.standard());
+  }
+
+  /**
+   * Reads a build with the parts of these rooms from the text of a file.
+   *
+   * @throws BuildFileException as {@link #read(Path, Catalogue)}
+   */
+  public static Build parse(String text, String name, Catalogue catalogue, Rooms rooms)
+      throws BuildFileException {
     try {
-      return BuildJson.read(JsonText.read(text), catalogue);
+      return BuildJson.read(JsonText.read(text), catalogue, rooms);
     } catch (Misfit e) {
       boolean torn = e.place().startsWith("line") && !e.what().equals("the file is empty");
       throw new BuildFileException(
@@ -76,7 +96,12 @@ public final class BuildFile {
 
   /** {@return a build as the text of a file, keys in a fixed order} */
   public static String text(Build build) {
-    return print(BuildJson.write(build));
+    return text(build, Rooms.standard());
+  }
+
+  /** {@return a build with the parts of these rooms as the text of a file} */
+  public static String text(Build build, Rooms rooms) {
+    return print(BuildJson.write(build, rooms));
   }
 
   /**
@@ -85,6 +110,15 @@ public final class BuildFile {
    * @throws BuildFileException if it cannot be written; the old file is then untouched
    */
   public static void write(Build build, Path file) throws BuildFileException {
+    write(build, file, Rooms.standard());
+  }
+
+  /**
+   * Writes a build file with the parts of these rooms.
+   *
+   * @throws BuildFileException as {@link #write(Build, Path)}
+   */
+  public static void write(Build build, Path file, Rooms rooms) throws BuildFileException {
     if (Files.isRegularFile(file)) {
       try {
         WholeFile.write(file.resolveSibling(file.getFileName() + ".bak"), Files.readAllBytes(file));
@@ -96,7 +130,7 @@ public final class BuildFile {
             "it is untouched; save under another name");
       }
     }
-    writeWhole(file, text(build));
+    writeWhole(file, text(build, rooms));
   }
 
   /**

@@ -4,8 +4,6 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -15,46 +13,57 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Link;
-import kumite.build.LogNote;
+import kumite.build.Parts;
 import kumite.build.Seat;
-import kumite.build.brief.Brief;
-import kumite.build.brief.Hand;
-import kumite.build.lead.LeadBook;
 import kumite.build.loom.Hookup;
-import kumite.build.map.Script;
-import kumite.build.map.Tuning;
-import kumite.build.panel.Block;
-import kumite.build.panel.CaseInside;
-import kumite.build.panel.Datum;
-import kumite.build.panel.Material;
-import kumite.build.panel.Opening;
-import kumite.build.panel.Panel;
 import kumite.json.Key;
 import kumite.json.Misfit;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.ControlKind;
-import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
-import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
+import kumite.room.Around;
+import kumite.room.PartCodec;
+import kumite.verdict.Rooms;
 
-/** The border between the saved file and the model: one method each way for each part. */
+/**
+ * The border between the saved file and the model: what all rooms share here, each room's part by
+ * its codec.
+ */
 final class BuildJson {
   private static final String FORMAT = "kumite-build";
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+
+  private static final List<String> ORDER =
+      List.of(
+          "format",
+          "version",
+          "revision",
+          "brief",
+          "panel",
+          "controls",
+          "seats",
+          "links",
+          "tuning",
+          "scripts",
+          "leads",
+          "log",
+          "own_parts",
+          "own_boards");
 
   private BuildJson() {}
 
   // ---- reading
 
-  static Build read(JsonNode document, Catalogue shipped) {
+  static Build read(JsonNode document, Catalogue shipped, Rooms rooms) {
     Key top = new Key("", Migration.toNewest(document));
     String format = top.has("format") ? top.text("format") : "";
     if (!format.equals(FORMAT)) {
@@ -87,8 +96,6 @@ final class BuildJson {
       catalogue = catalogue.with(kind);
     }
     Catalogue known = catalogue;
-    Brief brief = brief(top.object("brief"));
-    Panel panel = panel(top.object("panel"));
     List<Control> controls = new ArrayList<>();
     for (Key key : top.objects("controls")) {
       controls.add(control(key, known));
@@ -103,30 +110,22 @@ final class BuildJson {
     for (String text : top.has("links") ? top.texts("links") : List.<String>of()) {
       links.add(top.make("links", () -> Link.parse(text)));
     }
-    Tuning tuning =
-        top.maybe("tuning").map(key -> TuningJson.read(key, contacts.keySet())).orElse(Tuning.NONE);
-    List<Script> scripts = new ArrayList<>();
-    for (Key key : top.has("scripts") ? top.objects("scripts") : List.<Key>of()) {
-      scripts.add(script(key, contacts.keySet()));
+    Build spine =
+        top.make(() -> new Build(revision, Parts.USUAL, controls, seats, links, own, ownBoards, 0));
+    Around around = around(spine, contacts.keySet());
+    Build build = spine;
+    for (PartCodec<?> codec : rooms.parts()) {
+      build = codec.read(top, around, build);
     }
-    List<LogNote> log = new ArrayList<>();
-    for (Key key : top.objects("log")) {
-      log.add(note(key));
-    }
-    Set<SeatId> seatIds = new HashSet<>();
-    seats.forEach(seat -> seatIds.add(seat.id()));
-    Set<ControlId> controlIds = new HashSet<>();
-    controls.forEach(control -> controlIds.add(control.id()));
-    LeadBook leads =
-        top.maybe("leads")
-            .map(key -> LeadJson.book(key, seatIds, controlIds))
-            .orElse(LeadBook.EMPTY);
     top.done();
-    return top.make(
-        () ->
-            new Build(
-                revision, brief, panel, controls, seats, links, tuning, scripts, log, own,
-                ownBoards, leads, 0));
+    return build;
+  }
+
+  private static Around around(Build spine, Set<ContactId> contacts) {
+    return new Around(
+        spine.controls().stream().map(Control::id).collect(Collectors.toSet()),
+        contacts,
+        spine.seats().stream().map(Seat::id).collect(Collectors.toSet()));
   }
 
   private static void requireUniqueIds(List<Control> controls) {
@@ -148,100 +147,6 @@ final class BuildJson {
       kind.contacts().forEach(c -> contacts.put(new ContactId(control.id(), c.name()), kind));
     }
     return contacts;
-  }
-
-  private static Brief brief(Key key) {
-    String units = key.text("units");
-    if (!units.equals("mm") && !units.equals("in")) {
-      throw key.misfit("units", "\"" + units + "\" is unknown here", "use mm or in");
-    }
-    Hand hand = hand(key.object("hand"));
-    return key.whole(
-        () ->
-            new Brief(
-                key.text("title"),
-                key.number("supply_v"),
-                hand,
-                units.equals("in") ? LengthUnit.INCH : LengthUnit.MM));
-  }
-
-  private static Hand hand(Key key) {
-    List<Hand.Rest> rests = new ArrayList<>();
-    for (Key item : key.objects("rests")) {
-      rests.add(
-          item.make(
-              () ->
-                  new Hand.Rest(
-                      item.text("name"), new Point(item.number("x_mm"), item.number("y_mm")))));
-      item.done();
-    }
-    Hand hand =
-        key.make(
-            () ->
-                new Hand(
-                    key.word("uses", Hand.Uses.class),
-                    key.number("reach_mm"),
-                    key.number("breadth_mm"),
-                    key.number("span_mm"),
-                    key.number("force_n"),
-                    key.number("wander_mm"),
-                    key.truth("measured"),
-                    rests));
-    key.done();
-    return hand;
-  }
-
-  private static Panel panel(Key key) {
-    Key in = key.object("inside");
-    List<Block> blocks = new ArrayList<>();
-    for (Key item : in.objects("blocks")) {
-      blocks.add(
-          item.make(
-              () ->
-                  new Block(
-                      item.text("name"),
-                      item.number("left_mm"),
-                      item.number("front_mm"),
-                      item.number("width_mm"),
-                      item.number("height_mm"),
-                      item.has("stands")
-                          ? item.word("stands", Block.Stands.class)
-                          : Block.Stands.WHOLE,
-                      item.number("tall_mm", 0))));
-      item.done();
-    }
-    CaseInside inside =
-        in.make(
-            () ->
-                new CaseInside(
-                    in.number("wall_mm"),
-                    in.number("depth_mm"),
-                    in.number("front_depth_mm"),
-                    blocks,
-                    in.word("opening", Opening.class)));
-    in.done();
-    List<Point> outline = new ArrayList<>();
-    if (key.has("outline")) {
-      for (Key corner : key.objects("outline")) {
-        outline.add(new Point(corner.number("x_mm"), corner.number("y_mm")));
-        corner.done();
-      }
-    }
-    Panel panel =
-        key.make(
-            () ->
-                new Panel(
-                    key.number("width_mm"),
-                    key.number("height_mm"),
-                    key.number("corner_mm"),
-                    key.number("thickness_mm"),
-                    key.word("material", Material.class),
-                    inside,
-                    key.word("datum", Datum.class),
-                    outline,
-                    key.number("cover_mm", 0)));
-    key.done();
-    return panel;
   }
 
   private static Control control(Key key, Catalogue catalogue) {
@@ -297,36 +202,13 @@ final class BuildJson {
     return id;
   }
 
-  private static Script script(Key key, Set<ContactId> contacts) {
-    Script script = key.whole(() -> Script.parse(key.text("name"), key.text("moves")));
-    for (Script.Move move : script.moves()) {
-      contact(key, move.contact().toString(), contacts);
-    }
-    return script;
-  }
-
-  private static LogNote note(Key key) {
-    String text = key.text("date");
-    LocalDate date;
-    try {
-      date = LocalDate.parse(text);
-    } catch (DateTimeParseException e) {
-      throw key.misfit("date", "\"" + text + "\" is no date", "write it as 2026-11-23");
-    }
-    LogNote note = key.make(() -> new LogNote(date, key.text("text")));
-    key.done();
-    return note;
-  }
-
   // ---- writing
 
-  static ObjectNode write(Build build) {
+  static ObjectNode write(Build build, Rooms rooms) {
     ObjectNode root = NODES.objectNode();
     root.put("format", FORMAT);
     root.put("version", BuildFile.VERSION);
     root.put("revision", build.revision());
-    root.set("brief", brief(build.brief()));
-    root.set("panel", panel(build.panel()));
     ArrayNode controls = root.putArray("controls");
     build.controls().forEach(control -> controls.add(control(control)));
     ArrayNode seats = root.putArray("seats");
@@ -335,91 +217,23 @@ final class BuildJson {
       ArrayNode links = root.putArray("links");
       build.links().forEach(link -> links.add(link.toString()));
     }
-    if (!build.tuning().equals(Tuning.NONE)) {
-      TuningJson.write(build.tuning(), root.putObject("tuning"));
-    }
-    if (!build.scripts().isEmpty()) {
-      ArrayNode scripts = root.putArray("scripts");
-      build
-          .scripts()
-          .forEach(s -> scripts.addObject().put("name", s.name()).put("moves", s.text()));
-    }
-    if (!build.leads().equals(LeadBook.EMPTY)) {
-      LeadJson.write(build.leads(), root.putObject("leads"));
-    }
-    ArrayNode log = root.putArray("log");
-    for (LogNote note : build.log()) {
-      log.addObject().put("date", note.date().toString()).put("text", note.text());
-    }
     ArrayNode own = root.putArray("own_parts");
     build.own().forEach(kind -> own.add(kumite.parts.PartFile.write(kind)));
     ArrayNode ownBoards = root.putArray("own_boards");
     build.ownBoards().forEach(kind -> ownBoards.add(kumite.parts.BoardFile.write(kind)));
-    return root;
+    rooms.parts().forEach(codec -> codec.write(build, root));
+    return ordered(root);
   }
 
-  private static ObjectNode brief(Brief brief) {
-    ObjectNode node = NODES.objectNode();
-    node.put("title", brief.title());
-    number(node, "supply_v", brief.supplyVolts());
-    hand(node.putObject("hand"), brief.hand());
-    node.put("units", brief.units().symbol());
-    return node;
-  }
-
-  static void hand(ObjectNode node, Hand hand) {
-    node.put("uses", word(hand.uses()));
-    number(node, "reach_mm", hand.reachMm());
-    number(node, "breadth_mm", hand.breadthMm());
-    number(node, "span_mm", hand.spanMm());
-    number(node, "force_n", hand.forceN());
-    number(node, "wander_mm", hand.wanderMm());
-    node.put("measured", hand.measured());
-    ArrayNode rests = node.putArray("rests");
-    for (Hand.Rest rest : hand.rests()) {
-      ObjectNode item = rests.addObject().put("name", rest.name());
-      number(item, "x_mm", rest.at().xMm());
-      number(item, "y_mm", rest.at().yMm());
-    }
-  }
-
-  private static ObjectNode panel(Panel panel) {
-    ObjectNode node = NODES.objectNode();
-    number(node, "width_mm", panel.widthMm());
-    number(node, "height_mm", panel.heightMm());
-    number(node, "corner_mm", panel.cornerMm());
-    number(node, "thickness_mm", panel.thicknessMm());
-    if (panel.coverMm() > 0) {
-      number(node, "cover_mm", panel.coverMm());
-    }
-    node.put("material", word(panel.material()));
-    node.put("datum", word(panel.datum()));
-    ObjectNode inside = node.putObject("inside");
-    number(inside, "wall_mm", panel.inside().wallMm());
-    number(inside, "depth_mm", panel.inside().depthMm());
-    number(inside, "front_depth_mm", panel.inside().frontDepthMm());
-    ArrayNode blocks = inside.putArray("blocks");
-    for (Block block : panel.inside().blocks()) {
-      ObjectNode item = blocks.addObject().put("name", block.name());
-      number(item, "left_mm", block.leftMm());
-      number(item, "front_mm", block.frontMm());
-      number(item, "width_mm", block.widthMm());
-      number(item, "height_mm", block.heightMm());
-      if (block.stands() != Block.Stands.WHOLE) {
-        item.put("stands", word(block.stands()));
-        number(item, "tall_mm", block.tallMm());
+  /** The keys of the first versions in the order that they always had, then those of new rooms. */
+  private static ObjectNode ordered(ObjectNode root) {
+    ObjectNode ordered = NODES.objectNode();
+    for (String key : ORDER) {
+      if (root.has(key)) {
+        ordered.set(key, root.get(key));
       }
     }
-    inside.put("opening", word(panel.inside().opening()));
-    if (!panel.rectangular()) {
-      ArrayNode outline = node.putArray("outline");
-      for (Point corner : panel.outline()) {
-        ObjectNode item = outline.addObject();
-        number(item, "x_mm", corner.xMm());
-        number(item, "y_mm", corner.yMm());
-      }
-    }
-    return node;
+    return ordered.setAll(root);
   }
 
   private static ObjectNode control(Control control) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.parts.Catalogue;
+import kumite.verdict.Rooms;
 
 /** The demo builds that ship with the application. */
 public final class Demo {
@@ -18,7 +19,7 @@ public final class Demo {
 
   /** {@return the names of all demos} */
   public static List<String> names() {
-    return List.of(USUAL, "lantern-duel", "one-hand", "quarter-turn");
+    return Rooms.standard().demos();
   }
 
   /** {@return the text of a demo's file, if there is one of that name} */

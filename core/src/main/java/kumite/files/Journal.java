@@ -12,6 +12,7 @@ import kumite.build.Build;
 import kumite.json.JsonText;
 import kumite.json.Misfit;
 import kumite.parts.Catalogue;
+import kumite.verdict.Rooms;
 
 /**
  * The journal of unsaved work: the newest unsaved build, kept in a file of its own until it is
@@ -19,6 +20,7 @@ import kumite.parts.Catalogue;
  */
 public final class Journal {
   private final Path file;
+  private final Rooms rooms;
 
   /**
    * Unsaved work found at start.
@@ -28,8 +30,9 @@ public final class Journal {
    */
   public record Unsaved(Build build, Optional<Path> savedAs) {}
 
-  /** A journal in a folder, which is made when first needed. */
-  public Journal(Path folder) {
+  /** A journal of builds with the parts of these rooms, in a folder made when first needed. */
+  public Journal(Path folder, Rooms rooms) {
+    this.rooms = rooms;
     this.file = folder.resolve("unsaved" + BuildFile.ENDING);
   }
 
@@ -38,7 +41,7 @@ public final class Journal {
     ObjectNode node = JsonNodeFactory.instance.objectNode();
     node.put("format", "kumite-journal");
     node.put("saved_as", savedAs.map(Path::toString).orElse(""));
-    node.set("build", BuildJson.write(build));
+    node.set("build", BuildJson.write(build, rooms));
     Files.createDirectories(file.getParent());
     BuildFile.writeWhole(file, BuildFile.print(node));
   }
@@ -72,7 +75,7 @@ public final class Journal {
       String savedAs = root.path("saved_as").asText("");
       Unsaved unsaved =
           new Unsaved(
-              BuildJson.read(root.get("build"), catalogue),
+              BuildJson.read(root.get("build"), catalogue, rooms),
               savedAs.isEmpty() ? Optional.empty() : Optional.of(Path.of(savedAs)));
       return new Found(Optional.of(unsaved), Optional.empty());
     } catch (Misfit e) {

@@ -1,6 +1,7 @@
 package kumite.files;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -32,9 +33,22 @@ import kumite.name.ControlId;
 import kumite.name.Jumper;
 import kumite.name.SeatId;
 import kumite.ringout.RingOut;
+import kumite.room.PartCodec;
 
 /** Leads, and what else a build keeps of them, as JSON. */
-final class LeadJson {
+public final class LeadJson {
+  /** The codec of leads, cables and ring-outs. */
+  public static final PartCodec<LeadBook> CODEC =
+      new PartCodec<>(
+          LeadBook.PART,
+          false,
+          (top, key, around) -> book(top.object(key), around.seats(), around.controls()),
+          book -> {
+            ObjectNode node = JsonNodeFactory.instance.objectNode();
+            write(book, node);
+            return node;
+          });
+
   private enum PartWord {
     SERIES,
     TO_GROUND,

@@ -159,7 +159,7 @@ final class Migration {
     root.put("version", 2);
     if (root.get("brief") instanceof ObjectNode brief && brief.has("reach_mm")) {
       ObjectNode hand = brief.putObject("hand");
-      BuildJson.hand(hand, kumite.build.brief.Hand.AVERAGE);
+      BriefJson.hand(hand, kumite.build.brief.Hand.AVERAGE);
       hand.set("reach_mm", brief.remove("reach_mm"));
       brief.putArray("together");
     }

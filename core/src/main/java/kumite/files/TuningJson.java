@@ -1,5 +1,6 @@
 package kumite.files;
 
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Map;
 import java.util.Optional;
@@ -14,9 +15,22 @@ import kumite.build.map.Repeat;
 import kumite.build.map.Tuning;
 import kumite.json.Key;
 import kumite.name.ContactId;
+import kumite.room.PartCodec;
 
 /** The part of the saved file that holds how single contacts are read. */
-final class TuningJson {
+public final class TuningJson {
+  /** The codec of how contacts are read. */
+  public static final PartCodec<Tuning> CODEC =
+      new PartCodec<>(
+          Tuning.PART,
+          false,
+          (top, key, around) -> read(top.object(key), around.contacts()),
+          tuning -> {
+            ObjectNode node = JsonNodeFactory.instance.objectNode();
+            write(tuning, node);
+            return node;
+          });
+
   private TuningJson() {}
 
   static Tuning read(Key key, Set<ContactId> contacts) {

@@ -1,23 +1,29 @@
 package kumite.finding;
 
-/** The stations of the workbench, in working order. */
-public enum Station {
-  BRIEF("Brief"),
-  PANEL("Panel"),
-  LOOM("Loom"),
-  POWER("Power"),
-  MAP("Map"),
-  LEADS("Leads"),
-  LOG("Log");
+import java.util.Locale;
 
-  private final String title;
+/**
+ * A station of the workbench. The application's own are named here, because findings below all
+ * rooms are dealt with at them; another room brings its own.
+ *
+ * @param title its name on screen; no two stations have the same
+ */
+public record Station(String title) {
+  public static final Station BRIEF = new Station("Brief");
+  public static final Station PANEL = new Station("Panel");
+  public static final Station LOOM = new Station("Loom");
+  public static final Station POWER = new Station("Power");
+  public static final Station MAP = new Station("Map");
+  public static final Station LEADS = new Station("Leads");
+  public static final Station LOG = new Station("Log");
 
-  Station(String title) {
-    this.title = title;
+  /** {@return its name in lower case, as files and the command line write it} */
+  public String word() {
+    return title.toLowerCase(Locale.ROOT);
   }
 
-  /** {@return the station's name on screen} */
-  public String title() {
+  @Override
+  public String toString() {
     return title;
   }
 }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import kumite.build.Control;
 import kumite.build.panel.Panel;
 import kumite.kind.ControlKind;
+import kumite.measure.Paper;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;

@@ -12,6 +12,7 @@ import kumite.map.Coverage;
 import kumite.map.PadChart;
 import kumite.map.PadRole;
 import kumite.map.TargetText;
+import kumite.measure.Paper;
 import kumite.verdict.Bench;
 
 /**

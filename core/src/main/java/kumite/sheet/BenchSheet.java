@@ -22,6 +22,7 @@ import kumite.loom.Strand;
 import kumite.map.TargetText;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.measure.Paper;
 import kumite.name.Jumper;
 import kumite.panel.DrillPlan;
 import kumite.verdict.Bench;

@@ -7,6 +7,7 @@ import java.util.Optional;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Strand;
+import kumite.measure.Paper;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.verdict.Bench;

@@ -9,6 +9,7 @@ import kumite.device.Senses;
 import kumite.kind.ControlKind;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
+import kumite.measure.Paper;
 import kumite.measure.Placement;
 import kumite.measure.Shape;
 import kumite.name.ContactId;

@@ -22,6 +22,7 @@ import kumite.lead.Seen;
 import kumite.lead.Side;
 import kumite.lead.Told;
 import kumite.lead.Where;
+import kumite.measure.Paper;
 import kumite.measure.Point;
 import kumite.verdict.Bench;
 

@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
+import kumite.measure.Paper;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;

@@ -11,6 +11,7 @@ import kumite.build.panel.Panel;
 import kumite.kind.ControlKind;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.measure.Paper;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.panel.Captions;

@@ -2,6 +2,7 @@ package kumite.sheet;
 
 import java.io.IOException;
 import kumite.build.panel.Panel;
+import kumite.measure.Paper;
 import kumite.measure.Point;
 import kumite.panel.Captions;
 import kumite.verdict.Bench;

@@ -13,6 +13,7 @@ import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
+import kumite.measure.Paper;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.Joint;

@@ -2,17 +2,10 @@ package kumite.verdict;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiPredicate;
-import java.util.function.Function;
-import java.util.function.Supplier;
-import kumite.brief.BriefChecks;
 import kumite.build.Aspect;
 import kumite.build.Build;
-import kumite.build.Seat;
 import kumite.build.lead.BoardCable;
 import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
@@ -38,27 +31,22 @@ import kumite.firmware.Firmware;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.lead.Lead;
-import kumite.leads.AtSeat;
 import kumite.leads.LeadBookChecks;
 import kumite.loom.Look;
-import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
 import kumite.name.ContactId;
 import kumite.name.SeatId;
 import kumite.panel.DrillPlan;
 import kumite.panel.Gaps;
-import kumite.panel.HandChecks;
-import kumite.panel.Nudge;
-import kumite.panel.PanelChecks;
+import kumite.panel.PanelDerivations;
 import kumite.panel.Reach;
-import kumite.panel.SheetChecks;
 import kumite.parts.Catalogue;
+import kumite.room.Derivation;
+import kumite.room.Derived;
 import kumite.timing.DelayStudy;
 import kumite.wiring.Hearing;
 import kumite.wiring.Lay;
-import kumite.wiring.Neighbour;
-import kumite.wiring.Neighbourhood;
 import kumite.wiring.Wiring;
 
 /**
@@ -70,46 +58,46 @@ import kumite.wiring.Wiring;
  * Bench after = bench.next(edited); // the same as Bench.of, sooner
  * }</pre>
  *
- * <p>A pure function of build and catalogue; costs a few milliseconds for a panel of ordinary size.
- *
- * @param build the build
- * @param catalogue the kinds it uses
- * @param gaps the gaps of its panel
- * @param reach what the hand has to do
- * @param drill the holes of its panel
- * @param loom its strands
- * @param circuit its wiring as it is and what a board reads through it; empty without a board
- * @param layout its reports
- * @param paths its signal paths, in the order of its controls
- * @param coverage what the host asks for against what it gets
- * @param findings all findings, stops first
- * @param desks what follows from each of its seats
- * @param solves circuits solved before; shared with the benches made from this one
+ * <p>A pure function of build, catalogue and rooms; costs a few milliseconds for a panel of
+ * ordinary size. What follows from the whole build is declared by the rooms and kept as they say
+ * ({@link Derivation}); what is looked at, a seat and a profile, is worked out here.
  */
-public record Bench(
-    Build build,
-    Catalogue catalogue,
-    Gaps gaps,
-    Reach reach,
-    DrillPlan drill,
-    Loom loom,
-    Optional<Wired> circuit,
-    ReportLayout layout,
-    List<SignalPath> paths,
-    Coverage coverage,
-    List<Finding> findings,
-    List<Desk> desks,
-    Solves solves) {
+public final class Bench {
+  private final Build build;
+  private final Rooms rooms;
+  private final Catalogue catalogue;
+  private final Derived derived;
+  private final Loom loom;
+  private final Optional<Wired> circuit;
+  private final ReportLayout layout;
+  private final List<SignalPath> paths;
+  private final Coverage coverage;
+  private final List<Finding> findings;
 
-  public Bench {
-    paths = List.copyOf(paths);
-    findings = List.copyOf(findings);
-    desks = List.copyOf(desks);
+  private Bench(Build build, Rooms rooms, Catalogue catalogue, Derived derived) {
+    this.build = build;
+    this.rooms = rooms;
+    this.catalogue = catalogue;
+    this.derived = derived;
+    Desk desk = desk();
+    Optional<BoardKind> board = catalogue.boardOf(build);
+    loom = build.seat().inForce() == 0 ? desk.loom() : desk.loom().meaning(build);
+    circuit = new OnePlug(desks()).shared(desk);
+    layout = Desk.layout(build, board, loom);
+    paths = Desk.paths(build, board, loom, layout, desk.circuit());
+    coverage = Coverage.of(build, catalogue);
+    findings = judged();
+  }
+
+  /** Works everything out, with the rooms that the application has. */
+  public static Bench of(Build build, Catalogue shipped) {
+    return of(build, shipped, Rooms.standard());
   }
 
   /** Works everything out. */
-  public static Bench of(Build build, Catalogue shipped) {
-    return work(build, shipped.with(build), new Solves(), Optional.empty());
+  public static Bench of(Build build, Catalogue shipped, Rooms rooms) {
+    Catalogue kinds = shipped.with(build);
+    return new Bench(build, rooms, kinds, Derived.of(build.home(), kinds));
   }
 
   /** {@return the bench of another build, usually one edit away; what did not change is kept} */
@@ -118,173 +106,99 @@ public record Bench(
         build.own().equals(other.own()) && build.ownBoards().equals(other.ownBoards())
             ? catalogue
             : catalogue.with(other);
-    return work(other, kinds, solves, Optional.of(this));
+    return new Bench(other, rooms, kinds, derived.next(other.home(), kinds));
   }
 
-  private static Bench work(
-      Build build, Catalogue catalogue, Solves solves, Optional<Bench> before) {
-    Build home = build.home();
-    Kept kept = new Kept(home, catalogue, before);
-    Gaps gaps = kept.ifPanel(Bench::gaps, () -> Gaps.of(home, catalogue));
-    Reach reach = kept.ifPanel(Bench::reach, () -> Reach.of(home, catalogue));
-    DrillPlan drill = kept.ifPanel(Bench::drill, () -> DrillPlan.of(home, catalogue));
-    List<Desk> desks = desks(home, catalogue, solves, before);
-    Desk desk = desks.get(build.at());
-    OnePlug plug = new OnePlug(desks);
-    Optional<BoardKind> board = catalogue.boardOf(build);
-    Loom loom = build.seat().inForce() == 0 ? desk.loom() : desk.loom().meaning(build);
-    ReportLayout layout = Desk.layout(build, board, loom);
-    List<SignalPath> paths = Desk.paths(build, board, loom, layout, desk.circuit());
-    List<Finding> findings = new ArrayList<>();
-    findings.addAll(BriefChecks.of(home));
-    findings.addAll(
-        kept.ifPanel(
-            bench -> bench.from(Station.PANEL),
-            () -> {
-              Nudge.Search search = new Nudge.Search(home, catalogue);
-              List<Finding> found = new ArrayList<>(PanelChecks.of(home, catalogue, gaps, search));
-              found.addAll(HandChecks.of(home, catalogue, reach, search));
-              found.addAll(SheetChecks.of(home, catalogue));
-              return found;
-            }));
-    findings.addAll(plug.findings());
-    findings.addAll(SeatChecks.between(home, catalogue, desks));
-    findings.addAll(
-        kept.ifLeads(
-            bench -> bench.from(Station.LEADS),
-            () -> LeadBookChecks.of(home, catalogue, atSeats(desks))));
-    List<Finding> joined = new ArrayList<>(Alike.joined(findings));
-    joined.sort(Comparator.comparing(Finding::severity).thenComparing(Finding::station));
-    Trial trial = new Trial();
-    Bench bench =
-        new Bench(
-            build,
-            catalogue,
-            gaps,
-            reach,
-            drill,
-            loom,
-            plug.shared(desk),
-            layout,
-            paths,
-            Coverage.of(build, catalogue),
-            joined.stream()
-                // In a pile that was not measured whole no trial would prove anything.
-                .map(f -> gaps.unmeasured() > 0 ? f.unmended() : f.judgedBy(trial))
-                .toList(),
-            desks,
-            solves);
-    trial.on(bench);
-    return bench;
+  /** All that the rooms say, stops first, each with a fix that was tried on this bench. */
+  private List<Finding> judged() {
+    List<Finding> said = new ArrayList<>();
+    rooms.checks().forEach(check -> said.addAll(get(check)));
+    List<Finding> joined = new ArrayList<>(Alike.joined(said));
+    joined.sort(
+        Comparator.comparing(Finding::severity).thenComparing(f -> rooms.order(f.station())));
+    // In a pile that was not measured whole no trial would prove anything.
+    boolean whole = gaps().unmeasured() == 0;
+    Trial trial = new Trial(this);
+    return joined.stream().map(f -> whole ? f.judgedBy(trial) : f.unmended()).toList();
   }
 
-  private static List<Desk> desks(
-      Build home, Catalogue catalogue, Solves solves, Optional<Bench> before) {
-    Map<SeatId, Loom> looms = new LinkedHashMap<>();
-    Map<SeatId, Neighbourhood.Alone> alone = new LinkedHashMap<>();
-    boolean joined = !home.links().isEmpty() || !home.leads().leads().isEmpty();
-    for (Seat seat : home.seats()) {
-      Build faced = home.facing(Aspect.of(seat));
-      Optional<Desk> was = was(before, seat);
-      Kept kept = new Kept(faced, catalogue, before);
-      Loom loom =
-          was.filter(d -> kept.sameLoom(d.build()))
-              .map(Desk::loom)
-              .orElseGet(() -> Loom.of(faced, catalogue, was.map(Desk::loom)));
-      looms.put(seat.id(), loom);
-      if (joined) {
-        catalogue
-            .boardOf(faced)
-            .ifPresent(
-                board ->
-                    alone.put(
-                        seat.id(),
-                        new Neighbourhood.Alone(
-                            board, Looks.of(board, loom), Wiring.asBuilt(faced, board, loom))));
-      }
-    }
-    List<Desk> desks = new ArrayList<>();
-    for (Seat seat : home.seats()) {
-      Build faced = home.facing(Aspect.of(seat));
-      List<Neighbour> beside =
-          joined ? Neighbourhood.of(home, alone, seat.id()) : List.<Neighbour>of();
-      Optional<Desk> was = was(before, seat);
-      Catalogue then = before.map(Bench::catalogue).orElse(catalogue);
-      desks.add(
-          was.filter(d -> d.holds(faced, catalogue, then, beside))
-              .orElseGet(
-                  () -> Desk.of(faced, catalogue, looms.get(seat.id()), solves, was, beside)));
-    }
-    return desks;
+  /** {@return what a derivation of a room gives for the whole build, whatever is looked at} */
+  public <T> T get(Derivation<T> derivation) {
+    return derived.get(derivation);
   }
 
-  private static Optional<Desk> was(Optional<Bench> before, Seat seat) {
-    return before.flatMap(
-        bench ->
-            bench.desks.stream().filter(d -> d.build().seat().id().equals(seat.id())).findFirst());
+  /** {@return the build} */
+  public Build build() {
+    return build;
   }
 
-  private List<Finding> from(Station station) {
-    return findings.stream().filter(finding -> finding.station() == station).toList();
+  /** {@return the rooms that judge it} */
+  public Rooms rooms() {
+    return rooms;
   }
 
-  /** What of the bench before still holds. */
-  private record Kept(Build build, Catalogue catalogue, Optional<Bench> before) {
-    private <T> T keptIf(
-        BiPredicate<Build, Build> same, Function<Bench, T> keep, Supplier<T> work) {
-      return before
-          .filter(b -> b.catalogue() == catalogue && same.test(b.build().home(), build))
-          .map(keep)
-          .orElseGet(work);
-    }
+  /** {@return the kinds it uses} */
+  public Catalogue catalogue() {
+    return catalogue;
+  }
 
-    <T> T ifPanel(Function<Bench, T> keep, Supplier<T> work) {
-      return keptIf(Kept::samePanel, keep, work);
-    }
+  /** {@return the gaps of its panel} */
+  public Gaps gaps() {
+    return get(PanelDerivations.GAPS);
+  }
 
-    <T> T ifLeads(Function<Bench, T> keep, Supplier<T> work) {
-      return keptIf(
-          (one, other) -> one.leads().equals(other.leads()) && one.leads().standsAlone(),
-          keep,
-          work);
-    }
+  /** {@return what the hand has to do} */
+  public Reach reach() {
+    return get(PanelDerivations.REACH);
+  }
 
-    boolean sameLoom(Build other) {
-      return before.filter(b -> b.catalogue() == catalogue).isPresent()
-          && other.panel().equals(build.panel())
-          && other.controls().equals(build.controls())
-          && other.seat().board().equals(build.seat().board())
-          && other.seat().loom().equals(build.seat().loom())
-          && other.mapping().equals(build.mapping())
-          && other.tuning().centres().equals(build.tuning().centres())
-          && Loom.landed(other).equals(Loom.landed(build))
-          && other.links().equals(build.links())
-          && (build.links().isEmpty() || sameBoards(other));
-    }
+  /** {@return the holes of its panel} */
+  public DrillPlan drill() {
+    return get(PanelDerivations.DRILL);
+  }
 
-    /** Links are laid from board to board, as the first seat that they name lays its wires. */
-    private boolean sameBoards(Build other) {
-      return other.seats().stream()
-          .map(seat -> List.of(seat.id(), seat.board(), seat.loom().laying()))
-          .toList()
-          .equals(
-              build.seats().stream()
-                  .map(seat -> List.of(seat.id(), seat.board(), seat.loom().laying()))
-                  .toList());
-    }
+  /** {@return what follows from each of its seats} */
+  List<Desk> desks() {
+    return get(Desks.ALL);
+  }
 
-    private static boolean samePanel(Build one, Build other) {
-      return one.panel().equals(other.panel())
-          && one.brief().equals(other.brief())
-          && one.controls().equals(other.controls())
-          && one.seats().stream()
-              .map(seat -> List.of(seat.board(), seat.profiles()))
-              .toList()
-              .equals(
-                  other.seats().stream()
-                      .map(seat -> List.of(seat.board(), seat.profiles()))
-                      .toList());
-    }
+  private Desk desk() {
+    return desks().get(build.at());
+  }
+
+  /** {@return circuits solved before; shared with the benches made from this one} */
+  Solves solves() {
+    return get(Desks.SOLVES);
+  }
+
+  /** {@return the strands of the seat looked at} */
+  public Loom loom() {
+    return loom;
+  }
+
+  /** {@return its wiring as it is and what a board reads through it; empty without a board} */
+  public Optional<Wired> circuit() {
+    return circuit;
+  }
+
+  /** {@return the reports of the profile looked at} */
+  public ReportLayout layout() {
+    return layout;
+  }
+
+  /** {@return the signal paths of the seat looked at, in the order of its controls} */
+  public List<SignalPath> paths() {
+    return paths;
+  }
+
+  /** {@return what the host asks for against what it gets} */
+  public Coverage coverage() {
+    return coverage;
+  }
+
+  /** {@return all findings, stops first} */
+  public List<Finding> findings() {
+    return findings;
   }
 
   /**
@@ -310,7 +224,7 @@ public record Bench(
   public int count(Station station, Severity severity) {
     return (int)
         findings.stream()
-            .filter(finding -> finding.station() == station && finding.severity() == severity)
+            .filter(finding -> finding.station().equals(station) && finding.severity() == severity)
             .count();
   }
 
@@ -375,11 +289,8 @@ public record Bench(
 
   /** {@return a cable of the build as a lead; empty before its seat has a board} */
   public Optional<Lead> lead(BoardCable cable) {
-    return LeadBookChecks.lead(cable, atSeats(desks), build.leads().plugs());
-  }
-
-  private static List<AtSeat> atSeats(List<Desk> desks) {
-    return desks.stream().map(Desk::atSeat).toList();
+    return LeadBookChecks.lead(
+        cable, desks().stream().map(Desk::atSeat).toList(), build.leads().plugs());
   }
 
   /** {@return all leads of the build, its cables among them} */
@@ -452,7 +363,7 @@ public record Bench(
 
   /** {@return whether something at the board looked at is shorted or driven against} */
   public boolean endangered() {
-    return desks.get(build.at()).endangered();
+    return desk().endangered();
   }
 
   /** {@return who tells the host what the board reads; empty without a board} */

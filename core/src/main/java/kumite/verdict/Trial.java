@@ -12,14 +12,14 @@ import kumite.finding.Severity;
  * hidden behind another one.
  */
 final class Trial implements Remedy.Judge {
-  private Bench bench;
+  private final Bench bench;
 
   /** Worked out when a fix first brings out what was hidden; null until then. */
   private List<Finding> hidden;
 
-  /** The bench whose findings are to be mended; said once, when it is made. */
-  void on(Bench judged) {
-    bench = judged;
+  /** A trial on the bench whose findings are to be mended. */
+  Trial(Bench bench) {
+    this.bench = bench;
   }
 
   @Override

@@ -20,6 +20,7 @@ import kumite.kind.WireColour;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
+import kumite.verdict.Rooms;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
@@ -175,7 +176,7 @@ public class BuildFileTest {
 
   @Test
   public void unsavedWorkIsFoundAgainAndADamagedJournalIsPutAside() throws Exception {
-    Journal journal = new Journal(folder.resolve("state"));
+    Journal journal = new Journal(folder.resolve("state"), Rooms.standard());
     assertThat(journal.find(CATALOGUE).work()).isEmpty();
     journal.keep(full(), Optional.of(Path.of("/bench/desk.kumite.json")));
     Journal.Unsaved found = journal.find(CATALOGUE).work().orElseThrow();

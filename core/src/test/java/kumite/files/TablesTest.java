@@ -21,8 +21,9 @@ import kumite.measure.Shape;
 import kumite.name.Jumper;
 import kumite.panel.DrillPlan;
 import kumite.parts.Catalogue;
-import kumite.sheet.Export;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 import kumite.wiring.Wiring;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -222,15 +223,15 @@ public class TablesTest {
     Build build = RandomBuilds.any(new SplittableRandom(7000 + seed));
     for (Export export :
         new Export[] {
-          Export.WIRING,
-          Export.CUT_LIST,
-          Export.DRILL,
-          Export.NETLIST,
-          Export.PARTS,
-          Export.SVG,
-          Export.DXF,
-          Export.DESCRIPTOR,
-          Export.SPICE
+          Exports.WIRING,
+          Exports.CUT_LIST,
+          Exports.DRILL,
+          Exports.NETLIST,
+          Exports.PARTS,
+          Exports.SVG,
+          Exports.DXF,
+          Exports.DESCRIPTOR,
+          Exports.SPICE
         }) {
       try {
         byte[] once = export.content(Bench.of(build, CATALOGUE), Export.Choices.USUAL);

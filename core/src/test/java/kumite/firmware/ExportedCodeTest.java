@@ -233,7 +233,7 @@ public class ExportedCodeTest {
     Map<String, String> files = firmware.files(Firmware.Target.PORTABLE, List.of());
     assertThat(files.get("README.txt")).contains("Horn (CONTACT_HORN_2)", "Horn (CONTACT_HORN_3)");
     assertThat(
-            kumite.sheet.Export.FIRMWARE.notes(
+            kumite.sheet.Exports.FIRMWARE.notes(
                 Bench.of(build.withControls(named), Catalogue.standard())))
         .anyMatch(note -> note.contains("Horn (CONTACT_HORN_2)"));
     Path folder = Exported.write("labels", files);

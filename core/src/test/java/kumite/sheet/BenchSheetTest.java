@@ -10,6 +10,7 @@ import kumite.build.Build;
 import kumite.build.loom.Topology;
 import kumite.loom.Strand;
 import kumite.measure.LengthUnit;
+import kumite.measure.Paper;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;

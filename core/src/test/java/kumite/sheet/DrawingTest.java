@@ -22,6 +22,7 @@ import kumite.Builds;
 import kumite.build.Build;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.measure.Paper;
 import kumite.measure.Point;
 import kumite.measure.Shape;
 import kumite.panel.DrillPlan;

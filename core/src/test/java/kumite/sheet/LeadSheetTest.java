@@ -22,8 +22,10 @@ import kumite.lead.RandomLeads;
 import kumite.lead.Seen;
 import kumite.lead.Side;
 import kumite.leads.LeadChecks;
+import kumite.measure.Paper;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -177,7 +179,7 @@ public class LeadSheetTest {
         .contains("turns the stick a quarter to the left")
         .contains("the cable has 9 cores and no spare")
         .contains("Faces in true size");
-    assertThat(Export.LEADS.files(bench, Export.Choices.USUAL).keySet())
+    assertThat(Exports.LEADS.files(bench, Export.Choices.USUAL).keySet())
         .containsExactly(
             "leads.pdf",
             "lead-quarter-left.lead.json",
@@ -185,7 +187,7 @@ public class LeadSheetTest {
             "lead-both-joined.lead.json");
     assertThatThrownBy(
             () ->
-                Export.LEADS.files(
+                Exports.LEADS.files(
                     Bench.of(Build.empty("None"), Catalogue.standard()), Export.Choices.USUAL))
         .hasMessageContaining("there are no leads");
   }

@@ -18,9 +18,11 @@ import kumite.device.Holds;
 import kumite.device.SignalPath;
 import kumite.kind.BoardKind;
 import kumite.map.TargetText;
+import kumite.measure.Paper;
 import kumite.name.ContactId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -75,7 +77,7 @@ public class OwnMeaningsTest {
   @Test(dataProvider = "boards")
   public void chartsShowWhatTheBoardDoes(BoardKind board) {
     Bench bench = bench(board);
-    String chart = text(bench, Export.HOST_CHART);
+    String chart = text(bench, Exports.HOST_CHART);
     assertThat(chart.contains("Button 40")).as("chord").isEqualTo(!board.fixedMap());
     assertThat(chart.contains("Button 31")).as("layer").isEqualTo(!board.fixedMap());
     SignalPath path = bench.path(ContactId.parse("b1")).orElseThrow();
@@ -98,11 +100,11 @@ public class OwnMeaningsTest {
     boolean heard = bench.hearing().filter(h -> h.reaches()).isPresent();
     assertThat(trace.reports().isEmpty()).isEqualTo(ofHost || !heard);
     if (ofHost) {
-      assertThatThrownBy(() -> text(bench, Export.DESCRIPTOR))
+      assertThatThrownBy(() -> text(bench, Exports.DESCRIPTOR))
           .hasMessageContaining("there is no report");
       assertThat(bench.path(ContactId.parse("b1")).orElseThrow().arrives()).isTrue();
     } else {
-      assertThat(text(bench, Export.DESCRIPTOR)).isNotEmpty();
+      assertThat(text(bench, Exports.DESCRIPTOR)).isNotEmpty();
     }
   }
 }

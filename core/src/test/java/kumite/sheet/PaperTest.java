@@ -19,12 +19,14 @@ import kumite.build.Control;
 import kumite.build.panel.Block;
 import kumite.files.BuildFile;
 import kumite.files.Demo;
+import kumite.measure.Paper;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.ControlId;
 import kumite.panel.DrillPlan;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -368,7 +370,8 @@ public class PaperTest {
       for (Paper paper : Paper.values()) {
         boolean whole = ArtSheet.fits(build.panel(), paper);
         Export.Choices choices = new Export.Choices(paper, 0);
-        assertThat(Export.ART.files(bench, choices).containsKey("art-pages.pdf")).isEqualTo(!whole);
+        assertThat(Exports.ART.files(bench, choices).containsKey("art-pages.pdf"))
+            .isEqualTo(!whole);
         if (whole) {
           continue;
         }
@@ -416,7 +419,7 @@ public class PaperTest {
   public void labelsPrintInTheirOwnScript(String label) throws Exception {
     Bench bench =
         bench(Builds.buttons(60, 60).withControl(new ControlId("b1"), c -> c.withLabel(label)));
-    for (Export export : new Export[] {Export.BENCH_SHEET, Export.TEMPLATE, Export.CAP_LABELS}) {
+    for (Export export : new Export[] {Exports.BENCH_SHEET, Exports.TEMPLATE, Exports.CAP_LABELS}) {
       assertThat(export.notes(bench)).isEmpty();
       try (PDDocument document = Loader.loadPDF(export.content(bench, Export.Choices.USUAL))) {
         PDFTextStripper stripper = new PDFTextStripper();
@@ -435,11 +438,11 @@ public class PaperTest {
   public void aSignThatCannotBePrintedIsSaidBefore() throws Exception {
     Build build =
         Builds.buttons(60, 60).withControl(new ControlId("b1"), c -> c.withLabel("ปุ่ม A"));
-    assertThat(Export.BENCH_SHEET.notes(bench(build)))
+    assertThat(Exports.BENCH_SHEET.notes(bench(build)))
         .singleElement()
         .asString()
         .contains("ป", "? stands for it");
-    assertThat(Export.DRILL.notes(bench(build))).isEmpty();
+    assertThat(Exports.DRILL.notes(bench(build))).isEmpty();
     assertThatThrownBy(() -> build.withControl(new ControlId("b1"), c -> c.withLabel("A\u0007B")))
         .hasMessageContaining("U+0007 (bel), at place 2");
     assertThatThrownBy(() -> build.withControl(new ControlId("b1"), c -> c.withLabel("A\uD83D")))

@@ -9,9 +9,11 @@ import kumite.RandomBuilds;
 import kumite.build.Build;
 import kumite.build.loom.Topology;
 import kumite.loom.Strand;
+import kumite.measure.Paper;
 import kumite.name.Jumper;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -25,9 +27,9 @@ public class SheetTruthTest {
   @DataProvider
   public Object[][] papers() {
     return new Object[][] {
-      {Export.BENCH_SHEET, "LEFT OUT", "by hand"},
-      {Export.HEADER_OVERLAY, "LEFT OUT", "by hand"},
-      {Export.WIRING_BOARD, "left out", "by hand"},
+      {Exports.BENCH_SHEET, "LEFT OUT", "by hand"},
+      {Exports.HEADER_OVERLAY, "LEFT OUT", "by hand"},
+      {Exports.WIRING_BOARD, "left out", "by hand"},
     };
   }
 

@@ -12,6 +12,7 @@ import kumite.Builds;
 import kumite.RandomBuilds;
 import kumite.build.Build;
 import kumite.loom.Strand;
+import kumite.measure.Paper;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.parts.Catalogue;

@@ -1,29 +1,19 @@
 package kumite.desktop;
 
 import java.io.IOException;
-import java.time.Clock;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
 import kumite.build.Build;
-import kumite.desktop.brief.BriefStation;
-import kumite.desktop.leads.LeadsStation;
-import kumite.desktop.log.LogStation;
-import kumite.desktop.loom.LoomStation;
-import kumite.desktop.map.MapStation;
-import kumite.desktop.panel.PanelStation;
-import kumite.desktop.power.PowerStation;
 import kumite.desktop.shell.Shell;
+import kumite.desktop.shell.StationRoom;
 import kumite.desktop.shell.Workbench;
 import kumite.files.BuildFileException;
 import kumite.files.Journal;
 import kumite.files.RecentFiles;
-import kumite.finding.Station;
 import kumite.parts.Catalogue;
 
 /** The application: one window over one workbench. */
@@ -47,7 +37,8 @@ public final class KumiteApp extends Application {
     open(stage, opening);
     Options options = opening.options();
     if (options.pictures().isPresent()) {
-      new Pictures(stage, workbench, shell, options.pictures().get()).takeAll();
+      new Pictures(stage, workbench, shell, options.pictures().get())
+          .takeAll(StationRoom.standard());
     } else if (options.picture().isPresent()) {
       Pictures.takeOne(stage, options.picture().get());
     }
@@ -58,13 +49,17 @@ public final class KumiteApp extends Application {
 
   /** Shows the window; tests call this with a folder of their own for the journal. */
   void open(Stage stage, Opening opening) {
+    open(stage, opening, StationRoom.standard());
+  }
+
+  /** Shows the window with these stations. */
+  void open(Stage stage, Opening opening, List<StationRoom> stations) {
     Options options = opening.options();
     Catalogue catalogue = opening.catalogue();
     Build first = opening.bench().build();
     workbench = new Workbench(catalogue, opening.bench());
     workbench.file().set(opening.file());
-    shell = new Shell(workbench, stations(), new RecentFiles(options.state()));
-    LoomStation.offer(workbench, shell.frame());
+    shell = new Shell(workbench, stations, new RecentFiles(options.state()));
     Scene scene = new Scene(shell, WindowPlace.USUAL_WIDTH, WindowPlace.USUAL_HEIGHT);
     Look.dress(scene);
     shell.install(scene);
@@ -84,7 +79,7 @@ public final class KumiteApp extends Application {
     stage.show();
     opening.complaint().ifPresent(workbench::complain);
     if (options.pictures().isEmpty()) {
-      Journal journal = new Journal(options.state());
+      Journal journal = new Journal(options.state(), workbench.rooms());
       Journal.Found found = journal.find(catalogue);
       safekeeper = new Safekeeper(workbench, journal);
       found.trouble().ifPresent(workbench::complain);
@@ -125,18 +120,6 @@ public final class KumiteApp extends Application {
             + ".",
         () -> workbench.openUnsaved(unsaved.build(), now, unsaved.savedAs()),
         () -> workbench.say("The unsaved work was thrown away"));
-  }
-
-  private static Map<Station, Shell.Maker> stations() {
-    Map<Station, Shell.Maker> makers = new EnumMap<>(Station.class);
-    makers.put(Station.BRIEF, BriefStation::new);
-    makers.put(Station.PANEL, PanelStation::new);
-    makers.put(Station.LOOM, LoomStation::new);
-    makers.put(Station.POWER, PowerStation::new);
-    makers.put(Station.MAP, MapStation::new);
-    makers.put(Station.LEADS, LeadsStation::new);
-    makers.put(Station.LOG, (bench, frame) -> new LogStation(bench, Clock.systemDefaultZone()));
-    return makers;
   }
 
   /** {@return the state of the window, for tests} */

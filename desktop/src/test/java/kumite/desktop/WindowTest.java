@@ -29,6 +29,7 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Rooms;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.assertj.core.api.SoftAssertions;
@@ -311,7 +312,11 @@ public class WindowTest {
     window.add("knob-9");
     Build unsaved = window.bench().build();
     window.close(); // as the application's stop does after a crash's last half second
-    assertThat(new Journal(state).find(Catalogue.standard()).work().map(Journal.Unsaved::build))
+    assertThat(
+            new Journal(state, Rooms.standard())
+                .find(Catalogue.standard())
+                .work()
+                .map(Journal.Unsaved::build))
         .isEqualTo(Optional.of(unsaved));
     window = Window.open(state);
     window.hands.push(KeyCode.H); // the horn's letter: nothing behind the question is pressed
@@ -338,7 +343,7 @@ public class WindowTest {
       int height = (int) each[2];
       String[] what = each[3].equals("") ? new String[0] : new String[] {"--demo"};
       window = Window.sized(folder.resolve("state" + state++), width, height, fontPx, what);
-      for (Station station : Station.values()) {
+      for (Station station : Rooms.standard().stations()) {
         Window.onFx(
             () -> {
               window.workbench().station().set(station);

@@ -1,6 +1,8 @@
 package kumite.build.brief;
 
 import java.util.Objects;
+import kumite.build.Decided;
+import kumite.build.Part;
 import kumite.measure.Check;
 import kumite.measure.LengthUnit;
 
@@ -12,7 +14,11 @@ import kumite.measure.LengthUnit;
  * @param hand who plays
  * @param units the unit that lengths are shown in
  */
-public record Brief(String title, double supplyVolts, Hand hand, LengthUnit units) {
+public record Brief(String title, double supplyVolts, Hand hand, LengthUnit units)
+    implements Decided<Brief> {
+  /** The brief as a part of a build. */
+  public static final Part<Brief> PART =
+      new Part<>("brief", new Brief("New build", 5.0, Hand.AVERAGE, LengthUnit.MM));
 
   public Brief {
     Check.writable(title, "title");

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import kumite.build.Decided;
+import kumite.build.Part;
 import kumite.lead.ConnectorKind;
 import kumite.lead.End;
 import kumite.lead.Lead;
@@ -30,10 +32,14 @@ public record LeadBook(
     List<Pinout> pinouts,
     List<Lead> leads,
     List<BoardCable> cables,
-    List<RingOut> ringOuts) {
+    List<RingOut> ringOuts)
+    implements Decided<LeadBook> {
   /** Nothing of the kind. */
   public static final LeadBook EMPTY =
       new LeadBook(List.of(), List.of(), List.of(), List.of(), List.of());
+
+  /** Leads as a part of a build. */
+  public static final Part<LeadBook> PART = new Part<>("leads", EMPTY);
 
   /** More of a kind than this is taken for a damaged file. */
   public static final int MOST = 500;
@@ -157,7 +163,7 @@ public record LeadBook(
         ringOuts.stream().filter(r -> !r.name().equals(name)).toList());
   }
 
-  /** {@return the same less what names a seat or a control that a build does not have} */
+  @Override
   public LeadBook within(Set<SeatId> seats, Set<ControlId> controls) {
     if (cables.isEmpty()) {
       return this;

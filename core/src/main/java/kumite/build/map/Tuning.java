@@ -5,6 +5,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import kumite.build.Decided;
+import kumite.build.Part;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 
@@ -20,10 +22,14 @@ public record Tuning(
     Map<ContactId, AxisTuning> axes,
     Map<ContactId, PressAt> presses,
     Map<ContactId, Repeat> repeats,
-    Map<ContactId, Pulses> pulses) {
+    Map<ContactId, Pulses> pulses)
+    implements Decided<Tuning> {
 
   /** Nothing tuned. */
   public static final Tuning NONE = new Tuning(Map.of(), Map.of(), Map.of(), Map.of());
+
+  /** How single contacts are read, as a part of a build. */
+  public static final Part<Tuning> PART = new Part<>("tuning", NONE);
 
   public Tuning {
     axes = sorted(axes);
@@ -97,7 +103,7 @@ public record Tuning(
     return next;
   }
 
-  /** {@return the same without one control} */
+  @Override
   public Tuning without(ControlId control) {
     return kept(contact -> !contact.control().equals(control));
   }

@@ -2,6 +2,8 @@ package kumite.build.panel;
 
 import java.util.List;
 import java.util.Objects;
+import kumite.build.Decided;
+import kumite.build.Part;
 import kumite.measure.Check;
 import kumite.measure.Point;
 
@@ -28,7 +30,13 @@ public record Panel(
     CaseInside inside,
     Datum datum,
     List<Point> outline,
-    double coverMm) {
+    double coverMm)
+    implements Decided<Panel> {
+  /** The panel as a part of a build: bare, 300 by 200 mm, where nothing was decided. */
+  public static final Part<Panel> PART =
+      new Part<>(
+          "panel",
+          new Panel(300, 200, 6, 3, Material.ACRYLIC, new CaseInside(12, 70), Datum.FRONT_LEFT));
 
   public Panel {
     Check.between(20, 3000, widthMm, "width_mm");

@@ -20,7 +20,7 @@ import kumite.lead.Seen;
 import kumite.lead.Side;
 import kumite.lead.Where;
 import kumite.lead.Wired;
-import kumite.sheet.Export;
+import kumite.sheet.Exports;
 
 /** Both ends of the lead from both sides, and the half that each plugs into. */
 final class FacesTab extends VBox {
@@ -43,7 +43,7 @@ final class FacesTab extends VBox {
     Button print = new Button("Print in true size");
     print.setId("print-faces");
     print.setMinWidth(Region.USE_PREF_SIZE);
-    print.setOnAction(event -> frame.commands().export(Export.LEADS));
+    print.setOnAction(event -> frame.commands().export(Exports.LEADS));
     HBox bar = new HBox(note, print);
     bar.getStyleClass().add("lead-bar");
     lit.setId("lit-pin");

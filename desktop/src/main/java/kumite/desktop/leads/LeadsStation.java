@@ -21,7 +21,7 @@ import kumite.desktop.shell.Workbench;
 import kumite.finding.Station;
 import kumite.lead.Lead;
 import kumite.lead.Told;
-import kumite.sheet.Export;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
 
 /** Which pin goes to which. */
@@ -86,7 +86,7 @@ public final class LeadsStation implements StationView {
             });
     Button more = Plain.button("New lead", "lead-new", () -> go(View.MAKE));
     Button chart =
-        Plain.button("Wiring chart", "lead-chart", () -> frame.commands().export(Export.LEADS));
+        Plain.button("Wiring chart", "lead-chart", () -> frame.commands().export(Exports.LEADS));
     Button gone = Plain.button("Delete", "lead-delete", this::delete);
     bar =
         new HBox(

@@ -11,7 +11,7 @@ import javafx.scene.layout.VBox;
 import kumite.desktop.field.Segments;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
-import kumite.sheet.Export;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
 import kumite.wiring.Lay;
 
@@ -45,7 +45,7 @@ final class LayTab extends VBox {
                 "Wiring board",
                 "print-wiring-board",
                 "Print the wires in true size, from below, to lay them on",
-                () -> frame.commands().export(Export.WIRING_BOARD)),
+                () -> frame.commands().export(Exports.WIRING_BOARD)),
             WireBench.opener("wire-by-wire", wireByWire));
     bar.getStyleClass().add("lay-bar");
     words.setId("lay-words");

@@ -17,8 +17,9 @@ import kumite.desktop.shell.Workbench;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.panel.DrillPlan;
-import kumite.sheet.Export;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 
 /** The holes with coordinates, tools and order, and what is written for the saw and the printer. */
 final class DrillTab implements Tab {
@@ -78,13 +79,13 @@ final class DrillTab implements Tab {
     out.setMinHeight(Region.USE_PREF_SIZE);
     for (Export export :
         new Export[] {
-          Export.TEMPLATE,
-          Export.SVG,
-          Export.DXF,
-          Export.ART,
-          Export.DRILL,
-          Export.CAP_LABELS,
-          Export.HEADER_OVERLAY
+          Exports.TEMPLATE,
+          Exports.SVG,
+          Exports.DXF,
+          Exports.ART,
+          Exports.DRILL,
+          Exports.CAP_LABELS,
+          Exports.HEADER_OVERLAY
         }) {
       Button button = new Button(export.title());
       button.getStyleClass().add("small");

@@ -21,7 +21,7 @@ import kumite.desktop.shell.WorkingView;
 import kumite.device.InputKind;
 import kumite.finding.Station;
 import kumite.kind.BoardKind;
-import kumite.sheet.Export;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
 import kumite.working.Working;
 
@@ -68,7 +68,7 @@ public final class PowerStation implements StationView {
     sums.setOnAction(event -> frame.commands().run("Sums"));
     Button spice = new Button("Export circuits");
     spice.setMinWidth(Region.USE_PREF_SIZE);
-    spice.setOnAction(event -> frame.commands().export(Export.SPICE));
+    spice.setOnAction(event -> frame.commands().export(Exports.SPICE));
     head = new Head("Power", spice, sums, tabs);
     Label name = new Label("From the supply");
     name.getStyleClass().add("strong");

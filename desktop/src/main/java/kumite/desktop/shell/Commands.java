@@ -19,7 +19,8 @@ import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
-import kumite.sheet.Export;
+import kumite.sheet.Exports;
+import kumite.verdict.Export;
 
 /**
  * The one list of everything that can be done. Keys, buttons and the finder are made from it, so
@@ -53,12 +54,12 @@ public final class Commands {
       all.add(
           Command.of("Export: Firmware, " + target.title(), "", () -> files.askFirmware(target)));
     }
-    for (Export export : Export.values()) {
-      if (export != Export.BENCH_SHEET && export != Export.FIRMWARE) {
+    for (Export export : workbench.rooms().exports()) {
+      if (export != Exports.BENCH_SHEET && export != Exports.FIRMWARE) {
         all.add(
             Command.of(
                 "Export: " + export.title(),
-                export == Export.TEMPLATE ? "Shortcut+Shift+P" : "",
+                export == Exports.TEMPLATE ? "Shortcut+Shift+P" : "",
                 () -> files.askExport(export)));
       }
     }
@@ -119,7 +120,7 @@ public final class Commands {
 
   /** {@return writing the bench sheet} */
   public Command sheet() {
-    return Command.of("Bench sheet", "Shortcut+P", () -> files.askExport(Export.BENCH_SHEET));
+    return Command.of("Bench sheet", "Shortcut+P", () -> files.askExport(Exports.BENCH_SHEET));
   }
 
   /** Does what a name in the list says; nothing if the list has no such name. */

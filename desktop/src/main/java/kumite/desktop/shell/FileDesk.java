@@ -22,10 +22,11 @@ import kumite.files.TextFile;
 import kumite.firmware.Firmware;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.measure.Paper;
 import kumite.parts.PartFile;
-import kumite.sheet.Export;
-import kumite.sheet.Paper;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
+import kumite.verdict.Export;
 
 /** Opening, saving and exporting, by way of the file pane inside the window. */
 public final class FileDesk {
@@ -124,7 +125,7 @@ public final class FileDesk {
 
   private boolean writeCopy(Path file) {
     try {
-      BuildFile.write(workbench.kept(), file);
+      BuildFile.write(workbench.kept(), file, workbench.rooms());
       workbench.say("A copy is in " + file);
       return true;
     } catch (BuildFileException e) {
@@ -205,7 +206,7 @@ public final class FileDesk {
   /** {@return whether the file was opened} */
   boolean open(Path file) {
     try {
-      Build build = BuildFile.read(file, workbench.catalogue());
+      Build build = BuildFile.read(file, workbench.catalogue(), workbench.rooms());
       workbench.open(build, Optional.of(file));
       workbench.say("Opened " + file.getFileName());
       return true;
@@ -263,7 +264,7 @@ public final class FileDesk {
 
   private boolean write(Path named) {
     try {
-      BuildFile.write(workbench.kept(), named);
+      BuildFile.write(workbench.kept(), named, workbench.rooms());
       held = BuildFile.Held.by(named);
       workbench.savedTo(named);
       workbench.say("Saved " + named);
@@ -339,7 +340,7 @@ public final class FileDesk {
     Optional<FilePane.Choice> choice =
         export.onPaper()
             ? Optional.of(new FilePane.Choice("Paper", Paper.A4.words(), Paper.LETTER.words()))
-            : export.cut() ? Optional.of(new FilePane.Choice("Kerf", KERFS)) : Optional.empty();
+            : export.isCut() ? Optional.of(new FilePane.Choice("Kerf", KERFS)) : Optional.empty();
     String file = export.file();
     pane.ask(
         export.title(),
@@ -371,16 +372,16 @@ public final class FileDesk {
         new Task<>() {
           @Override
           protected Map<String, byte[]> call() {
-            return Export.FIRMWARE.files(bench, new Export.Choices(Paper.A4, 0, target));
+            return Exports.FIRMWARE.files(bench, new Export.Choices(Paper.A4, 0, target));
           }
         };
     task.setOnSucceeded(
         event ->
             place(
-                Export.FIRMWARE,
-                into.resolve(Export.FIRMWARE.file()),
+                Exports.FIRMWARE,
+                into.resolve(Exports.FIRMWARE.file()),
                 task.getValue(),
-                Export.FIRMWARE.notes(bench)));
+                Exports.FIRMWARE.notes(bench)));
     task.setOnFailed(event -> workbench.complain(task.getException().getMessage()));
     workbench.say("Writing " + into.getFileName());
     Thread thread = new Thread(task, "export");
@@ -393,7 +394,7 @@ public final class FileDesk {
     Bench bench = workbench.bench().get();
     String chosen = pane.chosen();
     Paper paper = chosen.equals(Paper.LETTER.words()) ? Paper.LETTER : Paper.A4;
-    double kerf = export.cut() ? Length.parse(chosen, LengthUnit.MM).mm() : 0;
+    double kerf = export.isCut() ? Length.parse(chosen, LengthUnit.MM).mm() : 0;
     Task<Map<String, byte[]>> task =
         new Task<>() {
           @Override

@@ -123,16 +123,17 @@ final class FindingsPane extends VBox {
           });
     }
     if (here.isEmpty()) {
-      Label none = new Label(nothingHere(bench, station));
+      Label none =
+          new Label(bench.rooms().room(station).map(room -> room.nothingToSay(bench)).orElse(""));
       none.setWrapText(true);
       none.getStyleClass().addAll("note", "none-here");
       cards.getChildren().add(none);
     }
     List<String> others = new ArrayList<>();
-    for (Station other : Station.values()) {
+    for (Station other : workbench.rooms().stations()) {
       int stops = bench.count(other, Severity.STOP);
       int looks = bench.count(other, Severity.LOOK);
-      if (other != station && stops + looks > 0) {
+      if (!other.equals(station) && stops + looks > 0) {
         others.add(
             other.title()
                 + ": "
@@ -142,18 +143,6 @@ final class FindingsPane extends VBox {
       }
     }
     elsewhere.setText(others.isEmpty() ? "" : "Elsewhere. " + String.join("; ", others));
-  }
-
-  private static String nothingHere(Bench bench, Station station) {
-    if (station == Station.LOG) {
-      return "The log judges nothing; it keeps what you did and measured.";
-    }
-    if (station == Station.LEADS) {
-      return "No leads to judge. Make one, or ring out a cable.";
-    }
-    return bench.build().controls().isEmpty()
-        ? "Nothing to judge yet. Add a control to the panel first."
-        : "Nothing to judge here.";
   }
 
   private boolean aboutSelection(Finding finding) {

@@ -1,11 +1,9 @@
 package kumite.desktop.shell;
 
-import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiFunction;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.css.PseudoClass;
@@ -40,8 +38,8 @@ public final class Shell extends StackPane {
   private final Commands commands;
   private final Keys keys;
   private final FileDesk files;
-  private final Map<Station, StationView> views = new EnumMap<>(Station.class);
-  private final Map<Station, Maker> makers;
+  private final Map<Station, StationView> views = new HashMap<>();
+  private final List<StationRoom> rooms;
   private final Frame frame;
   private final StackPane centre = new StackPane();
   private final StackPane veil = new StackPane();
@@ -51,9 +49,6 @@ public final class Shell extends StackPane {
   private Node focusBefore;
   private Optional<SumsSheet> sums = Optional.empty();
   private Optional<SeatsPane> seatsPane = Optional.empty();
-
-  /** Makes a station's view, given what the frame offers. */
-  public interface Maker extends BiFunction<Workbench, Frame, StationView> {}
 
   /**
    * What the frame offers to stations.
@@ -74,11 +69,16 @@ public final class Shell extends StackPane {
     void lower();
   }
 
-  /** The content of a window over a workbench, with the stations that there are. */
-  public Shell(Workbench workbench, Map<Station, Maker> makers, RecentFiles recent) {
+  /**
+   * The content of a window over a workbench, with the stations that there are.
+   *
+   * @param rooms the stations' rooms in the window, in working order
+   */
+  public Shell(Workbench workbench, List<StationRoom> rooms, RecentFiles recent) {
     this.workbench = workbench;
+    this.rooms = List.copyOf(rooms);
     getStyleClass().add("shell");
-    List<Station> stations = new ArrayList<>(new EnumMap<>(makers).keySet());
+    List<Station> stations = rooms.stream().map(StationRoom::station).toList();
     files = new FileDesk(workbench, recent);
     commands = new Commands(workbench, files, stations);
     keys = new Keys(workbench);
@@ -95,7 +95,6 @@ public final class Shell extends StackPane {
           }
         };
     Frame frame = new Frame(commands, keys, over, files);
-    this.makers = Map.copyOf(makers);
     this.frame = frame;
 
     BorderPane pane = new BorderPane();
@@ -138,6 +137,7 @@ public final class Shell extends StackPane {
     workbench.station().addListener((o, was, is) -> showStation());
     workbench.bench().addListener((o, was, is) -> view(workbench.station().get()).show(is));
     workbench.notice().addListener((o, was, is) -> showNotice());
+    rooms.forEach(room -> room.offer(workbench, frame));
     showStation();
     showNotice();
   }
@@ -191,7 +191,14 @@ public final class Shell extends StackPane {
 
   /** {@return a station's view, made when it is first gone to: the window comes up sooner so} */
   private StationView view(Station station) {
-    return views.computeIfAbsent(station, wanted -> makers.get(wanted).apply(workbench, frame));
+    return views.computeIfAbsent(
+        station,
+        wanted ->
+            rooms.stream()
+                .filter(room -> room.station().equals(wanted))
+                .findFirst()
+                .orElseThrow()
+                .view(workbench, frame));
   }
 
   private void raise(Node node) {

@@ -1,6 +1,6 @@
 package kumite.desktop.shell;
 
-import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import javafx.css.PseudoClass;
@@ -13,12 +13,12 @@ import javafx.scene.layout.VBox;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Seat;
-import kumite.build.lead.LeadBook;
 import kumite.build.map.Profile;
 import kumite.desktop.field.Head;
 import kumite.finding.Severity;
 import kumite.finding.Station;
 import kumite.verdict.Bench;
+import kumite.verdict.Room;
 
 /** The stations in working order, each with one line of state. */
 final class StationList extends VBox {
@@ -28,7 +28,7 @@ final class StationList extends VBox {
 
   private final Workbench workbench;
   private final VBox looked = new VBox();
-  private final Map<Station, Item> items = new EnumMap<>(Station.class);
+  private final Map<Station, Item> items = new LinkedHashMap<>();
 
   StationList(Workbench workbench, List<Station> stations) {
     this.workbench = workbench;
@@ -41,7 +41,7 @@ final class StationList extends VBox {
       VBox lines = new VBox(title, state);
       Button button = new Button();
       button.setGraphic(lines);
-      button.setId("station-" + station.title().toLowerCase(java.util.Locale.ROOT));
+      button.setId("station-" + station.word());
       button.getStyleClass().add("station");
       button.setMaxWidth(Double.MAX_VALUE);
       button.setOnAction(event -> workbench.station().set(station));
@@ -61,7 +61,7 @@ final class StationList extends VBox {
   private void here() {
     items.forEach(
         (station, item) ->
-            item.button().pseudoClassStateChanged(HERE, station == workbench.station().get()));
+            item.button().pseudoClassStateChanged(HERE, station.equals(workbench.station().get())));
   }
 
   /** Which board and which profile is looked at, where there is more than one. */
@@ -109,13 +109,14 @@ final class StationList extends VBox {
     looked(bench);
     items.forEach(
         (station, item) -> {
-          String words = words(bench, station);
+          Room.State state = state(bench, station);
+          String words = state.words();
           Severity severity = severity(bench, station);
           item.state().setText(words);
           item.state().getStyleClass().removeAll("stop", "look", "fine", "none");
           item.state()
               .getStyleClass()
-              .add(words.equals("settled") ? "fine" : severity == null ? "none" : severity.word());
+              .add(state.settled() ? "fine" : severity == null ? "none" : severity.word());
           item.button().setAccessibleText(station.title() + ", " + words);
         });
   }
@@ -127,20 +128,19 @@ final class StationList extends VBox {
     return bench.count(station, Severity.LOOK) > 0 ? Severity.LOOK : null;
   }
 
-  private static String words(Bench bench, Station station) {
+  private static Room.State state(Bench bench, Station station) {
     int stops = bench.count(station, Severity.STOP);
     int looks = bench.count(station, Severity.LOOK);
     if (stops > 0) {
-      return stops + " to stop";
+      return new Room.State(stops + " to stop", false);
     }
     if (looks > 0) {
-      return looks + " to look at";
+      return new Room.State(looks + " to look at", false);
     }
-    return switch (station) {
-      case LOG -> bench.build().log().size() + " notes";
-      case BRIEF -> "settled";
-      case LEADS -> bench.build().leads().equals(LeadBook.EMPTY) ? "none" : "settled";
-      default -> bench.build().controls().isEmpty() ? "nothing yet" : "settled";
-    };
+    return bench
+        .rooms()
+        .room(station)
+        .map(room -> room.state(bench))
+        .orElse(new Room.State("", false));
   }
 }

@@ -11,7 +11,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Segments;
-import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.measure.LengthUnit;
 import kumite.verdict.Bench;
@@ -84,7 +83,7 @@ final class TopBar extends HBox {
   private void goTo(Severity severity) {
     workbench.bench().get().findings().stream()
         .filter(finding -> finding.severity() == severity)
-        .min(Comparator.comparing(Finding::station))
+        .min(Comparator.comparing(finding -> workbench.rooms().order(finding.station())))
         .ifPresent(finding -> workbench.station().set(finding.station()));
   }
 

@@ -32,6 +32,7 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Rooms;
 
 /**
  * The state of the window: the build, its undo list, the latest worked-out bench, what is selected
@@ -121,6 +122,11 @@ public final class Workbench {
   /** Takes the time between two presses from elsewhere, so that what is shown can be repeated. */
   public void clock(LongSupplier newNanos) {
     nanos = newNanos;
+  }
+
+  /** {@return the rooms that there are} */
+  public Rooms rooms() {
+    return bench.get().rooms();
   }
 
   /** {@return the kinds of parts there are, with the build's own} */

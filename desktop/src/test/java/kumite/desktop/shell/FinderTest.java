@@ -19,6 +19,7 @@ import kumite.finding.Station;
 import kumite.parts.Catalogue;
 import kumite.power.Sum;
 import kumite.verdict.Bench;
+import kumite.verdict.Rooms;
 import org.testfx.api.FxToolkit;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -41,7 +42,7 @@ public class FinderTest {
         () -> {
           workbench = new Workbench(catalogue, demo);
           commands =
-              new Commands(workbench, new FileDesk(workbench, recent), List.of(Station.values()));
+              new Commands(workbench, new FileDesk(workbench, recent), Rooms.standard().stations());
           finder = new Finder(workbench, commands, sums::add);
         });
     Fx.await(20, "no bench comes", () -> workbench.bench().get().build().equals(demo));

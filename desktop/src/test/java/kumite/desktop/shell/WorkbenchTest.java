@@ -239,7 +239,7 @@ public class WorkbenchTest {
                             java.nio.file.Path.of(
                                 System.getProperty("java.io.tmpdir"),
                                 "kumite-recent-" + System.nanoTime()))),
-                    List.of(kumite.finding.Station.values())));
+                    kumite.verdict.Rooms.standard().stations()));
     List<String> keys =
         commands.all().stream().map(Command::keyText).filter(text -> !text.isEmpty()).toList();
     assertThat(keys).doesNotHaveDuplicates().hasSizeGreaterThan(12);

@@ -1,4 +1,4 @@
-package kumite.sheet;
+package kumite.measure;
 
 /** Paper sizes, upright, in mm: ISO 216 and ANSI/ASME Y14.1. */
 public enum Paper {

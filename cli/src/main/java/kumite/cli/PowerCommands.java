@@ -1,0 +1,17 @@
+package kumite.cli;
+
+import java.util.List;
+import picocli.CommandLine;
+
+/** Commands for bench calculations. */
+public final class PowerCommands implements CommandRoom {
+  @Override
+  public List<Class<?>> commands() {
+    return List.of(SumCommand.class);
+  }
+
+  @Override
+  public void complete(CommandLine line) {
+    SumCommand.addTo(line.getSubcommands().get("sum"));
+  }
+}

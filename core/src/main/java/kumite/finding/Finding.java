@@ -3,6 +3,7 @@ package kumite.finding;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import kumite.build.Aspect;
 import kumite.name.ControlId;
@@ -152,7 +153,16 @@ public record Finding(
    * proposal.
    */
   public Optional<Fix> fix() {
-    return remedy.fix(this);
+    return fix(() -> true);
+  }
+
+  /**
+   * {@return the same, broken off between two proposals once it is no longer wanted}
+   *
+   * <p>What was broken off is not known, and is worked out when it is asked for again.
+   */
+  public Optional<Fix> fix(BooleanSupplier wanted) {
+    return remedy.fix(this, wanted);
   }
 
   /** {@return whether the fix has been worked out, so that asking for it costs nothing} */

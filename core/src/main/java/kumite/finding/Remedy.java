@@ -3,6 +3,7 @@ package kumite.finding;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import kumite.build.Aspect;
 
@@ -23,7 +24,9 @@ public final class Remedy {
 
   private final List<Supplier<Optional<Fix>>> proposals;
   private final Judge judge;
-  private Optional<Fix> answer;
+
+  /** Null until it is worked out; read without waiting for whoever works it out. */
+  private volatile Optional<Fix> answer;
 
   private Remedy(List<Supplier<Optional<Fix>>> proposals, Judge judge) {
     this.proposals = List.copyOf(proposals);
@@ -63,18 +66,28 @@ public final class Remedy {
   }
 
   /** Whether asking for the fix costs nothing. */
-  synchronized boolean known() {
+  boolean known() {
     return answer != null || proposals.isEmpty();
   }
 
-  synchronized Optional<Fix> fix(Finding finding) {
-    if (answer == null) {
-      answer =
-          proposals.stream()
-              .flatMap(proposal -> proposal.get().stream())
-              .filter(fix -> judge.lets(finding, fix))
-              .findFirst();
+  /**
+   * Tries one proposal after the other while the answer is wanted; broken off, nothing is known.
+   */
+  synchronized Optional<Fix> fix(Finding finding, BooleanSupplier wanted) {
+    if (answer != null) {
+      return answer;
     }
+    for (Supplier<Optional<Fix>> proposal : proposals) {
+      if (!wanted.getAsBoolean()) {
+        return Optional.empty();
+      }
+      Optional<Fix> fix = proposal.get().filter(f -> judge.lets(finding, f));
+      if (fix.isPresent()) {
+        answer = fix;
+        return fix;
+      }
+    }
+    answer = Optional.empty();
     return answer;
   }
 

@@ -63,6 +63,7 @@ final class Pictures implements StationRoom.Hand {
             hand -> {
               hand.demo(Demo.USUAL);
               workbench.station().set(Station.PANEL);
+              hand.press("Selected");
               hand.fire("finder-button");
               hand.type("finder-text", "horn");
             }));
@@ -71,6 +72,7 @@ final class Pictures implements StationRoom.Hand {
             "empty",
             hand -> {
               hand.escape();
+              hand.press("Selected");
               workbench.open(Build.empty("New build"), Optional.empty());
             }));
     next(pictures);

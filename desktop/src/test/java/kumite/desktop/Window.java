@@ -14,9 +14,11 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.text.Text;
 import javafx.stage.Stage;
+import kumite.desktop.shell.StationRoom;
 import kumite.desktop.shell.Workbench;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import kumite.verdict.Rooms;
 import org.testfx.api.FxToolkit;
 
 /** The real window under a virtual display, and hands to work it with. */
@@ -37,7 +39,14 @@ final class Window {
   private final java.util.Queue<Throwable> thrown =
       new java.util.concurrent.ConcurrentLinkedQueue<>();
 
-  private Window(Options options, double width, double height, double fontPx) throws Exception {
+  private Window(
+      Options options,
+      double width,
+      double height,
+      double fontPx,
+      Rooms rooms,
+      List<StationRoom> stations)
+      throws Exception {
     FxToolkit.registerPrimaryStage();
     AtomicReference<Stage> shown = new AtomicReference<>();
     onFx(
@@ -46,7 +55,7 @@ final class Window {
           Application.setUserAgentStylesheet(Look.baseTheme());
           Look.loadFonts();
           Stage fresh = new Stage();
-          app.open(fresh, Opening.of(options, Catalogue.standard()));
+          app.open(fresh, Opening.of(options, Catalogue.standard(), rooms), stations);
           fresh.setX(0);
           fresh.setY(0);
           fresh.setWidth(width);
@@ -81,7 +90,23 @@ final class Window {
     List<String> all = new ArrayList<>(List.of(arguments));
     all.add("--state");
     all.add(state.toString());
-    return new Window(Options.parse(all), width, height, fontPx);
+    return new Window(
+        Options.parse(all), width, height, fontPx, Rooms.standard(), StationRoom.standard());
+  }
+
+  /** {@return a window with other rooms than the application's} */
+  static Window withRooms(Path state, Rooms rooms, List<StationRoom> stations, String... arguments)
+      throws Exception {
+    List<String> all = new ArrayList<>(List.of(arguments));
+    all.add("--state");
+    all.add(state.toString());
+    return new Window(Options.parse(all), 1280, 800, 13, rooms, stations);
+  }
+
+  /** {@return the text of a label or button} */
+  String text(String query) {
+    settle();
+    return onFx(() -> ((Labeled) lookup(query)).getText());
   }
 
   static <T> T onFx(Supplier<T> supplier) {

@@ -284,6 +284,11 @@ public final class PanelStation implements StationView {
     }
   }
 
+  /** How to begin stands on a bare panel, unless what is done there has the room beside it. */
+  private void begin(Bench bench) {
+    empty.show(bench.build().controls().isEmpty() && side != Side.SECTION && !drawer.isVisible());
+  }
+
   private void choose(Below wanted) {
     if (wanted != below) {
       tab(below).leave();
@@ -297,6 +302,7 @@ public final class PanelStation implements StationView {
     drawer.getChildren().setAll(wanted.table && !folded ? List.of(tab.node()) : List.of());
     drawer.setVisible(!drawer.getChildren().isEmpty());
     plan.covered(drawer.isVisible() ? DRAWER_PX : 0);
+    begin(workbench.bench().get());
     plan.offer(
         wanted == Below.PANEL
             ? Handles.Kind.CORNERS
@@ -359,7 +365,7 @@ public final class PanelStation implements StationView {
             + bench.drill().holes().size()
             + " holes · from the "
             + build.panel().datum().words());
-    empty.show(build.controls().isEmpty() && side != Side.SECTION);
+    begin(bench);
     tray.show();
     plan.show(bench);
     drawSection(bench);

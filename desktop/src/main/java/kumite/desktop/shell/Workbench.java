@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BooleanSupplier;
 import java.util.function.LongSupplier;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
@@ -75,13 +76,14 @@ public final class Workbench {
   /** The newest bench, maybe not shown yet; the next one is made from it. */
   private final AtomicReference<Bench> last;
 
-  private final ExecutorService worker =
-      Executors.newSingleThreadExecutor(
-          task -> {
-            Thread thread = new Thread(task, "bench");
-            thread.setDaemon(true);
-            return thread;
-          });
+  private final ExecutorService worker = thread("bench", Thread.NORM_PRIORITY);
+
+  /** Fixes are tried beside the bench, which never waits for them. */
+  private final ExecutorService fixer = thread("fixes", Thread.MIN_PRIORITY);
+
+  /** What fixes were asked for last; what is tried for another asking is dropped. */
+  private final AtomicReference<Object> fixing = new AtomicReference<>();
+
   private final AtomicReference<Build> wanted = new AtomicReference<>();
 
   /**
@@ -91,6 +93,16 @@ public final class Workbench {
    * @param text what happened
    */
   public record Notice(boolean bad, String text) {}
+
+  private static ExecutorService thread(String name, int priority) {
+    return Executors.newSingleThreadExecutor(
+        task -> {
+          Thread thread = new Thread(task, name);
+          thread.setDaemon(true);
+          thread.setPriority(priority);
+          return thread;
+        });
+  }
 
   /** A workbench with a build on it. */
   public Workbench(Catalogue catalogue, Build first) {
@@ -328,7 +340,7 @@ public final class Workbench {
     saved.set(next);
     wanted.set(null);
     build.set(next);
-    last.set(Bench.of(next, catalogue));
+    last.set(Bench.of(next, catalogue, rooms()));
     bench.set(last.get());
     selectFirstPath();
     toItsStation(next);
@@ -387,20 +399,29 @@ public final class Workbench {
   /**
    * Works out the fixes of findings, off the interface thread; trying one costs a re-check.
    *
-   * @param of the bench they belong to; once another one is worked out, the rest is left
+   * @param of the bench they belong to; once there is a newer build, the rest is left
    * @param then run on the interface thread when all are known
    */
   void workOutFixes(Bench of, List<Finding> findings, Runnable then) {
-    worker.execute(
+    Object asking = new Object();
+    fixing.set(asking);
+    // Wanted while its build is the newest and nothing else was asked for.
+    BooleanSupplier wanted =
+        () -> last.get() == of && this.wanted.get() == null && fixing.get() == asking;
+    fixer.execute(
         () -> {
           for (Finding finding : findings) {
-            if (last.get() != of) {
-              return;
-            }
-            finding.fix();
+            finding.fix(wanted);
           }
-          Platform.runLater(then);
+          if (wanted.getAsBoolean()) {
+            Platform.runLater(then);
+          }
         });
+  }
+
+  /** Runs something once all benches asked for so far were worked out, and shown or dropped. */
+  void whenWorkedOut(Runnable then) {
+    worker.execute(() -> Platform.runLater(then));
   }
 
   private void show(Bench worked) {

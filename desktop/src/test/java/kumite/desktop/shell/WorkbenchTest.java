@@ -100,7 +100,7 @@ public class WorkbenchTest {
   /** Everything that was to be worked out before has been, and was shown or dropped. */
   private static void allWorkedOut(Workbench workbench) throws Exception {
     java.util.concurrent.CountDownLatch done = new java.util.concurrent.CountDownLatch(1);
-    Fx.onFx(() -> workbench.workOutFixes(workbench.bench().get(), List.of(), done::countDown));
+    Fx.onFx(() -> workbench.whenWorkedOut(done::countDown));
     assertThat(done.await(20, TimeUnit.SECONDS)).isTrue();
   }
 

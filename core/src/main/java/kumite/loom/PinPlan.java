@@ -1,7 +1,6 @@
 package kumite.loom;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.Comparator;
@@ -25,37 +24,11 @@ import kumite.parts.Catalogue;
 /**
  * Each wire's terminal: the assignment of least cost.
  *
- * <p>The cost of a pair is the straight distance from control to terminal, so that strands come out
- * short; of straight lines of least total length no two of interchangeable ends cross, since
- * uncrossing two lines shortens them (triangle inequality). Added to it are {@value
- * #ANALOG_SPARED_MM} mm for a switch on a terminal that measures volts and {@value #LED_MM} mm for
- * one that shares the lamp on the board, so that those are taken last; {@value #UNPULLED_MM} mm for
- * a contact on a terminal without a pull inside, {@value #UNCOUNTED_MM} mm for pulses on one that
- * does not count them. Among plans of equal length the one in order is taken: contacts in the order
- * of the panel on terminals in the order of the board, which keeps those of one control together.
- * Terminals kept for start-up and serial port are never taken unless locked. On a board that fixes
- * its meanings, a mapped contact goes to the socket of its meaning.
+ * <p>What a pair costs is in {@link PinCosts}. Terminals kept for start-up and serial port are
+ * never taken unless locked. On a board that fixes its meanings, a mapped contact goes to the
+ * socket of its meaning.
  */
 public final class PinPlan {
-  static final double ANALOG_SPARED_MM = 60;
-  static final double LED_MM = 300;
-  static final double UNCOUNTED_MM = 200;
-  static final double UNPULLED_MM = 250;
-
-  /** A mapped contact goes to the socket of its meaning wherever that can be. */
-  static final double UNMEANT_MM = 5000;
-
-  private static final double CANNOT = 1e6;
-
-  /**
-   * Breaks ties: of two sequences the sum of products is largest when both are in the same order
-   * (rearrangement inequality). So small that all of it stays below a tenth of a millimetre.
-   */
-  private static final double ORDER_MM = 1e-6;
-
-  /** What is still equal is decided by lot, always the same one: so one plan is best, never two. */
-  private static final double LOT_MM = 1e-8;
-
   private final Map<ContactId, PinChoice> choices;
   private final List<Line> unplaced;
   private final Optional<Clash> clash;
@@ -155,7 +128,7 @@ public final class PinPlan {
             .filter(terminal -> !lampFeeds.contains(terminal.name()))
             .filter(terminal -> !landed.contains(terminal.name()))
             .toList();
-    double[][] costs = costs(build, board, open, terminals);
+    double[][] costs = PinCosts.of(build, board, open, terminals);
     Assignment assignment =
         Assignment.of(costs, prices(before, terminals, costs), hints(before, open, terminals));
     int[] columnOf = assignment.columns();
@@ -232,80 +205,6 @@ public final class PinPlan {
       named.put(terminals.get(j).name(), prices[j]);
     }
     return named;
-  }
-
-  /** {@return cost[contact][terminal]; columns for "nowhere" fill up to one for each contact} */
-  static double[][] costs(
-      Build build, BoardKind board, List<Line> sites, List<Terminal> terminals) {
-    List<Point> places = terminals.stream().map(t -> place(build, t)).toList();
-    double[][] cost = new double[sites.size()][Math.max(terminals.size(), sites.size())];
-    int[] order = order(sites);
-    long[] names = new long[terminals.size()];
-    for (int j = 0; j < names.length; j++) {
-      names[j] = terminals.get(j).name().hashCode();
-    }
-    for (int i = 0; i < sites.size(); i++) {
-      Arrays.fill(cost[i], CANNOT);
-      for (int j = 0; j < terminals.size(); j++) {
-        cost[i][j] =
-            cost(sites.get(i), board, terminals.get(j), places.get(j))
-                - ORDER_MM * order[i] * j
-                + LOT_MM * lot(order[i], names[j]);
-      }
-    }
-    return cost;
-  }
-
-  /**
-   * {@return a number from 0 to 1 that is the same for the same pair, and else as good as drawn}
-   */
-  private static double lot(int order, long name) {
-    long mixed = (order * 0x9E3779B97F4A7C15L) ^ (name * 0xC2B2AE3D27D4EB4FL);
-    mixed = (mixed ^ (mixed >>> 29)) * 0xBF58476D1CE4E5B9L;
-    return (mixed >>> 11) * 0x1.0p-53;
-  }
-
-  /** {@return the place of each line in the order of the panel: left to right, back to front} */
-  private static int[] order(List<Line> lines) {
-    List<Integer> byPlace = new ArrayList<>();
-    for (int i = 0; i < lines.size(); i++) {
-      byPlace.add(i);
-    }
-    byPlace.sort(
-        Comparator.comparingDouble((Integer i) -> lines.get(i).place().xMm())
-            .thenComparingDouble(i -> -lines.get(i).place().yMm())
-            .thenComparingInt(i -> i));
-    int[] order = new int[lines.size()];
-    for (int rank = 0; rank < order.length; rank++) {
-      order[byPlace.get(rank)] = rank;
-    }
-    return order;
-  }
-
-  private static double cost(Line site, BoardKind board, Terminal terminal, Point place) {
-    if (!site.fits(board, terminal) || keptBack(terminal)) {
-      return CANNOT;
-    }
-    double cost = place.distanceMm(site.place());
-    if (!site.meant(board, terminal)) {
-      cost += UNMEANT_MM;
-    }
-    boolean measures =
-        terminal.can(Terminal.Ability.ANALOG)
-            && terminal.keep().filter(keep -> keep == Terminal.Keep.RADIO).isEmpty();
-    if (site.needs() != Line.Need.MEASURE && measures) {
-      cost += ANALOG_SPARED_MM;
-    }
-    if (site.pulses() && !terminal.can(Terminal.Ability.INTERRUPT)) {
-      cost += UNCOUNTED_MM;
-    }
-    if (site.needs() == Line.Need.READ && !pulls(terminal)) {
-      cost += UNPULLED_MM;
-    }
-    if (terminal.keep().filter(keep -> keep == Terminal.Keep.LED).isPresent()) {
-      cost += LED_MM;
-    }
-    return cost;
   }
 
   private static List<String> explain(
@@ -403,7 +302,7 @@ public final class PinPlan {
     return feeds;
   }
 
-  private static boolean pulls(Terminal terminal) {
+  static boolean pulls(Terminal terminal) {
     return terminal.can(Terminal.Ability.PULL_UP) || terminal.can(Terminal.Ability.PULL_DOWN);
   }
 

@@ -1,11 +1,10 @@
 package kumite.room;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiConsumer;
 import java.util.function.BinaryOperator;
 import java.util.function.Function;
 import java.util.function.Predicate;
-import java.util.function.UnaryOperator;
 import kumite.build.Build;
 import kumite.build.Decided;
 import kumite.build.Part;
@@ -16,18 +15,15 @@ import kumite.build.Seat;
  *
  * @param name what it is, for messages
  * @param seen what is read of it; two builds are the same to a reader where this is equal
- * @param copied a build with this taken from the first build, and all else from the second
- * @param part whether it is a station's part, which may name controls and seats
+ * @param taken puts it from a build into a draft of what is seen of that build
  */
-public record Facet(
-    String name, Function<Build, Object> seen, BinaryOperator<Build> copied, boolean part) {
+public record Facet(String name, Function<Build, Object> seen, BiConsumer<Build, Draft> taken) {
   /** The controls: where each is, of which kind, and how it is hooked up. */
   public static final Facet CONTROLS =
-      new Facet("controls", Build::controls, (from, to) -> to.withControls(from.controls()), false);
+      new Facet("controls", Build::controls, (from, to) -> to.takeControls());
 
   /** The wires between boards. */
-  public static final Facet LINKS =
-      new Facet("links", Build::links, (from, to) -> to.withLinks(from.links()), false);
+  public static final Facet LINKS = new Facet("links", Build::links, (from, to) -> to.takeLinks());
 
   /** The board of each seat, and where it sits. */
   public static final Facet BOARDS =
@@ -38,8 +34,7 @@ public record Facet(
       ofSeats("profiles", Seat::profiles, (seat, from) -> seat.withProfiles(from.profiles()));
 
   /** All of every seat. */
-  public static final Facet SEATS =
-      new Facet("seats", Build::seats, (from, to) -> to.withSeats(from.seats()), false);
+  public static final Facet SEATS = ofSeats("seats", seat -> seat, (seat, from) -> from);
 
   /** All of the seat looked at. */
   public static final Facet SEAT = here("seat", seat -> seat, (seat, from) -> from);
@@ -66,8 +61,7 @@ public record Facet(
    * #CONTROLS} belongs to the sight too.
    */
   public static <T extends Decided<T>> Facet of(Part<T> part) {
-    return new Facet(
-        part.key(), build -> build.get(part), (from, to) -> to.with(part, from.get(part)), true);
+    return new Facet(part.key(), build -> build.get(part), (from, to) -> to.take(part));
   }
 
   /**
@@ -80,36 +74,29 @@ public record Facet(
     return new Facet(
         name + " where " + when,
         build -> so.test(build) ? seen.apply(build) : List.of(),
-        (from, to) -> so.test(from) ? copied.apply(from, to) : to,
-        part);
+        (from, to) -> {
+          if (so.test(from)) {
+            taken.accept(from, to);
+          }
+        });
   }
 
-  /** {@return something of each seat} */
+  /**
+   * {@return something of each seat}
+   *
+   * @param taken given the seat so far, and the one that it is taken from
+   */
   public static Facet ofSeats(
       String name, Function<Seat, Object> seen, BinaryOperator<Seat> taken) {
     return new Facet(
-        name,
-        build -> build.seats().stream().map(seen).toList(),
-        (from, to) -> {
-          List<Seat> next = new ArrayList<>();
-          for (int i = 0; i < to.seats().size(); i++) {
-            next.add(taken.apply(to.seats().get(i), from.seats().get(i)));
-          }
-          return to.withSeats(next);
-        },
-        false);
+        name, build -> build.seats().stream().map(seen).toList(), (from, to) -> to.seats(taken));
   }
 
   private static Facet here(String name, Function<Seat, Object> seen, BinaryOperator<Seat> taken) {
     return new Facet(
         name,
         build -> seen.apply(build.seat()),
-        (from, to) -> to.withSeat(taking(from.seat(), taken)),
-        false);
-  }
-
-  private static UnaryOperator<Seat> taking(Seat from, BinaryOperator<Seat> taken) {
-    return seat -> taken.apply(seat, from);
+        (from, to) -> to.seat(seat -> taken.apply(seat, from.seat())));
   }
 
   /** {@return whether two builds say the same here} */

@@ -33,23 +33,8 @@ public record Sight(List<Facet> facets) {
 
   /** {@return a build with what is seen, and all else as if nothing had been decided} */
   public Build only(Build build) {
-    Build seen =
-        new Build(
-            "A",
-            kumite.build.Parts.USUAL,
-            List.of(),
-            build.seats().stream().map(seat -> Seat.empty(seat.id())).toList(),
-            List.of(),
-            build.own(),
-            build.ownBoards(),
-            build.at());
-    // Parts last: what they say of controls and seats that are not there is taken out of them.
-    for (Facet facet : facets) {
-      seen = facet.part() ? seen : facet.copied().apply(build, seen);
-    }
-    for (Facet facet : facets) {
-      seen = facet.part() ? facet.copied().apply(build, seen) : seen;
-    }
-    return seen;
+    Draft draft = new Draft(build);
+    facets.forEach(facet -> facet.taken().accept(build, draft));
+    return draft.build();
   }
 }

@@ -32,15 +32,11 @@ import kumite.wiring.Wiring;
 public final class Desks {
   /** Terminals of the seat looked at where leads end. */
   private static final Facet LANDED =
-      new Facet("where leads land", Loom::landed, (from, to) -> to.withLeads(from.leads()), true);
+      new Facet("where leads land", Loom::landed, (from, to) -> to.take(LeadBook.PART));
 
   /** Where what is tuned rests, which says how it is wired. */
   private static final Facet CENTRES =
-      new Facet(
-          "centres",
-          build -> build.tuning().centres(),
-          (from, to) -> to.withTuning(from.tuning()),
-          true);
+      new Facet("centres", build -> build.tuning().centres(), (from, to) -> to.take(Tuning.PART));
 
   /** What decides how the wires of other boards are laid. */
   private static final Facet LAYINGS =

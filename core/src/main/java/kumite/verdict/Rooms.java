@@ -13,12 +13,13 @@ import kumite.finding.Station;
 import kumite.room.Derivation;
 import kumite.room.PartCodec;
 
-/**
- * The rooms of an application, in working order.
- *
- * @param all the rooms
- */
-public record Rooms(List<Room> all) {
+/** The rooms of an application, in working order. */
+public final class Rooms {
+  private final List<Room> all;
+  private final List<Station> stations;
+  private final List<Derivation<List<Finding>>> checks;
+  private final List<Export> exports;
+
   private static final class Standard {
     static final Rooms ROOMS =
         new Rooms(
@@ -33,23 +34,31 @@ public record Rooms(List<Room> all) {
    * @throws IllegalArgumentException if two have one station, one key in the file, one code or one
    *     export's word
    */
-  public Rooms {
-    all = List.copyOf(all);
-    once(all, room -> List.of(room.station().title()), "station");
-    once(all, room -> room.parts().stream().map(codec -> codec.part().key()).toList(), "key");
-    once(all, room -> room.codes().stream().map(Code::text).toList(), "code");
-    once(all, room -> room.exports().stream().map(Export::word).toList(), "export");
+  public Rooms(List<Room> all) {
+    this.all = List.copyOf(all);
+    once(room -> List.of(room.station().title()), "station");
+    once(room -> room.parts().stream().map(codec -> codec.part().key()).toList(), "key");
+    once(room -> room.codes().stream().map(Code::text).toList(), "code");
+    once(room -> room.exports().stream().map(Export::word).toList(), "export");
+    stations = this.all.stream().map(Room::station).toList();
+    checks = gathered(Room::checks);
+    exports = gathered(Room::exports);
   }
 
-  private static void once(List<Room> rooms, Function<Room, List<String>> names, String what) {
+  private void once(Function<Room, List<String>> names, String what) {
     Set<String> seen = new HashSet<>();
-    for (Room room : rooms) {
+    for (Room room : all) {
       for (String name : names.apply(room)) {
         if (!seen.add(name)) {
           throw new IllegalArgumentException("two rooms have the " + what + " " + name);
         }
       }
     }
+  }
+
+  /** {@return the rooms} */
+  public List<Room> all() {
+    return all;
   }
 
   /** {@return the rooms that the application has} */
@@ -66,12 +75,12 @@ public record Rooms(List<Room> all) {
 
   /** {@return the stations, in working order} */
   public List<Station> stations() {
-    return all.stream().map(Room::station).toList();
+    return stations;
   }
 
   /** {@return the place of a station in working order, from 0} */
   public int order(Station station) {
-    return stations().indexOf(station);
+    return stations.indexOf(station);
   }
 
   /** {@return the room of a station, if there is one} */
@@ -91,12 +100,12 @@ public record Rooms(List<Room> all) {
 
   /** {@return all that is said of a build} */
   public List<Derivation<List<Finding>>> checks() {
-    return gathered(Room::checks);
+    return checks;
   }
 
   /** {@return all that is written for the bench} */
   public List<Export> exports() {
-    return gathered(Room::exports);
+    return exports;
   }
 
   /** {@return the export of that word, if there is one} */
@@ -112,6 +121,6 @@ public record Rooms(List<Room> all) {
   private <T> List<T> gathered(Function<Room, ? extends List<? extends T>> what) {
     List<T> gathered = new ArrayList<>();
     all.forEach(room -> gathered.addAll(what.apply(room)));
-    return gathered;
+    return List.copyOf(gathered);
   }
 }

@@ -38,6 +38,7 @@ import org.testng.annotations.Test;
 public class EightBitTest {
   private static final Pattern SIZE =
       Pattern.compile("(\\d+)\\s+(\\d+)\\s+(\\d+)\\s+\\d+\\s+\\w+\\s");
+  private static final Path MCU_HEADER = Path.of("/usr/include/simavr/avr/avr_mcu_section.h");
   private static final int DRAWN = 12;
 
   private final Map<String, Integer> parts = new LinkedHashMap<>();
@@ -51,6 +52,9 @@ public class EightBitTest {
       } catch (AssertionError | IOException e) {
         throw new SkipException(tool + " is not on this machine");
       }
+    }
+    if (!java.nio.file.Files.exists(MCU_HEADER)) {
+      throw new SkipException(MCU_HEADER + ", of the part's simulator, is not on this machine");
     }
   }
 

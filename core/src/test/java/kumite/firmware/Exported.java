@@ -28,7 +28,26 @@ import kumite.verdict.Bench;
 public final class Exported {
   private static final Path FOLDER = folder();
 
+  /**
+   * A small C compiler, where this machine has it: ten times as quick as the large one, which
+   * proves the strict flags where they matter. Both give the same doubles: no fused operations, no
+   * excess precision.
+   */
+  public static final String QUICK =
+      there("tcc") ? "tcc -std=c99" : "gcc -std=c99 -O0 -ffp-contract=off";
+
   private Exported() {}
+
+  private static boolean there(String tool) {
+    try {
+      return new ProcessBuilder("sh", "-c", "command -v " + tool).start().waitFor() == 0;
+    } catch (IOException e) {
+      return false;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return false;
+    }
+  }
 
   private static Path folder() {
     try {

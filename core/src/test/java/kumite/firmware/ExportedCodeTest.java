@@ -105,7 +105,7 @@ public class ExportedCodeTest {
     Path folder =
         Exported.write(
             "clean-" + name, Firmware.of(blueprint).files(Firmware.Target.PORTABLE, List.of()));
-    Exported.run(folder, "", "make", "-s", "-j2", "OPTIMISE=-O0");
+    Targets.quick(folder);
     String script = CheckScripts.drawn(blueprint.loom().sites(), new SplittableRandom(3), 9, 90);
     String told = Exported.run(folder, script, "./device-host", "--seed", "5", "--self-test");
     Profile taken =
@@ -341,7 +341,7 @@ public class ExportedCodeTest {
     assertThat(firmware.score().size("N_BITS")).isEqualTo(304);
     Map<String, String> files = firmware.files(Firmware.Target.PORTABLE, List.of());
     Path folder = Exported.write("hundreds", files);
-    Exported.run(folder, "", "make", "-s", "-j2", "OPTIMISE=-O0");
+    Targets.quick(folder);
     String line = files.get("check/scripts").lines().findFirst().orElseThrow() + "\n";
     String wanted = files.get("check/reports").split("\n\n")[0];
     assertThat(Exported.run(folder, line, "./device-host", "--each-line").strip())
@@ -360,7 +360,7 @@ public class ExportedCodeTest {
     Blueprint blueprint = Exported.blueprint(plain.withScripts(List.of(kept))).orElseThrow();
     Path folder =
         Exported.write("kept", Firmware.of(blueprint).files(Firmware.Target.PORTABLE, List.of()));
-    Exported.run(folder, "", "make", "-s", "-j2", "OPTIMISE=-O0");
+    Targets.quick(folder);
     String told =
         Exported.run(folder, "", "sh", "-c", "./device-host --seed 8 < scripts/two_at_once.txt");
     assertThat(told + "\n")

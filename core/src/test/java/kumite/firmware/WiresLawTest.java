@@ -59,7 +59,8 @@ public class WiresLawTest {
         "",
         "sh",
         "-c",
-        "gcc -std=c99 -O0 -ffp-contract=off -Icore -Ihost -o wired core/*.c host/world.c host/ways.c host/solve.c"
+        Exported.QUICK
+            + " -Icore -Ihost -o wired core/*.c host/world.c host/ways.c host/solve.c"
             + " host/world_tables.c wires/wires.c -lm");
     SplittableRandom random = new SplittableRandom(name.hashCode());
     StringBuilder lines = new StringBuilder();

@@ -114,8 +114,7 @@ public class CompiledProgramTest {
     try (var in = Firmware.class.getResourceAsStream("standin/looks/looks.c")) {
       Files.writeString(main, new String(in.readAllBytes(), StandardCharsets.UTF_8));
     }
-    Exported.run(
-        folder, "", "sh", "-c", "gcc -std=c99 -O0 -Wall -Werror -Icore -o looks core/*.c looks.c");
+    Exported.run(folder, "", "sh", "-c", Exported.QUICK + " -Icore -o looks core/*.c looks.c");
     return folder;
   }
 

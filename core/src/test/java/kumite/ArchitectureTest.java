@@ -7,6 +7,8 @@ import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.sli
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.List;
+import java.util.Map;
 import org.testng.annotations.Test;
 
 /** Dependencies of the core point one way; it has no interface, no clock and no network. */
@@ -35,8 +37,9 @@ public class ArchitectureTest {
       "component",
       "build",
       "finding",
-      "brief",
       "parts",
+      "room",
+      "brief",
       "hid",
       "map",
       "panel",
@@ -52,7 +55,8 @@ public class ArchitectureTest {
       "leads",
       "verdict",
       "files",
-      "sheet"
+      "sheet",
+      "station"
     };
     var layers = layeredArchitecture().consideringOnlyDependenciesInLayers();
     for (String name : order) {
@@ -66,6 +70,70 @@ public class ArchitectureTest {
               : layers.whereLayer(order[i]).mayOnlyBeAccessedByLayers(above);
     }
     layers.check(CORE);
+  }
+
+  /** What one station decided knows no other station's, but who plays on what, and for whom. */
+  @Test
+  public void theRoomsOfABuildKnowOneAnotherOneWay() {
+    slices().matching("kumite.build.(*)..").should().beFreeOfCycles().check(CORE);
+    Map<String, List<String>> may =
+        Map.of(
+            "brief", List.of("panel"),
+            "panel", List.of(),
+            "loom", List.of(),
+            "map", List.of("brief"),
+            "lead", List.of());
+    may.forEach(
+        (room, others) -> {
+          String[] not =
+              may.keySet().stream()
+                  .filter(other -> !other.equals(room) && !others.contains(other))
+                  .map(other -> "kumite.build." + other + "..")
+                  .toArray(String[]::new);
+          noClasses()
+              .that()
+              .resideInAPackage("kumite.build." + room + "..")
+              .should()
+              .dependOnClassesThat()
+              .resideInAnyPackage(not)
+              .check(CORE);
+        });
+  }
+
+  /** Rooms are found as services, so nothing but themselves names them. */
+  @Test
+  public void nothingNamesARoom() {
+    noClasses()
+        .that()
+        .resideOutsideOfPackage("kumite.station..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAPackage("kumite.station..")
+        .check(CORE);
+  }
+
+  /** Chance comes from a seed that is handed in; the hour too. */
+  @Test
+  public void theCoreHasNoClockAndNoChanceOfItsOwn() {
+    noClasses()
+        .should()
+        .callMethod(Math.class, "random")
+        .orShould()
+        .callConstructor(java.util.Random.class)
+        .orShould()
+        .callConstructor(java.util.SplittableRandom.class)
+        .orShould()
+        .callMethod(java.util.Collections.class, "shuffle", List.class)
+        .orShould()
+        .callMethod(java.util.UUID.class, "randomUUID")
+        .orShould()
+        .dependOnClassesThat()
+        .belongToAnyOf(java.util.concurrent.ThreadLocalRandom.class, java.time.Clock.class)
+        .orShould()
+        .callMethod(java.time.Instant.class, "now")
+        .orShould()
+        .callMethod(java.time.LocalDateTime.class, "now")
+        .check(CORE);
   }
 
   @Test

@@ -9,15 +9,19 @@ import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.map.Mapping;
+import kumite.build.map.Target;
 import kumite.build.panel.Panel;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.Terminal;
+import kumite.loom.Loom;
+import kumite.loom.Strand;
 import kumite.map.Proposal;
 import kumite.measure.Placement;
 import kumite.measure.Point;
+import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
@@ -35,8 +39,12 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
 /**
- * The full re-check after an edit: one control is moved, then everything is worked out again. Aims:
- * under 3 ms for the demo, 8 ms for 64 contacts, 16 ms for 256.
+ * A check from nothing, and a re-check after one edit of each kind: a control moved, a wire put in
+ * by hand, a meaning changed. Aims, as parts of the cold check of the demo in the same run: a
+ * quarter, half and the whole of it for 17, 64 and 256 contacts.
+ *
+ * <p>{@code ./kumite benchmarks RecheckBenchmark} runs it as the application runs; with {@code
+ * -jvmArgs -XX:-TieredCompilation} after it, with the whole compiler.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
@@ -45,30 +53,48 @@ import org.openjdk.jmh.annotations.Warmup;
 @Warmup(iterations = 4, time = 1)
 @Measurement(iterations = 5, time = 1)
 public class RecheckBenchmark {
+  private static final int EDITS = 16;
+
   /** Contacts of the build; 17 is the demo. */
   @Param({"17", "64", "256"})
   public int contacts;
 
   private Catalogue catalogue;
-  private Build[] edits;
+  private Build[] moves;
+  private Build[] wires;
+  private Build[] maps;
+  private Bench last;
   private int at;
 
-  /** Makes the builds: the same one with one control moved a little each time. */
+  /** Makes the builds: the same one with one thing done to it each time. */
   @Setup
   public void makeBuilds() throws BuildFileException {
     catalogue = Catalogue.standard();
     Build build = contacts == 17 ? Demo.open(Demo.USUAL, catalogue) : generated(contacts);
-    edits = new Build[16];
+    moves = new Build[EDITS];
+    wires = new Build[EDITS];
+    maps = new Build[EDITS];
     ControlId moved = build.controls().get(build.controls().size() / 2).id();
-    for (int i = 0; i < edits.length; i++) {
+    List<Strand> strands = Loom.of(build, catalogue).strands();
+    List<ContactId> mapped = List.copyOf(build.mapping().entries().keySet());
+    for (int i = 0; i < EDITS; i++) {
       double dx = i * 0.1;
-      edits[i] =
+      moves[i] =
           build.withControl(
               moved,
               c ->
                   c.withPlacement(
                       c.placement().movedTo(c.placement().xMm() + dx, c.placement().yMm())));
+      wires[i] = build.withLoom(build.loom().withLeftOut(strands.get(i % strands.size()).wire()));
+      maps[i] =
+          build.withMapping(
+              build
+                  .mapping()
+                  .with(
+                      mapped.get(i % mapped.size()),
+                      new Mapping.Entry(new Target.Button(1 + i), "")));
     }
+    last = Bench.of(build, catalogue);
   }
 
   private Build generated(int count) {
@@ -145,10 +171,37 @@ public class RecheckBenchmark {
         BoardKind.Current.USUAL);
   }
 
-  /** {@return the bench after the next edit} */
+  private int turn() {
+    at = (at + 1) % EDITS;
+    return at;
+  }
+
+  private Bench next(Build[] edits) {
+    last = last.next(edits[turn()]);
+    return last;
+  }
+
+  /** {@return a bench from nothing: what opening a file costs} */
   @Benchmark
-  public Bench recheck() {
-    at = (at + 1) % edits.length;
-    return Bench.of(edits[at], catalogue);
+  public Bench cold() {
+    return Bench.of(moves[turn()], catalogue);
+  }
+
+  /** {@return the bench after a control was moved} */
+  @Benchmark
+  public Bench nextAfterMove() {
+    return next(moves);
+  }
+
+  /** {@return the bench after a wire was left out by hand} */
+  @Benchmark
+  public Bench nextAfterWire() {
+    return next(wires);
+  }
+
+  /** {@return the bench after a contact was mapped otherwise} */
+  @Benchmark
+  public Bench nextAfterMap() {
+    return next(maps);
   }
 }

@@ -97,6 +97,48 @@ public record ControlKind(
   }
 
   /**
+   * {@return whether it is a lever: its contacts are directions, and a hand gives some together}
+   */
+  public boolean pushesDirections() {
+    return family == Family.LEVER;
+  }
+
+  /** {@return whether it rolls in two directions, each told by a pair of contacts} */
+  public boolean rolls() {
+    return family == Family.BALL;
+  }
+
+  /** {@return whether its pairs of contacts give pulses that a board has to count} */
+  public boolean givesPulses() {
+    return family == Family.ENCODER || family == Family.BALL;
+  }
+
+  /** {@return whether it looks alike from all sides, and runs backwards when it is turned round} */
+  public boolean hidesItsFront() {
+    return givesPulses() || family == Family.STICK;
+  }
+
+  /** {@return whether its rest lies between its ends, so that a calibration takes that too} */
+  public boolean restsBetweenEnds() {
+    return family == Family.STICK;
+  }
+
+  /** {@return whether one of several contacts is closed, whichever way it stands} */
+  public boolean choosesOneOfSeveral() {
+    return family == Family.ROTARY;
+  }
+
+  /** {@return whether a person's skin closes it: a pad of metal or foil} */
+  public boolean feelsTouch() {
+    return family == Family.PAD;
+  }
+
+  /** {@return whether it is a thing of the same sort as another} */
+  public boolean alike(ControlKind other) {
+    return family == other.family;
+  }
+
+  /**
    * How a control is held in the panel.
    *
    * @param how by what

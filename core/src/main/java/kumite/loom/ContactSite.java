@@ -86,8 +86,6 @@ public record ContactSite(
 
   /** {@return the wire it wants where it has a terminal of its own} */
   Line line() {
-    boolean pulses =
-        kind.family() == ControlKind.Family.ENCODER || kind.family() == ControlKind.Family.BALL;
     return new Line(
         id,
         label(),
@@ -95,7 +93,7 @@ public record ContactSite(
         place(),
         Optional.empty(),
         List.of(this),
-        pulses,
+        kind.givesPulses(),
         wish.map(e -> TargetText.of(e.target())));
   }
 
@@ -107,7 +105,7 @@ public record ContactSite(
 
   /** {@return whether a person closes it: a pad of metal or foil} */
   public boolean touched() {
-    return kind.family() == ControlKind.Family.PAD;
+    return kind.feelsTouch();
   }
 
   /** {@return whether it is an output that needs a supply} */

@@ -39,14 +39,7 @@ final class Lengths {
 
   /** {@return the distances along the panel's edges between all pairs of places} */
   double[][] distances(List<Point> places) {
-    double[][] distance = new double[places.size()][places.size()];
-    for (int i = 0; i < places.size(); i++) {
-      for (int j = 0; j < i; j++) {
-        distance[i][j] = along(places.get(i), places.get(j));
-        distance[j][i] = distance[i][j];
-      }
-    }
-    return distance;
+    return ways.all(places);
   }
 
   /** A length to cut, with how it came about. */

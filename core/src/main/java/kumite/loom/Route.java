@@ -130,20 +130,24 @@ final class Route {
 
   private static boolean turnStretches(double[][] distance, int[] order, boolean returns) {
     boolean any = false;
-    for (int i = 1; i < order.length - 1; i++) {
-      for (int j = i + 1; j < order.length; j++) {
-        double before = distance[order[i - 1]][order[i]] + edge(distance, order, j, j + 1, returns);
-        double after =
-            distance[order[i - 1]][order[j]]
-                + (j + 1 < order.length
-                    ? distance[order[i]][order[j + 1]]
-                    : returns ? distance[order[i]][0] : 0);
+    int n = order.length;
+    for (int i = 1; i < n - 1; i++) {
+      // Rows held at hand: these two loops are most of what a long route costs.
+      double[] fromBefore = distance[order[i - 1]];
+      double[] fromHere = distance[order[i]];
+      for (int j = i + 1; j < n; j++) {
+        int there = order[j];
+        int next = j + 1 < n ? order[j + 1] : 0;
+        boolean open = j + 1 == n && !returns;
+        double before = fromBefore[order[i]] + (open ? 0 : distance[there][next]);
+        double after = fromBefore[there] + (open ? 0 : fromHere[next]);
         if (after < before - 1e-9) {
           for (int a = i, b = j; a < b; a++, b--) {
             int swap = order[a];
             order[a] = order[b];
             order[b] = swap;
           }
+          fromHere = distance[order[i]];
           any = true;
         }
       }

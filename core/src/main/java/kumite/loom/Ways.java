@@ -64,6 +64,24 @@ final class Ways {
     return sum;
   }
 
+  /** {@return the lengths of the shortest ways between all pairs of places, in mm} */
+  double[][] all(List<Point> places) {
+    int n = places.size();
+    double[] x = places.stream().mapToDouble(Point::xMm).toArray();
+    double[] y = places.stream().mapToDouble(Point::yMm).toArray();
+    double[][] mm = new double[n][n];
+    for (int i = 0; i < n; i++) {
+      for (int j = 0; j < i; j++) {
+        mm[i][j] =
+            blocks.isEmpty()
+                ? Math.abs(x[i] - x[j]) + Math.abs(y[i] - y[j])
+                : mm(places.get(i), places.get(j));
+        mm[j][i] = mm[i][j];
+      }
+    }
+    return mm;
+  }
+
   /**
    * {@return the corners of the shortest way, ends included}
    *

@@ -59,7 +59,7 @@ public final class Doable {
     boolean lever =
         one.control().equals(other.control())
             && Optional.ofNullable(kinds.get(one))
-                .filter(kind -> kind.family() == ControlKind.Family.LEVER)
+                .filter(ControlKind::pushesDirections)
                 .isPresent();
     return lever && opposite(one.contact(), other.contact())
         ? Optional.of("a lever is not pushed " + one.contact() + " and " + other.contact())
@@ -83,6 +83,11 @@ public final class Doable {
       }
     }
     return Optional.empty();
+  }
+
+  /** {@return whether a meaning stands on a layer that cannot be reached} */
+  public boolean unreached(Coverage.Giver giver) {
+    return profile.layer(giver.layer()).filter(unreached::contains).isPresent();
   }
 
   /** {@return why a meaning can never be given; empty where it can} */
@@ -126,9 +131,7 @@ public final class Doable {
     Set<String> places = new HashSet<>();
     for (ContactId contact : some) {
       boolean lever =
-          Optional.ofNullable(kinds.get(contact))
-              .filter(kind -> kind.family() == ControlKind.Family.LEVER)
-              .isPresent();
+          Optional.ofNullable(kinds.get(contact)).filter(ControlKind::pushesDirections).isPresent();
       String name = contact.contact();
       boolean upright = name.equals("up") || name.equals("down");
       places.add(

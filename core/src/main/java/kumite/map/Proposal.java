@@ -112,7 +112,7 @@ public final class Proposal {
     if (contact.type().analog()) {
       AXIS_ORDER.forEach(axis -> candidates.add(new Target.Axis(axis)));
     } else {
-      if (kind.family() == ControlKind.Family.LEVER) {
+      if (kind.pushesDirections()) {
         Turned.pushed(control, contact).map(Turned::proposals).ifPresent(candidates::addAll);
       }
       for (int n = 1; n <= 128; n++) {

@@ -182,9 +182,7 @@ public final class MapChecks {
   static String whyUnfit(ContactSite site, Target any) {
     Target target = any.plain();
     ContactKind.Type type = site.contact().type();
-    boolean turns =
-        site.kind().family() == ControlKind.Family.ENCODER
-            || site.kind().family() == ControlKind.Family.BALL;
+    boolean turns = site.kind().givesPulses();
     if (target instanceof Target.Steps && site.kind().steps() < 2) {
       return "Only a stepped control gives one button for each step";
     }
@@ -345,7 +343,7 @@ public final class MapChecks {
   private void turned() {
     for (Control control : build.seated()) {
       ControlKind kind = catalogue.kindOf(control);
-      if (kind.family() != ControlKind.Family.LEVER) {
+      if (!kind.pushesDirections()) {
         continue;
       }
       List<ContactId> wrong = Turned.notTurned(control, kind, build.mapping());

@@ -17,7 +17,6 @@ import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
-import kumite.kind.ControlKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.map.MapCode;
@@ -121,8 +120,7 @@ public final class ProfileChecks {
               .filter(tuning -> tuning.calibrated())
               .isPresent();
       if (axis && !done) {
-        String rest =
-            site.kind().family() == ControlKind.Family.STICK ? "ends and its rest" : "ends";
+        String rest = site.kind().restsBetweenEnds() ? "ends and its rest" : "ends";
         findings.add(
             look(
                 MapCode.UNCALIBRATED,

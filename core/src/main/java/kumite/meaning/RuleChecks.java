@@ -32,7 +32,6 @@ import kumite.finding.Subject;
 import kumite.firmware.Blueprint;
 import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
-import kumite.kind.ControlKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.map.MapCode;
@@ -206,27 +205,24 @@ public final class RuleChecks {
 
   private void tunings() {
     Tuning tuning = build.tuning();
-    Map<String, Set<ContactId>> tuned =
-        Map.of("axis", tuning.axes().keySet(), "press", tuning.presses().keySet());
-    new java.util.TreeMap<>(tuned)
-        .forEach(
-            (what, contacts) -> {
-              for (ContactId contact : contacts) {
-                ContactSite site = sites.get(contact);
-                if (site != null && site.contact().type() == ContactKind.Type.SWITCH) {
-                  idle(
-                      List.of(Subject.of(contact)),
-                      "The " + what + " tuning of " + site.label() + " does nothing",
-                      "It is a switch: it has no travel to be tuned",
-                      "Take the tuning out",
-                      b ->
-                          b.withTuning(
-                              what.equals("axis")
-                                  ? b.tuning().withAxis(contact, Optional.empty())
-                                  : b.tuning().withPress(contact, Optional.empty())));
-                }
-              }
-            });
+    for (ContactId contact : tuning.axes().keySet()) {
+      tuned(contact, "axis", t -> t.withAxis(contact, Optional.empty()));
+    }
+    for (ContactId contact : tuning.presses().keySet()) {
+      tuned(contact, "press", t -> t.withPress(contact, Optional.empty()));
+    }
+  }
+
+  private void tuned(ContactId contact, String what, UnaryOperator<Tuning> without) {
+    ContactSite site = sites.get(contact);
+    if (site != null && site.contact().type() == ContactKind.Type.SWITCH) {
+      idle(
+          List.of(Subject.of(contact)),
+          "The " + what + " tuning of " + site.label() + " does nothing",
+          "It is a switch: it has no travel to be tuned",
+          "Take the tuning out",
+          b -> b.withTuning(without.apply(b.tuning())));
+    }
   }
 
   private void repeats() {
@@ -351,7 +347,7 @@ public final class RuleChecks {
         .filter(entry -> entry.getValue().target().plain() instanceof Target.Key)
         .filter(entry -> sites.containsKey(entry.getKey()))
         .filter(entry -> sites.get(entry.getKey()).kind().latching())
-        .filter(entry -> sites.get(entry.getKey()).kind().family() != ControlKind.Family.ROTARY)
+        .filter(entry -> !sites.get(entry.getKey()).kind().choosesOneOfSeveral())
         .map(entry -> entry.getKey())
         .distinct()
         .forEach(
@@ -389,7 +385,7 @@ public final class RuleChecks {
       int quarters = Turned.quarters(control).orElse(0);
       ContactSite site = sites.get(across);
       if (site == null
-          || site.kind().family() != ControlKind.Family.BALL
+          || !site.kind().rolls()
           || quarters == 0
           || !Turned.rolls(profile.base(), across, upright)
           || quarters == 2 && backward(across) && backward(upright)) {

@@ -242,9 +242,9 @@ final class GapChecks {
                     + mm(way.plugMm())
                     + " wide, its middle "
                     + mm(way.atMm())
-                    + (way.side().equals("front") || way.side().equals("back")
-                        ? " from the left edge"
-                        : " from the front edge"))
+                    + " from the "
+                    + way.side().from()
+                    + " edge")
         .orElse("");
   }
 

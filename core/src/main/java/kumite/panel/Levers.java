@@ -94,7 +94,7 @@ public record Levers(ControlId chosen, List<Row> rows) {
   public static Optional<Levers> of(Build build, Catalogue catalogue, ControlId id) {
     return build
         .control(id)
-        .filter(c -> catalogue.kindOf(c).family() == ControlKind.Family.LEVER)
+        .filter(c -> catalogue.kindOf(c).pushesDirections())
         .map(control -> compare(build, catalogue, control));
   }
 

@@ -78,17 +78,17 @@ public final class PanelChecks {
   /** Said once there is a board, so that the hole is there before the cable is soldered. */
   private void waysOut() {
     for (WayOut way : WayOut.of(build, catalogue)) {
-      boolean level = way.side().equals("front") || way.side().equals("back");
       findings.add(
           Finding.of(
               PanelCode.CABLE_WAY_OUT,
               List.of(Subject.BOARD),
               "Where the cable of " + way.board() + " leaves the case",
               "Straight on from its plug it meets the "
-                  + way.side()
+                  + way.side().words()
                   + " wall "
                   + mm(way.atMm())
-                  + (level ? " from the left" : " from the front")
+                  + " from the "
+                  + way.side().from()
                   + ": cut an opening there before the cable goes in, "
                   + mm(way.plugMm())
                   + " wide for its plug, or as the cable is thick where its plug comes last"));
@@ -251,7 +251,7 @@ public final class PanelChecks {
   private Optional<Fix> thicknessFix(Control control, ControlKind kind, double low, double high) {
     Optional<ControlKind> other =
         catalogue.controls().stream()
-            .filter(k -> k.family() == kind.family() && k.cutout().equals(kind.cutout()))
+            .filter(k -> k.alike(kind) && k.cutout().equals(kind.cutout()))
             .filter(k -> k.contacts().equals(kind.contacts()) && k.lit() == kind.lit())
             .filter(k -> Grip.holds(k, build.panel()))
             .findFirst();

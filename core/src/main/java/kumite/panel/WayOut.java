@@ -11,11 +11,37 @@ import kumite.parts.Catalogue;
  * Where the cable of a board would leave the case, straight on from its plug.
  *
  * @param board in words
- * @param side of the case: front, back, left or right
+ * @param side of the case
  * @param atMm its middle, from the left edge of the panel, or from the front edge at a side
  * @param plugMm how wide an opening its plug's grip passes
  */
-public record WayOut(String board, String side, double atMm, double plugMm) {
+public record WayOut(String board, Side side, double atMm, double plugMm) {
+  /** A wall of the case. */
+  public enum Side {
+    FRONT("front", "left"),
+    BACK("back", "left"),
+    LEFT("left", "front"),
+    RIGHT("right", "front");
+
+    private final String words;
+    private final String from;
+
+    Side(String words, String from) {
+      this.words = words;
+      this.from = from;
+    }
+
+    /** {@return which wall, in words for people} */
+    public String words() {
+      return words;
+    }
+
+    /** {@return the edge that places along it are measured from, in words for people} */
+    public String from() {
+      return from;
+    }
+  }
+
   /** Room round a plug's grip so that it passes, in mm: common practice, no source. */
   private static final double ROUND_MM = 2;
 
@@ -35,7 +61,7 @@ public record WayOut(String board, String side, double atMm, double plugMm) {
       double dx = end.xMm() - centre.xMm();
       double dy = end.yMm() - centre.yMm();
       boolean across = Math.abs(dx) > Math.abs(dy);
-      String side = across ? dx < 0 ? "left" : "right" : dy < 0 ? "front" : "back";
+      Side side = across ? dx < 0 ? Side.LEFT : Side.RIGHT : dy < 0 ? Side.FRONT : Side.BACK;
       ways.add(
           new WayOut(
               board.words(),

@@ -15,9 +15,7 @@ final class FrontMark {
   private FrontMark() {}
 
   static boolean wanted(ControlKind kind) {
-    return kind.family() == ControlKind.Family.BALL
-        || kind.family() == ControlKind.Family.ENCODER
-        || kind.family() == ControlKind.Family.STICK;
+    return kind.hidesItsFront();
   }
 
   /** {@return the lines of the arrow, pairs of ends on the panel} */

@@ -34,8 +34,7 @@ import kumite.wiring.Wiring;
  * @param parts what it takes besides wire, in words; empty for none
  * @param joints to be made, ends of strands included
  * @param scanMicros how long one look at all of them takes
- * @param together what the board sees of several held at once, in words
- * @param ghosts whether keys can appear that nobody pressed
+ * @param together what the board sees of several held at once
  * @param metres of wire in the whole loom
  * @param fault why it cannot be, where it cannot
  */
@@ -47,10 +46,28 @@ public record WhatIf(
     String parts,
     int joints,
     double scanMicros,
-    String together,
-    boolean ghosts,
+    Together together,
     double metres,
     Optional<String> fault) {
+
+  /** What the board sees of several contacts held at once. */
+  public enum Together {
+    ALL("all seen"),
+    ONE("one at a time"),
+    /** Keys can appear that nobody pressed. */
+    GHOSTS("three make a fourth");
+
+    private final String words;
+
+    Together(String words) {
+      this.words = words;
+    }
+
+    /** {@return it in words for people} */
+    public String words() {
+      return words;
+    }
+  }
 
   /** One look at a terminal of its own: common practice, no source. */
   private static final double LOOK_MICROS = 2;
@@ -149,18 +166,15 @@ public record WhatIf(
         joints,
         sharing.map(Sharing::scanMicros).orElse(ids.size() * LOOK_MICROS),
         together(sharing),
-        sharing.map(Sharing::ghosts).orElse(false),
         loom.totalMetres(),
         fault(other, board, loom, ids));
   }
 
-  private static String together(Optional<Sharing> sharing) {
-    if (sharing.isEmpty()) {
-      return "all seen";
+  private static Together together(Optional<Sharing> sharing) {
+    if (sharing.filter(s -> s.group().topology() == Topology.LADDER).isPresent()) {
+      return Together.ONE;
     }
-    return sharing.get().group().topology() == Topology.LADDER
-        ? "one at a time"
-        : sharing.get().ghosts() ? "three make a fourth" : "all seen";
+    return sharing.filter(Sharing::ghosts).isPresent() ? Together.GHOSTS : Together.ALL;
   }
 
   private static Optional<String> fault(

@@ -28,6 +28,7 @@ import kumite.wiring.Wiring;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -185,7 +186,7 @@ public class TablesTest {
   public void theNetlistHasEachPlaceOnce(int seed) throws Exception {
     Bench bench = bench(seed);
     if (bench.wiring().isEmpty()) {
-      return;
+      throw new SkipException("this build has no board");
     }
     Wiring wiring = bench.wiring().get();
     List<String> places = new ArrayList<>();

@@ -30,6 +30,7 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
+import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -64,7 +65,7 @@ public class ExportedCodeTest {
     assertThat(Firmware.of(blueprint).files(Firmware.Target.PORTABLE, List.of())).isEqualTo(files);
     Path folder = Exported.write("clean-" + name, files);
     if (blueprint.inputs().dead().isPresent()) {
-      return;
+      throw new SkipException("a short holds this board down");
     }
     Exported.run(folder, "", "sh", "-c", SANITIZED);
     String given = Exported.run(folder, files.get("check/scripts"), "./sanitized", "--each-line");
@@ -100,7 +101,7 @@ public class ExportedCodeTest {
   @Test(dataProvider = "builds")
   public void theSelfTestStreamIsTheSame(String name, Blueprint blueprint) throws IOException {
     if (blueprint.inputs().dead().isPresent()) {
-      return;
+      throw new SkipException("a short holds this board down");
     }
     Path folder =
         Exported.write(

@@ -14,6 +14,7 @@ import kumite.kind.BoardKind;
 import kumite.measure.Point;
 import kumite.name.Joint;
 import kumite.parts.Catalogue;
+import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -47,7 +48,7 @@ public class RoutesTest {
   public void waysRunAlongTheEdges(int seed) {
     Build build = blocked(seed);
     if (CATALOGUE.boardOf(build).isEmpty()) {
-      return;
+      throw new SkipException("this build has no board");
     }
     Loom loom = Loom.of(build, CATALOGUE);
     Routes routes = Routes.of(build, CATALOGUE.boardOf(build).get(), loom);
@@ -78,7 +79,7 @@ public class RoutesTest {
   public void theCutHoldsTheWay(int seed) {
     Build build = blocked(seed);
     if (CATALOGUE.boardOf(build).isEmpty()) {
-      return;
+      throw new SkipException("this build has no board");
     }
     BoardKind board = CATALOGUE.boardOf(build).get();
     Loom loom = Loom.of(build, CATALOGUE);

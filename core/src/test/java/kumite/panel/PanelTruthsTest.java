@@ -334,7 +334,7 @@ public class PanelTruthsTest {
       List<WayOut> ways = WayOut.of(build, CATALOGUE);
       assertThat(ways).hasSize(2).allMatch(w -> w.plugMm() > 5);
       boolean level = quarter % 2 == 0;
-      assertThat(ways).extracting(WayOut::side).containsOnly(sides[quarter]);
+      assertThat(ways).extracting(way -> way.side().words()).containsOnly(sides[quarter]);
       assertThat(ways.get(0).atMm()).isCloseTo(level ? 150 : 100, within(1e-9));
       assertThat(ways.get(1).atMm()).isCloseTo(level ? 210 : 60, within(1e-9));
       Build open = build.withPanel(build.panel().withInside(new CaseInside(0, 70)));

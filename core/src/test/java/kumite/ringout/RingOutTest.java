@@ -15,6 +15,7 @@ import kumite.lead.Making;
 import kumite.lead.Plugs;
 import kumite.lead.Turn;
 import kumite.lead.Where;
+import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -191,7 +192,7 @@ public class RingOutTest {
   public void brokenCoresAreFoundWithinThePromise(
       RingOut.Way way, RingOut.Faults faults, int cores) {
     if (faults != RingOut.Faults.BROKEN) {
-      return;
+      throw new SkipException("another way of looking has its own law");
     }
     Random random = new Random(cores);
     for (int trial = 0; trial < 40; trial++) {
@@ -234,7 +235,7 @@ public class RingOutTest {
   public void whatIsThoughtLikelyNeverBreaksThePromise(
       RingOut.Way way, RingOut.Faults faults, int cores) {
     if (faults != RingOut.Faults.NONE) {
-      return;
+      throw new SkipException("another way of looking has its own law");
     }
     Random random = new Random(100 + cores);
     RingOutPlan plan = new RingOutPlan(cores + 4);

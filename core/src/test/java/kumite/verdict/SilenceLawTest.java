@@ -25,6 +25,7 @@ import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.parts.Catalogue;
+import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -109,7 +110,7 @@ public class SilenceLawTest {
     Build any = RandomBuilds.any(random);
     Bench before = Bench.of(any.withLoom(any.loom().asPlanned()), CATALOGUE);
     if (before.loom().strands().isEmpty() || before.wiring().isEmpty()) {
-      return;
+      throw new SkipException("this build has no board");
     }
     Bench after = before.next(spoiled(before, random));
     String edit = after.build().loom().leftOut() + " " + after.build().loom().added();
@@ -133,7 +134,7 @@ public class SilenceLawTest {
     Build any = RandomBuilds.any(random);
     Bench bench = Bench.of(any.withLoom(any.loom().asPlanned()), CATALOGUE);
     if (bench.circuit().isEmpty()) {
-      return;
+      throw new SkipException("this build has no board");
     }
     Set<String> told = new HashSet<>();
     for (Finding finding : bench.findings()) {

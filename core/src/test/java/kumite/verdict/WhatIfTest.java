@@ -68,7 +68,6 @@ public class WhatIfTest {
             row.joints(),
             row.scanMicros(),
             row.together(),
-            row.ghosts(),
             row.metres(),
             row.fault()));
   }

@@ -27,6 +27,7 @@ import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.parts.Catalogue;
 import org.jgrapht.alg.util.UnionFind;
+import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -174,7 +175,7 @@ public class WiringLawsTest {
   public void thePlanGivesNoEndMoreWiresThanItTakes(int seed) {
     Build build = RandomBuilds.any(new SplittableRandom(seed));
     if (CATALOGUE.boardOf(build).isEmpty()) {
-      return;
+      throw new SkipException("this build has no board");
     }
     for (Laying.CommonShape shape : Laying.CommonShape.values()) {
       Build laid = build.withLoom(build.loom().withLaying(build.loom().laying().withShape(shape)));
@@ -239,7 +240,7 @@ public class WiringLawsTest {
   public void aFaultIsOneSmallEditAndIsTakenBackByOne(int seed) {
     Build build = RandomBuilds.any(new SplittableRandom(seed));
     if (CATALOGUE.boardOf(build).isEmpty()) {
-      return;
+      throw new SkipException("this build has no board");
     }
     Wiring wiring = Wiring.planned(board(build), Loom.of(build, CATALOGUE));
     for (Jumper wire : wiring.wires().keySet()) {

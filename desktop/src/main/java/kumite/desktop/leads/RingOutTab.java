@@ -58,7 +58,21 @@ final class RingOutTab extends HBox {
   private final Button take = new Button("Make it a lead");
   private final Label left = new Label();
   private final ListView<Known.Fate> fates = new ListView<>();
-  private final ListView<String> readings = new ListView<>();
+
+  /**
+   * An answer as a line of the list.
+   *
+   * @param words the line
+   * @param repeat whether it is the one to ask again
+   */
+  private record Answer(String words, boolean repeat) {
+    @Override
+    public String toString() {
+      return words;
+    }
+  }
+
+  private final ListView<Answer> readings = new ListView<>();
   private final VBox ask = new VBox();
   private final VBox none = new VBox();
   private final VBox work;
@@ -131,7 +145,7 @@ final class RingOutTab extends HBox {
     readings.setAccessibleText("Answers so far, the latest first");
     readings.setFixedCellSize(24);
     readings.setCellFactory(
-        view -> line(text -> text, text -> text.contains("repeat") ? "bad-text" : ""));
+        view -> line(Answer::words, answer -> answer.repeat() ? "bad-text" : ""));
     VBox.setVgrow(readings, Priority.ALWAYS);
     VBox answers = new VBox(Plain.title("Answers, the latest first"), readings);
     HBox.setHgrow(answers, Priority.ALWAYS);
@@ -358,14 +372,14 @@ final class RingOutTab extends HBox {
             probesLeft.worst(),
             probesLeft.mean()));
     fates.getItems().setAll(known.fates());
-    List<String> lines = new ArrayList<>();
+    List<Answer> lines = new ArrayList<>();
     for (int i = ringOut.readings().size() - 1; i >= 0; i--) {
       Reading reading = ringOut.readings().get(i);
       int at = i;
       boolean odd = contradiction.filter(c -> c.readings().contains(at)).isPresent();
       boolean repeat = contradiction.filter(c -> c.repeat() == at).isPresent();
-      lines.add(
-          (i + 1) + "  " + reading.words() + (repeat ? "  ← repeat" : odd ? "  ← or this" : ""));
+      String mark = repeat ? "  ← repeat" : odd ? "  ← or this" : "";
+      lines.add(new Answer((i + 1) + "  " + reading.words() + mark, repeat));
     }
     readings.getItems().setAll(lines);
   }

@@ -392,7 +392,7 @@ final class LayView extends Pane {
   /** What is lit stands out, in front; the rest steps back. */
   private void states() {
     Optional<Jumper> now = lit().map(Lay.Laid::ends);
-    nodes.forEach((ends, node) -> node.lit(now.filter(ends::equals).isPresent(), lit.isPresent()));
+    nodes.forEach((ends, node) -> node.lit(now.filter(ends::equals).isPresent(), now.isPresent()));
     now.map(nodes::get).ifPresent(LaidWire::toFront);
     setAccessibleHelp(now.map(nodes::get).map(LaidWire::getAccessibleText).orElse(""));
     told.run();

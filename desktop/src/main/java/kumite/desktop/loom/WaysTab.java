@@ -116,13 +116,15 @@ final class WaysTab extends VBox {
       grid.add(mono(String.valueOf(way.joints())), 2, row);
       grid.add(mono(String.format(Locale.ROOT, "%.1f m", way.metres())), 3, row);
       grid.add(mono(Working.number(way.scanMicros(), 0) + " us"), 4, row);
-      Label ghosts = new Label(way.together());
+      Label ghosts = new Label(way.together().words());
       ghosts
           .getStyleClass()
           .add(
-              way.ghosts()
-                  ? "stop-text"
-                  : way.together().equals("all seen") ? "note" : "look-text");
+              switch (way.together()) {
+                case GHOSTS -> "stop-text";
+                case ONE -> "look-text";
+                case ALL -> "note";
+              });
       ghosts.setMinWidth(Region.USE_PREF_SIZE);
       grid.add(ghosts, 5, row);
       Label parts = new Label(way.fault().orElse(way.parts().isEmpty() ? "nothing" : way.parts()));
@@ -169,7 +171,7 @@ final class WaysTab extends VBox {
             selected ->
                 chosen == Which.ONE
                     ? selected.id().control().equals(path.id().control())
-                    : selected.site().kind().family() == path.site().kind().family())
+                    : selected.site().kind().alike(path.site().kind()))
         .isPresent();
   }
 

@@ -60,7 +60,7 @@ final class ContactCell extends ListCell<SignalPath> {
     target.setPrefColumnCount(8);
     Em.min(target, 104);
     Em.max(target, 104);
-    target.setPromptText("Button 1");
+    target.setPromptText("nothing yet");
     function.setMaxWidth(Double.MAX_VALUE);
     Em.min(function, 90);
     function.getStyleClass().add("function-choice");

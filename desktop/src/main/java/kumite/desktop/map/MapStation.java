@@ -61,6 +61,10 @@ public final class MapStation implements StationView {
   private final Label asksTitle = new Label();
   private final Label asksCount = new Label();
   private final Label listening = new Label();
+
+  /** Whether the host asked for anything when this was shown last. */
+  private boolean listed;
+
   private final HBox body = new HBox();
   private final VBox timing = new VBox();
   private final VBox descriptor = new VBox();
@@ -350,9 +354,10 @@ public final class MapStation implements StationView {
         anyAsked ? bench.coverage().covered() + " of " + bench.coverage().rows().size() : "");
     if (!anyAsked) {
       listening.setText("Nothing listed. Name what the host wants at the Brief station.");
-    } else if (listening.getText().isEmpty() || listening.getText().startsWith("Nothing")) {
+    } else if (!listed) {
       listening.setText("Click a function, then press the control that gives it.");
     }
+    listed = anyAsked;
     Timing t = bench.build().timing();
     delays.show(
         bench.timing(),

@@ -32,7 +32,6 @@ import kumite.desktop.field.Words;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
 import kumite.kind.ContactKind;
-import kumite.kind.ControlKind;
 import kumite.name.ContactId;
 import kumite.verdict.Bench;
 
@@ -64,7 +63,7 @@ final class RulesTab extends ScrollPane {
     }
     List<SignalPath> levers =
         bench.paths().stream()
-            .filter(p -> p.site().kind().family() == ControlKind.Family.LEVER)
+            .filter(p -> p.site().kind().pushesDirections())
             .filter(p -> p.site().contact().name().equals("up"))
             .toList();
     if (!levers.isEmpty()) {
@@ -158,7 +157,7 @@ final class RulesTab extends ScrollPane {
               }
             });
     for (SignalPath path : bench.paths()) {
-      if (path.site().kind().family() == ControlKind.Family.LEVER) {
+      if (path.site().kind().pushesDirections()) {
         String name = path.site().contact().name();
         if (name.equals("left") || name.equals("up")) {
           pairs.add(new Opposed.Lever(path.id().control(), name.equals("up")));

@@ -34,7 +34,7 @@ final class GapsTab implements Tab {
     this.plan = plan;
     list.setId("gaps");
     list.setAccessibleText("Gaps, tightest first");
-    list.setFixedCellSize(28);
+    list.setFixedCellSize(44);
     list.setPrefHeight(168);
     list.setMinHeight(84);
     list.setCellFactory(view -> new GapCell());
@@ -120,23 +120,19 @@ final class GapsTab implements Tab {
   }
 
   private final class GapCell extends ListCell<Gap> {
-    private final Label verdict = column(92, "strong");
-    private final Label between = column(210, "plain");
-    private final Label kind = column(170, "note");
-    private final Label there = column(86, "mono");
-    private final Label needed = column(130, "mono");
-    private final HBox row = new HBox(verdict, between, kind, there, needed);
+    private final Label verdict = label("strong");
+    private final Label between = label("plain");
+    private final Label measures = label("note");
+    private final VBox row = new VBox(new HBox(8, verdict, between), measures);
 
     GapCell() {
-      row.getStyleClass().add("contact-row");
-      HBox.setHgrow(between, Priority.ALWAYS);
-      between.setMaxWidth(Double.MAX_VALUE);
+      row.getStyleClass().add("gap-row");
+      setPrefWidth(0); // as wide as the list, so that it never scrolls sideways
+      verdict.setMinWidth(Region.USE_PREF_SIZE);
     }
 
-    private static Label column(double width, String style) {
+    private static Label label(String style) {
       Label label = new Label();
-      label.setMinWidth(width * 0.72);
-      label.setPrefWidth(width);
       label.getStyleClass().add(style);
       label.setTooltip(new javafx.scene.control.Tooltip());
       label.getTooltip().textProperty().bind(label.textProperty());
@@ -161,9 +157,13 @@ final class GapsTab implements Tab {
             id -> workbench.build().get().control(id).map(Control::label).orElse(id.text());
         String first = gap.control().map(name).orElse("the board");
         between.setText(first + " and " + gap.other().map(name).orElse(gap.against()));
-        kind.setText(gap.kind().words());
-        there.setText(Length.text(gap.gapMm(), unit));
-        needed.setText("needs " + Length.number(gap.neededMm(), unit));
+        measures.setText(
+            gap.kind().words()
+                + ": "
+                + Length.text(gap.gapMm(), unit)
+                + " there, "
+                + Length.number(gap.neededMm(), unit)
+                + " needed");
       }
     }
   }

@@ -386,7 +386,8 @@ final class LayoutTab implements Tab {
     words.setText(
         selected > 0
             ? "Arranges the "
-                + (selected == 1 ? "selected control." : selected + " selected controls.")
+                + (selected == 1 ? "selected control" : selected + " selected controls")
+                + ". A click beside the parts selects nothing: then new ones are made."
             : "Nothing is selected: new controls are made and arranged.");
     suggestion();
   }

@@ -14,7 +14,6 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Control;
 import kumite.desktop.shell.Workbench;
-import kumite.kind.ControlKind;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.name.ControlId;
@@ -90,15 +89,13 @@ final class LeversTab implements Tab {
                     bench
                         .build()
                         .control(s)
-                        .filter(
-                            c -> bench.catalogue().kindOf(c).family() == ControlKind.Family.LEVER)
+                        .filter(c -> bench.catalogue().kindOf(c).pushesDirections())
                         .isPresent())
             .findFirst()
             .or(
                 () ->
                     bench.build().controls().stream()
-                        .filter(
-                            c -> bench.catalogue().kindOf(c).family() == ControlKind.Family.LEVER)
+                        .filter(c -> bench.catalogue().kindOf(c).pushesDirections())
                         .map(Control::id)
                         .findFirst());
     if (id.isEmpty()) {

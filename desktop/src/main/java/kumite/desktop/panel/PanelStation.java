@@ -51,28 +51,25 @@ public final class PanelStation implements StationView {
   }
 
   private enum Below {
-    SELECTED("Selected", false),
-    PANEL("Panel", false),
-    CASE("Case", false),
-    HAND("Hand", false),
-    LAYOUT("Lay out", true),
-    GAPS("Gaps", true),
-    LEVERS("Levers", true),
-    DRILL("Drill", true);
+    SELECTED("Selected", 0),
+    PANEL("Panel", 0),
+    CASE("Case", 0),
+    HAND("Hand", 0),
+    LAYOUT("Lay out", 400),
+    GAPS("Gaps", 300),
+    LEVERS("Levers", 400),
+    DRILL("Drill", 400);
 
     private final String words;
 
-    /** Whether it is a table or a large form, which lies over the side of the plan. */
-    private final boolean table;
+    /** How wide a table or large form is, which lies over the side of the plan; 0 for others. */
+    private final double tablePx;
 
-    Below(String words, boolean table) {
+    Below(String words, double tablePx) {
       this.words = words;
-      this.table = table;
+      this.tablePx = tablePx;
     }
   }
-
-  /** Width of a table over the plan. */
-  private static final double DRAWER_PX = 400;
 
   private final Workbench workbench;
   private final VBox root = new VBox();
@@ -199,8 +196,6 @@ public final class PanelStation implements StationView {
     bottom.setMinHeight(Region.USE_PREF_SIZE);
     empty = new Begin(workbench, frame);
     drawer.getStyleClass().add("drawer");
-    drawer.setPrefWidth(DRAWER_PX);
-    drawer.setMaxWidth(DRAWER_PX);
     StackPane.setAlignment(drawer, Pos.CENTER_RIGHT);
     // In the middle of the panel, which the rulers push aside.
     StackPane.setMargin(empty, new Insets(0, 0, Scale.RULER_PX, Scale.RULER_PX));
@@ -298,10 +293,12 @@ public final class PanelStation implements StationView {
     Tab tab = tab(wanted);
     boolean folded = fold.isSelected();
     fold.setText(folded ? "Unfold" : "Fold");
-    bottom.getChildren().setAll(wanted.table || folded ? List.of() : List.of(tab.node()));
-    drawer.getChildren().setAll(wanted.table && !folded ? List.of(tab.node()) : List.of());
+    bottom.getChildren().setAll(wanted.tablePx > 0 || folded ? List.of() : List.of(tab.node()));
+    drawer.getChildren().setAll(wanted.tablePx > 0 && !folded ? List.of(tab.node()) : List.of());
     drawer.setVisible(!drawer.getChildren().isEmpty());
-    plan.covered(drawer.isVisible() ? DRAWER_PX : 0);
+    drawer.setPrefWidth(wanted.tablePx);
+    drawer.setMaxWidth(wanted.tablePx);
+    plan.covered(drawer.isVisible() ? wanted.tablePx : 0);
     begin(workbench.bench().get());
     plan.offer(
         wanted == Below.PANEL

@@ -24,7 +24,7 @@ final class LaidWire extends Group {
   private static final double MOST_PX = 9;
 
   /** How much can be seen of what is not lit. */
-  private static final double BACK = 0.22;
+  private static final double BACK = 0.42;
 
   private final Jumper ends;
   private final Polyline edge;

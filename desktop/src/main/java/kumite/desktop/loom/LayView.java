@@ -275,7 +275,9 @@ final class LayView extends Pane {
     Captions captions =
         new Captions(new Captions.Box(2, 2, getWidth() - 4, getHeight() - 4), CAPTION_STEP_PX);
     lay.ifPresent(l -> draw(bench, l, captions));
-    controlNames(bench, captions);
+    if (lay.isPresent()) { // before a board is chosen, how to choose one lies over the picture
+      controlNames(bench, captions);
+    }
     caseLayer
         .outside()
         .forEach(

@@ -160,8 +160,8 @@ final class GapsTab implements Tab {
         measures.setText(
             gap.kind().words()
                 + ": "
-                + Length.text(gap.gapMm(), unit)
-                + " there, "
+                + Length.text(Math.abs(gap.gapMm()), unit)
+                + (gap.gapMm() < 0 ? " overlap, " : " there, ")
                 + Length.number(gap.neededMm(), unit)
                 + " needed");
       }

@@ -173,6 +173,24 @@ public final class Key {
     return numbers(below(key), need(key), least, most);
   }
 
+  /**
+   * {@return the whole numbers of the list at a key}
+   *
+   * @param least how many at least
+   * @param most and at most
+   */
+  public int[] integers(String key, int least, int most) {
+    double[] numbers = numbers(key, least, most);
+    int[] whole = new int[numbers.length];
+    for (int i = 0; i < whole.length; i++) {
+      if (numbers[i] != (int) numbers[i]) {
+        throw new Misfit(below(key) + "[" + i + "]", "must be a whole number", "");
+      }
+      whole[i] = (int) numbers[i];
+    }
+    return whole;
+  }
+
   /** {@return the pairs of numbers of the list at a key} */
   public List<double[]> pairs(String key) {
     List<double[]> pairs = new ArrayList<>();

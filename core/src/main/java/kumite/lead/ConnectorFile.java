@@ -110,15 +110,15 @@ public final class ConnectorFile {
   private static List<Wired> wired(Key key) {
     List<Wired> wired = new ArrayList<>();
     for (Key item : key.objects("wired")) {
-      double[] awg = item.numbers("awg", 2, 2);
+      int[] awg = item.integers("awg", 2, 2);
       wired.add(
           item.whole(
               () ->
                   new Wired(
                       item.word("how", Wired.How.class),
                       item.number("strip_mm"),
-                      (int) awg[0],
-                      (int) awg[1],
+                      awg[0],
+                      awg[1],
                       item.text("tool"))));
     }
     return wired;

@@ -24,6 +24,7 @@ import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
+import kumite.desktop.shell.Aside;
 import kumite.desktop.shell.Workbench;
 import kumite.kind.ControlKind;
 import kumite.measure.Placement;
@@ -313,43 +314,38 @@ final class LayoutTab implements Tab {
       cancelled.set(false);
       words.setText("Looking for room on the panel; Take it back ends the search.");
       Task<Fit> task =
-          new Task<>() {
-            @Override
-            protected Fit call() {
-              return Fit.find(
-                  subject.build(),
-                  workbench.catalogue(),
-                  layout,
-                  subject.ids(),
-                  middle,
-                  centred,
-                  cancelled::get);
-            }
-          };
-      task.setOnSucceeded(
-          event -> {
-            if (!cancelled.get()) {
-              Fit found = task.getValue();
-              show(
-                  subject,
-                  found,
-                  found.fits()
-                      ? "Everything has its room here"
-                          + found.spreadWords().map(w -> ", " + w).orElse("")
-                          + ". Keep it, or take it back."
-                      : "It does not fit anywhere on this panel: fewer, smaller, or a larger panel."
-                          + " Shown as wished.");
-            }
-          });
-      task.setOnFailed(event -> workbench.complain(task.getException().getMessage()));
+          Aside.run(
+              "fit",
+              () ->
+                  Fit.find(
+                      subject.build(),
+                      workbench.catalogue(),
+                      layout,
+                      subject.ids(),
+                      middle,
+                      centred,
+                      cancelled::get),
+              found -> fitted(subject, found),
+              workbench::complain);
       fit.disableProperty().unbind();
       fit.disableProperty().bind(task.runningProperty());
-      Thread thread = new Thread(task, "fit");
-      thread.setDaemon(true);
-      thread.start();
       back.setDisable(false);
     } catch (IllegalArgumentException e) {
       workbench.complain(e.getMessage());
+    }
+  }
+
+  private void fitted(Subject subject, Fit found) {
+    if (!cancelled.get()) {
+      show(
+          subject,
+          found,
+          found.fits()
+              ? "Everything has its room here"
+                  + found.spreadWords().map(w -> ", " + w).orElse("")
+                  + ". Keep it, or take it back."
+              : "It does not fit anywhere on this panel: fewer, smaller, or a larger panel."
+                  + " Shown as wished.");
     }
   }
 

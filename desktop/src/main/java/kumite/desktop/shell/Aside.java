@@ -1,5 +1,6 @@
 package kumite.desktop.shell;
 
+import java.util.concurrent.Callable;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -51,13 +52,7 @@ public final class Aside<Q, A> {
     }
     cancel();
     asked = question;
-    Task<A> task =
-        new Task<>() {
-          @Override
-          protected A call() {
-            return work.apply(question);
-          }
-        };
+    Task<A> task = task(name, () -> work.apply(question));
     task.setOnSucceeded(
         event -> {
           if (running == task) {
@@ -74,6 +69,41 @@ public final class Aside<Q, A> {
         });
     running = task;
     begun.accept(question);
+    begin(task, name);
+  }
+
+  /**
+   * Works something out once, aside of the interface thread.
+   *
+   * @param name of its thread
+   * @param then told on the interface thread what came of it
+   * @param failed told there in words why nothing did
+   * @return the work, to be bound to or cancelled
+   */
+  public static <A> Task<A> run(
+      String name, Callable<A> work, Consumer<A> then, Consumer<String> failed) {
+    Task<A> task = task(name, work);
+    task.setOnSucceeded(event -> then.accept(task.getValue()));
+    task.setOnFailed(event -> failed.accept(task.getException().getMessage()));
+    begin(task, name);
+    return task;
+  }
+
+  private static <A> Task<A> task(String name, Callable<A> work) {
+    return new Task<>() {
+      @Override
+      protected A call() throws Exception {
+        return work.call();
+      }
+
+      @Override
+      public String toString() {
+        return name;
+      }
+    };
+  }
+
+  private static void begin(Task<?> task, String name) {
     Thread thread = new Thread(task, name);
     thread.setDaemon(true);
     thread.start();

@@ -42,7 +42,7 @@ public final class Commands {
     all.add(Command.of("Save", "Shortcut+S", files::save));
     all.add(Command.of("Save under another name", "Shortcut+Shift+S", files::askSave));
     all.add(Command.of("Save a copy", "", files::askCopy));
-    all.add(Command.of("Export everything", "Shortcut+Shift+X", files::askEverything));
+    all.add(Command.of("Export everything", "Shortcut+Shift+X", files.exports()::askEverything));
     all.add(
         Command.of("Undo", "Shortcut+Z", workbench::undo)
             .when(() -> workbench.undoLabel().isPresent()));
@@ -52,7 +52,10 @@ public final class Commands {
     all.add(sheet());
     for (Firmware.Target target : Firmware.Target.values()) {
       all.add(
-          Command.of("Export: Firmware, " + target.title(), "", () -> files.askFirmware(target)));
+          Command.of(
+              "Export: Firmware, " + target.title(),
+              "",
+              () -> files.exports().askFirmware(target)));
     }
     for (Export export : workbench.rooms().exports()) {
       if (export != Exports.BENCH_SHEET && export != Exports.FIRMWARE) {
@@ -60,7 +63,7 @@ public final class Commands {
             Command.of(
                 "Export: " + export.title(),
                 export == Exports.TEMPLATE ? "Shortcut+Shift+P" : "",
-                () -> files.askExport(export)));
+                () -> files.exports().askExport(export)));
       }
     }
     for (int i = 0; i < stations.size(); i++) {
@@ -120,7 +123,8 @@ public final class Commands {
 
   /** {@return writing the bench sheet} */
   public Command sheet() {
-    return Command.of("Bench sheet", "Shortcut+P", () -> files.askExport(Exports.BENCH_SHEET));
+    return Command.of(
+        "Bench sheet", "Shortcut+P", () -> files.exports().askExport(Exports.BENCH_SHEET));
   }
 
   /** Does what a name in the list says; nothing if the list has no such name. */
@@ -136,12 +140,12 @@ public final class Commands {
 
   /** Asks where to write an export. */
   public void export(Export export) {
-    files.askExport(export);
+    files.exports().askExport(export);
   }
 
   /** Asks where to write the code for the board that is looked at. */
   public void exportFirmware(Firmware.Target target) {
-    files.askFirmware(target);
+    files.exports().askFirmware(target);
   }
 
   /** Asks for what a board told of itself, and hands the text on. */

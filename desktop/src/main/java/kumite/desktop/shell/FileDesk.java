@@ -1,38 +1,23 @@
 package kumite.desktop.shell;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import javafx.concurrent.Task;
 import kumite.build.Build;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
-import kumite.files.ExportFolder;
 import kumite.files.RecentFiles;
 import kumite.files.TextFile;
-import kumite.firmware.Firmware;
-import kumite.measure.Length;
-import kumite.measure.LengthUnit;
-import kumite.measure.Paper;
 import kumite.parts.PartFile;
-import kumite.sheet.Exports;
-import kumite.verdict.Bench;
-import kumite.verdict.Export;
 
 /** Opening, saving and exporting, by way of the file pane inside the window. */
 public final class FileDesk {
-  /** Usual widths of a laser's or a cutter's cut. */
-  private static final String[] KERFS = {"0 mm", "0.1 mm", "0.2 mm", "0.3 mm", "1 mm", "3 mm"};
-
+  private final ExportDesk exports;
   private final Workbench workbench;
   private final RecentFiles recent;
   private FilePane pane;
@@ -41,6 +26,7 @@ public final class FileDesk {
   private BuildFile.Held held = new BuildFile.Held(Optional.empty());
 
   FileDesk(Workbench workbench, RecentFiles recent) {
+    exports = new ExportDesk(workbench, this);
     this.workbench = workbench;
     this.recent = recent;
     workbench
@@ -134,49 +120,13 @@ public final class FileDesk {
     }
   }
 
-  /** Asks for a new folder and writes every export into it that the build allows. */
-  void askEverything() {
-    pane.ask(
-        "Export everything into a folder",
-        "Write",
-        folder(),
-        slug() + "-bench",
-        "/",
-        FilePane.Use.FOLDER,
-        this::everything,
-        Optional.of(new FilePane.Choice("Paper", Paper.A4.words(), Paper.LETTER.words())));
+  /** {@return what goes to the bench} */
+  ExportDesk exports() {
+    return exports;
   }
 
-  private boolean everything(Path into) {
-    Bench bench = workbench.bench().get();
-    Paper paper = pane.chosen().equals(Paper.LETTER.words()) ? Paper.LETTER : Paper.A4;
-    List<String> left = new ArrayList<>();
-    Task<List<Path>> task =
-        new Task<>() {
-          @Override
-          protected List<Path> call() throws IOException, BuildFileException {
-            Map<String, byte[]> files =
-                Export.everything(
-                    bench,
-                    new Export.Choices(paper, 0),
-                    (export, why) -> left.add(export.title().toLowerCase(Locale.ROOT)));
-            Files.createDirectories(into);
-            return new ExportFolder(into).write(files);
-          }
-        };
-    task.setOnSucceeded(
-        event ->
-            workbench.say(
-                task.getValue().size()
-                    + " files are in "
-                    + into
-                    + (left.isEmpty() ? "" : "; left out: " + String.join(", ", left))));
-    task.setOnFailed(event -> workbench.complain(task.getException().getMessage()));
-    workbench.say("Writing everything into " + into.getFileName());
-    Thread thread = new Thread(task, "export");
-    thread.setDaemon(true);
-    thread.start();
-    return true;
+  FilePane pane() {
+    return pane;
   }
 
   void use(FilePane newPane) {
@@ -275,7 +225,6 @@ public final class FileDesk {
     }
   }
 
-  /** Asks for a file of own parts and adds them to the build, all or none. */
   /** Asks for what a board told of itself, as text in a file. */
   void askSelfTest(Consumer<String> told) {
     pane.ask(
@@ -297,6 +246,7 @@ public final class FileDesk {
         Optional.empty());
   }
 
+  /** Asks for a file of own parts and adds them to the build, all or none. */
   void askParts() {
     pane.ask(
         "Read parts from a file (.csv or .json)",
@@ -336,129 +286,6 @@ public final class FileDesk {
     }
   }
 
-  void askExport(Export export) {
-    Optional<FilePane.Choice> choice =
-        export.onPaper()
-            ? Optional.of(new FilePane.Choice("Paper", Paper.A4.words(), Paper.LETTER.words()))
-            : export.isCut() ? Optional.of(new FilePane.Choice("Kerf", KERFS)) : Optional.empty();
-    String file = export.file();
-    pane.ask(
-        export.title(),
-        "Write",
-        folder(),
-        slug() + "-" + file,
-        file.substring(file.indexOf('.')),
-        FilePane.Use.WRITE,
-        path -> export(export, path),
-        choice);
-  }
-
-  /** Asks for a folder and writes the code for the board that is looked at into it. */
-  void askFirmware(Firmware.Target target) {
-    pane.ask(
-        "Firmware, " + target.title() + ": " + target.words(),
-        "Write",
-        folder(),
-        slug() + "-" + target.word(),
-        "/",
-        FilePane.Use.FOLDER,
-        path -> firmware(target, path),
-        Optional.empty());
-  }
-
-  private boolean firmware(Firmware.Target target, Path into) {
-    Bench bench = workbench.bench().get();
-    Task<Map<String, byte[]>> task =
-        new Task<>() {
-          @Override
-          protected Map<String, byte[]> call() {
-            return Exports.FIRMWARE.files(bench, new Export.Choices(Paper.A4, 0, target));
-          }
-        };
-    task.setOnSucceeded(
-        event ->
-            place(
-                Exports.FIRMWARE,
-                into.resolve(Exports.FIRMWARE.file()),
-                task.getValue(),
-                Exports.FIRMWARE.notes(bench)));
-    task.setOnFailed(event -> workbench.complain(task.getException().getMessage()));
-    workbench.say("Writing " + into.getFileName());
-    Thread thread = new Thread(task, "export");
-    thread.setDaemon(true);
-    thread.start();
-    return true;
-  }
-
-  private boolean export(Export export, Path file) {
-    Bench bench = workbench.bench().get();
-    String chosen = pane.chosen();
-    Paper paper = chosen.equals(Paper.LETTER.words()) ? Paper.LETTER : Paper.A4;
-    double kerf = export.isCut() ? Length.parse(chosen, LengthUnit.MM).mm() : 0;
-    Task<Map<String, byte[]>> task =
-        new Task<>() {
-          @Override
-          protected Map<String, byte[]> call() {
-            return named(export.files(bench, new Export.Choices(paper, kerf)), file);
-          }
-        };
-    task.setOnSucceeded(event -> place(export, file, task.getValue(), export.notes(bench)));
-    task.setOnFailed(
-        event -> workbench.complain(export.title() + ": " + task.getException().getMessage()));
-    workbench.say("Writing " + file.getFileName());
-    Thread thread = new Thread(task, "export");
-    thread.setDaemon(true);
-    thread.start();
-    return true;
-  }
-
-  /** The first file goes where it was asked for, others of the same export beside it. */
-  private static Map<String, byte[]> named(Map<String, byte[]> files, Path file) {
-    String name = file.getFileName().toString();
-    String stem = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
-    Map<String, byte[]> named = new LinkedHashMap<>();
-    files.forEach(
-        (other, content) -> {
-          String ending = other.substring(other.lastIndexOf('.'));
-          String wanted = named.isEmpty() ? name : stem + ending;
-          named.put(named.containsKey(wanted) ? stem + "-" + other : wanted, content);
-        });
-    return named;
-  }
-
-  private void place(Export export, Path file, Map<String, byte[]> files, List<String> notes) {
-    ExportFolder folder = new ExportFolder(file.toAbsolutePath().getParent());
-    try {
-      List<Path> others = folder.others(files.keySet());
-      if (others.isEmpty()) {
-        put(export, folder, files, notes);
-      } else {
-        pane.confirm(
-            others.get(0).getFileName() + " is there and is not as Kumite wrote it",
-            "Replacing it takes away what is in it now.",
-            "Replace it",
-            () -> put(export, folder, files, notes));
-      }
-    } catch (BuildFileException e) {
-      workbench.complain(e.getMessage());
-    }
-  }
-
-  private void put(
-      Export export, ExportFolder folder, Map<String, byte[]> files, List<String> notes) {
-    try {
-      List<Path> written = folder.write(files);
-      workbench.say(
-          export.title()
-              + " written to "
-              + written.get(0)
-              + (written.size() > 1 ? " and " + (written.size() - 1) + " more beside it" : "")
-              + (notes.isEmpty() ? "" : ". " + String.join(". ", notes)));
-    } catch (BuildFileException e) {
-      workbench.complain(e.getMessage());
-    }
-  }
-
   /** Unsaved work is asked about first; nothing is thrown away by a slip. */
   private void guard(String what, Runnable then) {
     if (workbench.unsaved()) {
@@ -478,7 +305,7 @@ public final class FileDesk {
   }
 
   /** The build's own folder, or the one used last. */
-  private Path folder() {
+  Path folder() {
     return workbench
         .file()
         .get()
@@ -487,7 +314,8 @@ public final class FileDesk {
         .orElse(Path.of(System.getProperty("user.dir")));
   }
 
-  private String slug() {
+  /** {@return the build's title as the beginning of a file's name} */
+  String slug() {
     String slug =
         workbench
             .build()

@@ -38,6 +38,11 @@ public final class PanelRoom implements Room {
   }
 
   @Override
+  public List<Derivation<?>> shown() {
+    return List.of(PanelDerivations.GAPS, PanelDerivations.REACH, PanelDerivations.DRILL);
+  }
+
+  @Override
   public List<Export> exports() {
     return List.of(
         Exports.TEMPLATE, Exports.SVG, Exports.DXF, Exports.ART, Exports.DRILL, Exports.CAP_LABELS);

@@ -87,6 +87,7 @@ public final class Bench {
     paths = Desk.paths(build, board, loom, layout, desk.circuit());
     coverage = Coverage.of(build, catalogue);
     findings = judged();
+    rooms.all().forEach(room -> room.shown().forEach(this::get));
   }
 
   /** Works everything out, with the rooms that the application has. */

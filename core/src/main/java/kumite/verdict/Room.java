@@ -33,6 +33,14 @@ public interface Room {
     return List.of();
   }
 
+  /**
+   * {@return what its view shows at once: worked out with the bench, not on the interface thread
+   * when it is first looked at}
+   */
+  default List<Derivation<?>> shown() {
+    return List.of();
+  }
+
   /** {@return what it writes for the bench} */
   default List<Export> exports() {
     return List.of();

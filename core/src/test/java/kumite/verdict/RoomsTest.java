@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
@@ -25,6 +26,7 @@ import kumite.files.BuildFileException;
 import kumite.finding.Code;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.lead.RandomLeads;
 import kumite.parts.Catalogue;
 import kumite.room.Derivation;
@@ -167,6 +169,39 @@ public class RoomsTest {
     assertThat(titled.gaps()).isSameAs(bench.gaps());
     assertThat(titled.get(SparesRoom.FINDINGS)).isSameAs(bench.get(SparesRoom.FINDINGS));
     assertThat(titled.reach()).as("the hand is the brief's").isNotSameAs(bench.reach());
+  }
+
+  /**
+   * What is only shown is worked out with the bench as well, so that nothing waits for it later.
+   */
+  @Test
+  public void whatAViewShowsIsWorkedOutWithTheBench() {
+    AtomicInteger worked = new AtomicInteger();
+    Derivation<Integer> shown =
+        Derivation.of("shown", Sight.of(Facet.CONTROLS), given -> worked.incrementAndGet());
+    Derivation<Integer> aside = Derivation.of("aside", Sight.of(), given -> worked.addAndGet(1000));
+    Room room =
+        new Room() {
+          @Override
+          public Station station() {
+            return new Station("Shown");
+          }
+
+          @Override
+          public List<Derivation<?>> shown() {
+            return List.of(shown);
+          }
+        };
+    Bench bench = Bench.of(Builds.ferryBridge(), CATALOGUE, Rooms.standard().with(room));
+    assertThat(worked.get()).isEqualTo(1);
+    Bench titled = bench.next(bench.build().withBrief(bench.build().brief().withTitle("Other")));
+    assertThat(worked.get()).as("an edit of something else").isEqualTo(1);
+    Build less = bench.build().without(bench.build().controls().get(0).id());
+    titled.next(less);
+    assertThat(worked.get()).as("an edit of what it reads").isEqualTo(2);
+    assertThat(bench.get(aside))
+        .as("what is not shown waits until it is asked for")
+        .isEqualTo(1002);
   }
 
   @Test

@@ -3,8 +3,6 @@ package kumite.brief;
 import static kumite.finding.Severity.FINE;
 import static kumite.finding.Severity.LOOK;
 
-import java.util.EnumSet;
-import java.util.Set;
 import kumite.finding.Code;
 import kumite.finding.Severity;
 import kumite.finding.Station;
@@ -13,31 +11,19 @@ import kumite.finding.Station;
 public enum BriefCode implements Code {
   SUPPLY_VOLTS("BR-02", LOOK, FINE);
 
-  private final String text;
-  private final Set<Severity> severities;
+  private final Said said;
 
-  BriefCode(String text, Severity first, Severity... others) {
-    this.text = text;
-    this.severities = EnumSet.of(first, others);
+  BriefCode(String text, Severity... severities) {
+    said = new Said(Station.BRIEF, text, severities);
   }
 
   @Override
-  public String text() {
-    return text;
-  }
-
-  @Override
-  public Set<Severity> severities() {
-    return severities;
-  }
-
-  @Override
-  public Station station() {
-    return Station.BRIEF;
+  public Said said() {
+    return said;
   }
 
   @Override
   public String toString() {
-    return text;
+    return text();
   }
 }

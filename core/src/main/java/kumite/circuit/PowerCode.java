@@ -4,8 +4,6 @@ import static kumite.finding.Severity.FINE;
 import static kumite.finding.Severity.LOOK;
 import static kumite.finding.Severity.STOP;
 
-import java.util.EnumSet;
-import java.util.Set;
 import kumite.finding.Code;
 import kumite.finding.Severity;
 import kumite.finding.Station;
@@ -36,31 +34,19 @@ public enum PowerCode implements Code {
   IN_BUDGET("PW-23", FINE),
   POT_FINE("PW-24", FINE);
 
-  private final String text;
-  private final Set<Severity> severities;
+  private final Said said;
 
-  PowerCode(String text, Severity first, Severity... others) {
-    this.text = text;
-    this.severities = EnumSet.of(first, others);
+  PowerCode(String text, Severity... severities) {
+    said = new Said(Station.POWER, text, severities);
   }
 
   @Override
-  public String text() {
-    return text;
-  }
-
-  @Override
-  public Set<Severity> severities() {
-    return severities;
-  }
-
-  @Override
-  public Station station() {
-    return Station.POWER;
+  public Said said() {
+    return said;
   }
 
   @Override
   public String toString() {
-    return text;
+    return text();
   }
 }

@@ -4,8 +4,6 @@ import static kumite.finding.Severity.FINE;
 import static kumite.finding.Severity.LOOK;
 import static kumite.finding.Severity.STOP;
 
-import java.util.EnumSet;
-import java.util.Set;
 import kumite.finding.Code;
 import kumite.finding.Severity;
 import kumite.finding.Station;
@@ -52,31 +50,19 @@ public enum LeadCode implements Code {
   BOARD_UNFED("LD-38", STOP),
   SHIELD_WRONG("LD-39", STOP, LOOK);
 
-  private final String text;
-  private final Set<Severity> severities;
+  private final Said said;
 
-  LeadCode(String text, Severity first, Severity... others) {
-    this.text = text;
-    this.severities = EnumSet.of(first, others);
+  LeadCode(String text, Severity... severities) {
+    said = new Said(Station.LEADS, text, severities);
   }
 
   @Override
-  public String text() {
-    return text;
-  }
-
-  @Override
-  public Set<Severity> severities() {
-    return severities;
-  }
-
-  @Override
-  public Station station() {
-    return Station.LEADS;
+  public Said said() {
+    return said;
   }
 
   @Override
   public String toString() {
-    return text;
+    return text();
   }
 }

@@ -4,8 +4,6 @@ import static kumite.finding.Severity.FINE;
 import static kumite.finding.Severity.LOOK;
 import static kumite.finding.Severity.STOP;
 
-import java.util.EnumSet;
-import java.util.Set;
 import kumite.finding.Code;
 import kumite.finding.Severity;
 import kumite.finding.Station;
@@ -51,31 +49,19 @@ public enum MapCode implements Code {
   SEVERAL_PADS("MP-40", LOOK),
   NO_PROGRAM("MP-41", LOOK);
 
-  private final String text;
-  private final Set<Severity> severities;
+  private final Said said;
 
-  MapCode(String text, Severity first, Severity... others) {
-    this.text = text;
-    this.severities = EnumSet.of(first, others);
+  MapCode(String text, Severity... severities) {
+    said = new Said(Station.MAP, text, severities);
   }
 
   @Override
-  public String text() {
-    return text;
-  }
-
-  @Override
-  public Set<Severity> severities() {
-    return severities;
-  }
-
-  @Override
-  public Station station() {
-    return Station.MAP;
+  public Said said() {
+    return said;
   }
 
   @Override
   public String toString() {
-    return text;
+    return text();
   }
 }

@@ -3,8 +3,6 @@ package kumite.panel;
 import static kumite.finding.Severity.FINE;
 import static kumite.finding.Severity.LOOK;
 
-import java.util.EnumSet;
-import java.util.Set;
 import kumite.finding.Code;
 import kumite.finding.Severity;
 import kumite.finding.Station;
@@ -20,31 +18,19 @@ public enum HandCode implements Code {
   UNDER_A_HAND("HD-07", LOOK),
   REACH_FINE("HD-20", FINE);
 
-  private final String text;
-  private final Set<Severity> severities;
+  private final Said said;
 
-  HandCode(String text, Severity first, Severity... others) {
-    this.text = text;
-    this.severities = EnumSet.of(first, others);
+  HandCode(String text, Severity... severities) {
+    said = new Said(Station.PANEL, text, severities);
   }
 
   @Override
-  public String text() {
-    return text;
-  }
-
-  @Override
-  public Set<Severity> severities() {
-    return severities;
-  }
-
-  @Override
-  public Station station() {
-    return Station.PANEL;
+  public Said said() {
+    return said;
   }
 
   @Override
   public String toString() {
-    return text;
+    return text();
   }
 }

@@ -4,8 +4,6 @@ import static kumite.finding.Severity.FINE;
 import static kumite.finding.Severity.LOOK;
 import static kumite.finding.Severity.STOP;
 
-import java.util.EnumSet;
-import java.util.Set;
 import kumite.finding.Code;
 import kumite.finding.Severity;
 import kumite.finding.Station;
@@ -48,31 +46,19 @@ public enum PanelCode implements Code {
   PANEL_SCREW_COVERED("PN-35", LOOK),
   BOARDS_MEET("PN-60", STOP);
 
-  private final String text;
-  private final Set<Severity> severities;
+  private final Said said;
 
-  PanelCode(String text, Severity first, Severity... others) {
-    this.text = text;
-    this.severities = EnumSet.of(first, others);
+  PanelCode(String text, Severity... severities) {
+    said = new Said(Station.PANEL, text, severities);
   }
 
   @Override
-  public String text() {
-    return text;
-  }
-
-  @Override
-  public Set<Severity> severities() {
-    return severities;
-  }
-
-  @Override
-  public Station station() {
-    return Station.PANEL;
+  public Said said() {
+    return said;
   }
 
   @Override
   public String toString() {
-    return text;
+    return text();
   }
 }

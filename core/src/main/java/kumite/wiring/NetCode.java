@@ -4,8 +4,6 @@ import static kumite.finding.Severity.FINE;
 import static kumite.finding.Severity.LOOK;
 import static kumite.finding.Severity.STOP;
 
-import java.util.EnumSet;
-import java.util.Set;
 import kumite.finding.Code;
 import kumite.finding.Severity;
 import kumite.finding.Station;
@@ -41,31 +39,19 @@ public enum NetCode implements Code {
   LINES_MIXED("NT-27", STOP),
   NO_PULL_UP("NT-28", STOP);
 
-  private final String text;
-  private final Set<Severity> severities;
+  private final Said said;
 
-  NetCode(String text, Severity first, Severity... others) {
-    this.text = text;
-    this.severities = EnumSet.of(first, others);
+  NetCode(String text, Severity... severities) {
+    said = new Said(Station.LOOM, text, severities);
   }
 
   @Override
-  public String text() {
-    return text;
-  }
-
-  @Override
-  public Set<Severity> severities() {
-    return severities;
-  }
-
-  @Override
-  public Station station() {
-    return Station.LOOM;
+  public Said said() {
+    return said;
   }
 
   @Override
   public String toString() {
-    return text;
+    return text();
   }
 }

@@ -3,7 +3,6 @@ package kumite.verdict;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Set;
 import kumite.build.Build;
 import kumite.build.Decided;
 import kumite.build.Part;
@@ -40,18 +39,8 @@ public final class SparesRoom implements Room {
     TOO_FEW;
 
     @Override
-    public String text() {
-      return "SP-01";
-    }
-
-    @Override
-    public Set<Severity> severities() {
-      return Set.of(Severity.LOOK);
-    }
-
-    @Override
-    public Station station() {
-      return STATION;
+    public Said said() {
+      return new Said(STATION, "SP-01", Severity.LOOK);
     }
   }
 

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicInteger;
 import kumite.build.Build;
@@ -35,18 +34,8 @@ public class NoEditWaitsTest {
     SLOWLY;
 
     @Override
-    public String text() {
-      return "SL-01";
-    }
-
-    @Override
-    public Set<Severity> severities() {
-      return Set.of(Severity.LOOK);
-    }
-
-    @Override
-    public Station station() {
-      return SLOW;
+    public Said said() {
+      return new Said(SLOW, "SL-01", Severity.LOOK);
     }
   }
 

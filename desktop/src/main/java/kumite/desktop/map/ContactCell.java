@@ -60,7 +60,6 @@ final class ContactCell extends ListCell<SignalPath> {
     target.setPrefColumnCount(8);
     Em.min(target, 104);
     Em.max(target, 104);
-    target.setPromptText("nothing yet");
     function.setMaxWidth(Double.MAX_VALUE);
     Em.min(function, 90);
     function.getStyleClass().add("function-choice");
@@ -183,6 +182,8 @@ final class ContactCell extends ListCell<SignalPath> {
     if (!layers.getChildren().equals(shown)) {
       layers.getChildren().setAll(shown);
     }
+    boolean reaching = profile.layers().stream().anyMatch(layer -> layer.by().contains(path.id()));
+    target.setPromptText(reaching ? "a layer" : "nothing yet");
     for (int i = 0; i < shown.size(); i++) {
       Layer one = profile.layers().get(i);
       TextField field = shown.get(i);

@@ -61,8 +61,16 @@ public final class Rooms {
     return all;
   }
 
-  /** {@return the rooms that the application has} */
+  /**
+   * {@return the rooms that the application has}
+   *
+   * @throws IllegalStateException if it has none: nothing would be checked, and all would look fine
+   */
   public static Rooms standard() {
+    if (Standard.ROOMS.all().isEmpty()) {
+      throw new IllegalStateException(
+          "the application was put together without its stations (META-INF/services)");
+    }
     return Standard.ROOMS;
   }
 

@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
-import java.util.function.BooleanSupplier;
 import java.util.function.LongSupplier;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
@@ -78,13 +77,12 @@ public final class Workbench {
 
   private final ExecutorService worker = thread("bench", Thread.NORM_PRIORITY);
 
-  /** Fixes are tried beside the bench, which never waits for them. */
-  private final ExecutorService fixer = thread("fixes", Thread.MIN_PRIORITY);
-
-  /** What fixes were asked for last; what is tried for another asking is dropped. */
-  private final AtomicReference<Object> fixing = new AtomicReference<>();
+  private final FixTrials fixes = new FixTrials(thread("fixes", Thread.MIN_PRIORITY));
 
   private final AtomicReference<Build> wanted = new AtomicReference<>();
+
+  /** The build on the workbench, for other threads. */
+  private final AtomicReference<Build> newest = new AtomicReference<>();
 
   /**
    * A line of news for the person, shown inside the window.
@@ -118,6 +116,8 @@ public final class Workbench {
     this.catalogue = catalogue;
     this.build = new ReadOnlyObjectWrapper<>(first.build());
     this.saved = new ReadOnlyObjectWrapper<>(first.build());
+    newest.set(first.build());
+    build.addListener((o, was, is) -> newest.set(is));
     this.last = new AtomicReference<>(first);
     this.bench = new ReadOnlyObjectWrapper<>(last.get());
     selectFirstPath();
@@ -403,20 +403,12 @@ public final class Workbench {
    * @param then run on the interface thread when all are known
    */
   void workOutFixes(Bench of, List<Finding> findings, Runnable then) {
-    Object asking = new Object();
-    fixing.set(asking);
-    // Wanted while its build is the newest and nothing else was asked for.
-    BooleanSupplier wanted =
-        () -> last.get() == of && this.wanted.get() == null && fixing.get() == asking;
-    fixer.execute(
-        () -> {
-          for (Finding finding : findings) {
-            finding.fix(wanted);
-          }
-          if (wanted.getAsBoolean()) {
-            Platform.runLater(then);
-          }
-        });
+    fixes.tryOut(findings, () -> newest.get() == of.build(), then);
+  }
+
+  /** Runs something on the fixes' own thread, once all that was asked for is tried or dropped. */
+  void whenTried(Runnable then) {
+    fixes.after(then);
   }
 
   /** Runs something once all benches asked for so far were worked out, and shown or dropped. */

@@ -8,6 +8,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicInteger;
 import kumite.build.Build;
 import kumite.build.Edit;
+import kumite.build.brief.Brief;
 import kumite.desktop.Fx;
 import kumite.files.Demo;
 import kumite.finding.Code;
@@ -17,6 +18,7 @@ import kumite.finding.Severity;
 import kumite.finding.Station;
 import kumite.parts.Catalogue;
 import kumite.room.Derivation;
+import kumite.room.Facet;
 import kumite.room.Sight;
 import kumite.verdict.Bench;
 import kumite.verdict.Room;
@@ -70,11 +72,7 @@ public class NoEditWaitsTest {
     private Optional<Fix> proposal() {
       tried.incrementAndGet();
       begun.countDown();
-      try {
-        go.await();
-      } catch (InterruptedException e) {
-        Thread.currentThread().interrupt();
-      }
+      NoEditWaitsTest.await(go);
       return Optional.empty();
     }
   }
@@ -82,6 +80,21 @@ public class NoEditWaitsTest {
   @BeforeClass
   public void startToolkit() throws Exception {
     FxToolkit.registerPrimaryStage();
+  }
+
+  private static void await(CountDownLatch latch) {
+    try {
+      latch.await();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private static void waitFor(Workbench workbench, String title) {
+    Fx.await(
+        20,
+        "the bench waited for the fixes",
+        () -> Fx.onFx(() -> workbench.bench().get().build().brief().title().equals(title)));
   }
 
   @Test(timeOut = 60_000)
@@ -105,10 +118,7 @@ public class NoEditWaitsTest {
             workbench.apply(new Edit("Title", b -> b.withBrief(b.brief().withTitle(title))));
             return null;
           });
-      Fx.await(
-          20,
-          "the bench waited for the fixes",
-          () -> Fx.onFx(() -> workbench.bench().get().build().brief().title().equals(title)));
+      waitFor(workbench, title);
     }
     assertThat(Fx.onFx(() -> slow.get(0).fixKnown()))
         .as("asking whether it is known does not wait either")
@@ -126,5 +136,50 @@ public class NoEditWaitsTest {
     assertThat(shown.get()).as("what is told of an old build is dropped").isZero();
     assertThat(slow.get(0).fixKnown()).as("broken off, so not known").isFalse();
     assertThat(room.tried.get()).as("one of the old build, five of the newest").isEqualTo(6);
+  }
+
+  /** While a newer build is being worked out no more is tried for the one before. */
+  @Test(timeOut = 60_000)
+  public void nothingMoreIsTriedWhileANewerBuildIsInWork() throws Exception {
+    SlowRoom room = new SlowRoom();
+    CountDownLatch working = new CountDownLatch(1);
+    CountDownLatch work = new CountDownLatch(1);
+    Room slowToWork =
+        new Room() {
+          @Override
+          public Station station() {
+            return new Station("Slow to work");
+          }
+
+          @Override
+          public List<Derivation<List<Finding>>> checks() {
+            return List.of(
+                Derivation.of(
+                    "slow check",
+                    Sight.of(Facet.of(Brief.PART)),
+                    given -> {
+                      if (given.build().brief().title().equals("Newer")) {
+                        working.countDown();
+                        await(work);
+                      }
+                      return List.of();
+                    }));
+          }
+        };
+    Build build = Demo.open(Demo.USUAL, CATALOGUE);
+    Bench first = Bench.of(build, CATALOGUE, Rooms.standard().with(room).with(slowToWork));
+    Workbench workbench = Fx.onFx(() -> new Workbench(CATALOGUE, first));
+    CountDownLatch tried = new CountDownLatch(1);
+    Fx.onFx(() -> workbench.workOutFixes(first, first.findings(), () -> {}));
+    room.begun.await();
+    Fx.onFx(
+        () -> workbench.apply(new Edit("Title", b -> b.withBrief(b.brief().withTitle("Newer")))));
+    working.await();
+    room.go.countDown();
+    workbench.whenTried(tried::countDown);
+    tried.await();
+    assertThat(room.tried.get()).as("the one that was being tried").isEqualTo(1);
+    work.countDown();
+    waitFor(workbench, "Newer");
   }
 }

@@ -117,7 +117,6 @@ public final class Workbench {
     this.build = new ReadOnlyObjectWrapper<>(first.build());
     this.saved = new ReadOnlyObjectWrapper<>(first.build());
     newest.set(first.build());
-    build.addListener((o, was, is) -> newest.set(is));
     this.last = new AtomicReference<>(first);
     this.bench = new ReadOnlyObjectWrapper<>(last.get());
     selectFirstPath();
@@ -339,7 +338,7 @@ public final class Workbench {
     file.set(from);
     saved.set(next);
     wanted.set(null);
-    build.set(next);
+    put(next);
     last.set(Bench.of(next, catalogue, rooms()));
     bench.set(last.get());
     selectFirstPath();
@@ -364,8 +363,14 @@ public final class Workbench {
     saved.set(kept());
   }
 
-  private void set(Build next) {
+  /** Not by a listener of the property: an equal build is no change to it, but a newer one. */
+  private void put(Build next) {
+    newest.set(next);
     build.set(next);
+  }
+
+  private void set(Build next) {
+    put(next);
     Set<ControlId> still = new LinkedHashSet<>(selection.get());
     still.removeIf(id -> next.control(id).isEmpty());
     if (still.size() != selection.get().size()) {

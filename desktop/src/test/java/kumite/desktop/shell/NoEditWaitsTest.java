@@ -182,4 +182,42 @@ public class NoEditWaitsTest {
     work.countDown();
     waitFor(workbench, "Newer");
   }
+
+  /** A preview that comes back to where it was, a build opened again: equal, but another one. */
+  @Test(timeOut = 60_000)
+  public void theFixesOfAnEqualBuildAreTriedToo() throws Exception {
+    Build build = Demo.open(Demo.USUAL, CATALOGUE);
+    SlowRoom room = new SlowRoom();
+    room.go.countDown();
+    Bench first = Bench.of(build, CATALOGUE, Rooms.standard().with(room));
+    Workbench workbench = Fx.onFx(() -> new Workbench(CATALOGUE, first));
+    List<Runnable> ways =
+        List.of(
+            () -> workbench.preview(NoEditWaitsTest::again),
+            workbench::endPreview,
+            () -> workbench.apply(new Edit("Again", NoEditWaitsTest::again)),
+            () -> workbench.open(again(build), Optional.empty()),
+            () -> workbench.open(build, Optional.empty()));
+    for (Runnable way : ways) {
+      Fx.onFx(way);
+      CountDownLatch worked = new CountDownLatch(1);
+      Fx.onFx(() -> workbench.whenWorkedOut(worked::countDown));
+      worked.await();
+      Bench shown = Fx.onFx(() -> workbench.bench().get());
+      assertThat(shown.build()).isEqualTo(build);
+      AtomicInteger told = new AtomicInteger();
+      CountDownLatch tried = new CountDownLatch(1);
+      Fx.onFx(() -> workbench.workOutFixes(shown, shown.findings(), told::incrementAndGet));
+      workbench.whenTried(tried::countDown);
+      tried.await();
+      Fx.idle();
+      assertThat(told.get()).isEqualTo(1);
+      assertThat(shown.findings()).allMatch(Finding::fixKnown);
+    }
+  }
+
+  private static Build again(Build build) {
+    String title = build.brief().title();
+    return build.withBrief(build.brief().withTitle("-")).withBrief(build.brief().withTitle(title));
+  }
 }

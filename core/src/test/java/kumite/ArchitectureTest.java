@@ -30,6 +30,7 @@ public class ArchitectureTest {
       "table",
       "working",
       "measure",
+      "codec",
       "name",
       "kind",
       "lead",

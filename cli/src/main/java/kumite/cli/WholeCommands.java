@@ -6,6 +6,7 @@ import java.util.List;
 public final class WholeCommands implements CommandRoom {
   @Override
   public List<Class<?>> commands() {
-    return List.of(CheckCommand.class, PathsCommand.class, ExportCommand.class);
+    return List.of(
+        CheckCommand.class, PathsCommand.class, ExportCommand.class, SchemaCommand.class);
   }
 }

@@ -3,7 +3,6 @@ package kumite.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
@@ -14,6 +13,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import kumite.build.Decided;
 import kumite.build.Part;
+import kumite.codec.Plain;
 import kumite.files.BuildFile;
 import kumite.files.Demo;
 import kumite.finding.Station;
@@ -52,12 +52,7 @@ public class CommandRoomTest {
 
     @Override
     public List<PartCodec<?>> parts() {
-      return List.of(
-          new PartCodec<>(
-              Shelf.PART,
-              false,
-              (top, key, around) -> new Shelf(top.text(key)),
-              shelf -> JsonNodeFactory.instance.textNode(shelf.place())));
+      return List.of(new PartCodec<>(Shelf.PART, false, Plain.TEXT.as(Shelf::new, Shelf::place)));
     }
 
     @Override

@@ -1,91 +1,73 @@
 package kumite.files;
 
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.util.ArrayList;
 import java.util.List;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
-import kumite.json.Key;
+import kumite.codec.Codec;
+import kumite.codec.Field;
+import kumite.codec.Fields;
+import kumite.codec.ObjectCodec;
+import kumite.codec.Plain;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;
 import kumite.room.PartCodec;
 
 /** How the brief stands in the file. */
 public final class BriefJson {
-  /** The brief's codec. */
-  public static final PartCodec<Brief> CODEC =
-      new PartCodec<>(
-          Brief.PART, true, (top, key, around) -> brief(top.object(key)), BriefJson::brief);
+  /** The hand's codec. */
+  static final ObjectCodec<Hand> HAND = hand();
 
-  private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+  /** The brief's codec. */
+  public static final PartCodec<Brief> CODEC = new PartCodec<>(Brief.PART, true, brief());
 
   private BriefJson() {}
 
-  private static Brief brief(Key key) {
-    String units = key.text("units");
-    if (!units.equals("mm") && !units.equals("in")) {
-      throw key.misfit("units", "\"" + units + "\" is unknown here", "use mm or in");
-    }
-    Hand hand = hand(key.object("hand"));
-    return key.whole(
-        () ->
-            new Brief(
-                key.text("title"),
-                key.number("supply_v"),
-                hand,
-                units.equals("in") ? LengthUnit.INCH : LengthUnit.MM));
+  private static Codec<Brief> brief() {
+    Fields<Brief> f = new Fields<>();
+    Field<Brief, String> title = f.need("title", Plain.LINE, Brief::title);
+    Field<Brief, Double> supply =
+        f.need("supply_v", Plain.number(Brief.SUPPLY), Brief::supplyVolts)
+            .says("what the board gives");
+    Field<Brief, Hand> hand = f.need("hand", HAND, Brief::hand);
+    Field<Brief, LengthUnit> units =
+        f.need(
+            "units",
+            Plain.words(List.of(LengthUnit.MM, LengthUnit.INCH), LengthUnit::symbol),
+            Brief::units);
+    return f.make(in -> new Brief(in.get(title), in.get(supply), in.get(hand), in.get(units)));
   }
 
-  private static Hand hand(Key key) {
-    List<Hand.Rest> rests = new ArrayList<>();
-    for (Key item : key.objects("rests")) {
-      rests.add(
-          item.make(
-              () ->
-                  new Hand.Rest(
-                      item.text("name"), new Point(item.number("x_mm"), item.number("y_mm")))));
-      item.done();
-    }
-    Hand hand =
-        key.make(
-            () ->
-                new Hand(
-                    key.word("uses", Hand.Uses.class),
-                    key.number("reach_mm"),
-                    key.number("breadth_mm"),
-                    key.number("span_mm"),
-                    key.number("force_n"),
-                    key.number("wander_mm"),
-                    key.truth("measured"),
-                    rests));
-    key.done();
-    return hand;
+  private static ObjectCodec<Hand> hand() {
+    Fields<Hand> f = new Fields<>();
+    Field<Hand, Hand.Uses> uses = f.need("uses", Plain.word(Hand.Uses.class), Hand::uses);
+    Field<Hand, Double> reach = f.need("reach_mm", Plain.number(Hand.REACH), Hand::reachMm);
+    Field<Hand, Double> breadth = f.need("breadth_mm", Plain.number(Hand.BREADTH), Hand::breadthMm);
+    Field<Hand, Double> span = f.need("span_mm", Plain.number(Hand.SPAN), Hand::spanMm);
+    Field<Hand, Double> force = f.need("force_n", Plain.number(Hand.FORCE), Hand::forceN);
+    Field<Hand, Double> wander =
+        f.need("wander_mm", Plain.number(Hand.WANDER), Hand::wanderMm)
+            .says("scatter of presses, one standard deviation");
+    Field<Hand, Boolean> measured = f.need("measured", Plain.TRUTH, Hand::measured);
+    Field<Hand, List<Hand.Rest>> rests =
+        f.need("rests", Plain.list(rest(), 0, Hand.MOST_RESTS), Hand::rests);
+    return f.make(
+        in ->
+            new Hand(
+                in.get(uses),
+                in.get(reach),
+                in.get(breadth),
+                in.get(span),
+                in.get(force),
+                in.get(wander),
+                in.get(measured),
+                in.get(rests)));
   }
 
-  private static ObjectNode brief(Brief brief) {
-    ObjectNode node = NODES.objectNode();
-    node.put("title", brief.title());
-    BuildJson.number(node, "supply_v", brief.supplyVolts());
-    hand(node.putObject("hand"), brief.hand());
-    node.put("units", brief.units().symbol());
-    return node;
-  }
-
-  static void hand(ObjectNode node, Hand hand) {
-    node.put("uses", BuildJson.word(hand.uses()));
-    BuildJson.number(node, "reach_mm", hand.reachMm());
-    BuildJson.number(node, "breadth_mm", hand.breadthMm());
-    BuildJson.number(node, "span_mm", hand.spanMm());
-    BuildJson.number(node, "force_n", hand.forceN());
-    BuildJson.number(node, "wander_mm", hand.wanderMm());
-    node.put("measured", hand.measured());
-    ArrayNode rests = node.putArray("rests");
-    for (Hand.Rest rest : hand.rests()) {
-      ObjectNode item = rests.addObject().put("name", rest.name());
-      BuildJson.number(item, "x_mm", rest.at().xMm());
-      BuildJson.number(item, "y_mm", rest.at().yMm());
-    }
+  private static Codec<Hand.Rest> rest() {
+    Fields<Hand.Rest> f = new Fields<>();
+    Field<Hand.Rest, String> name = f.need("name", Plain.LINE, Hand.Rest::name);
+    Field<Hand.Rest, Double> x = f.need("x_mm", Names.ALONG, rest -> rest.at().xMm());
+    Field<Hand.Rest, Double> y = f.need("y_mm", Names.ALONG, rest -> rest.at().yMm());
+    return f.make(in -> new Hand.Rest(in.get(name), new Point(in.get(x), in.get(y))));
   }
 }

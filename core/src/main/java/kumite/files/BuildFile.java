@@ -44,6 +44,10 @@ public final class BuildFile {
           .withObjectIndenter(new DefaultIndenter("  ", "\n"))
           .withArrayIndenter(new DefaultIndenter("  ", "\n"));
 
+  /** A schema lists words; one to a line they would fill pages. */
+  private static final DefaultPrettyPrinter SCHEMA_PRINTER =
+      PRINTER.withArrayIndenter(DefaultPrettyPrinter.FixedSpaceIndenter.instance);
+
   private BuildFile() {}
 
   /**
@@ -92,6 +96,11 @@ public final class BuildFile {
           e.what(),
           torn ? e.remedy() + "; or take the copy ending in .bak" : e.remedy());
     }
+  }
+
+  /** {@return the schema of a file with the parts of these rooms (JSON Schema 2020-12), as text} */
+  public static String schema(Rooms rooms) {
+    return print(BuildJson.schema(rooms), SCHEMA_PRINTER);
   }
 
   /** {@return a build as the text of a file, keys in a fixed order} */
@@ -158,8 +167,12 @@ public final class BuildFile {
 
   /** {@return JSON as text with a fixed layout and a closing newline} */
   static String print(JsonNode node) {
+    return print(node, PRINTER);
+  }
+
+  private static String print(JsonNode node, DefaultPrettyPrinter printer) {
     try {
-      return JSON.writer(PRINTER).writeValueAsString(node) + "\n";
+      return JSON.writer(printer).writeValueAsString(node) + "\n";
     } catch (JsonProcessingException e) {
       throw new IllegalStateException("a tree of plain values can always be written", e);
     }

@@ -5,13 +5,10 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kumite.build.Build;
@@ -19,16 +16,16 @@ import kumite.build.Control;
 import kumite.build.Link;
 import kumite.build.Parts;
 import kumite.build.Seat;
-import kumite.build.loom.Hookup;
+import kumite.codec.Codec;
+import kumite.codec.Plain;
+import kumite.codec.Schemas;
 import kumite.json.Key;
 import kumite.json.Misfit;
+import kumite.json.Scope;
 import kumite.kind.BoardKind;
-import kumite.kind.Common;
 import kumite.kind.ControlKind;
-import kumite.measure.Placement;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
-import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import kumite.room.Around;
 import kumite.room.PartCodec;
@@ -58,6 +55,14 @@ final class BuildJson {
           "log",
           "own_parts",
           "own_boards");
+
+  private static final Set<String> NEEDED =
+      Set.of("format", "version", "revision", "controls", "seats", "own_parts", "own_boards");
+
+  private static final Codec<List<Control>> CONTROLS =
+      Plain.list(ControlJson.CODEC, 0, Build.MOST_CONTROLS);
+  private static final Codec<List<Seat>> SEATS = Plain.list(SeatJson.CODEC, 1, Build.MOST_SEATS);
+  private static final Codec<List<Link>> LINKS = Plain.list(Names.LINK);
 
   private BuildJson() {}
 
@@ -95,37 +100,26 @@ final class BuildJson {
       ownBoards.add(kind);
       catalogue = catalogue.with(kind);
     }
-    Catalogue known = catalogue;
-    List<Control> controls = new ArrayList<>();
-    for (Key key : top.objects("controls")) {
-      controls.add(control(key, known));
-    }
+    Scope known = Scope.NONE.with(Around.CATALOGUE, catalogue);
+    top.know(known);
+    List<Control> controls = CONTROLS.read(top.value("controls"));
     requireUniqueIds(controls);
-    Map<ContactId, ControlKind> contacts = contacts(controls, known);
-    List<Seat> seats = new ArrayList<>();
-    for (Key key : top.objects("seats")) {
-      seats.add(SeatJson.read(key, known, contacts.keySet()));
-    }
-    List<Link> links = new ArrayList<>();
-    for (String text : top.has("links") ? top.texts("links") : List.<String>of()) {
-      links.add(top.make("links", () -> Link.parse(text)));
-    }
+    known = known.with(Around.CONTACTS, contacts(controls, catalogue));
+    top.know(known);
+    List<Seat> seats = SEATS.read(top.value("seats"));
+    List<Link> links = top.has("links") ? LINKS.read(top.value("links")) : List.of();
     Build spine =
         top.make(() -> new Build(revision, Parts.USUAL, controls, seats, links, own, ownBoards, 0));
-    Around around = around(spine, contacts.keySet());
+    top.know(
+        known
+            .with(Around.CONTROLS, controls.stream().map(Control::id).collect(Collectors.toSet()))
+            .with(Around.SEATS, seats.stream().map(Seat::id).collect(Collectors.toSet())));
     Build build = spine;
     for (PartCodec<?> codec : rooms.parts()) {
-      build = codec.read(top, around, build);
+      build = codec.read(top, build);
     }
     top.done();
     return build;
-  }
-
-  private static Around around(Build spine, Set<ContactId> contacts) {
-    return new Around(
-        spine.controls().stream().map(Control::id).collect(Collectors.toSet()),
-        contacts,
-        spine.seats().stream().map(Seat::id).collect(Collectors.toSet()));
   }
 
   private static void requireUniqueIds(List<Control> controls) {
@@ -140,66 +134,15 @@ final class BuildJson {
     }
   }
 
-  private static Map<ContactId, ControlKind> contacts(List<Control> controls, Catalogue catalogue) {
-    Map<ContactId, ControlKind> contacts = new HashMap<>();
+  private static Set<ContactId> contacts(List<Control> controls, Catalogue catalogue) {
+    Set<ContactId> contacts = new HashSet<>();
     for (Control control : controls) {
-      ControlKind kind = catalogue.kindOf(control);
-      kind.contacts().forEach(c -> contacts.put(new ContactId(control.id(), c.name()), kind));
+      catalogue
+          .kindOf(control)
+          .contacts()
+          .forEach(contact -> contacts.add(new ContactId(control.id(), contact.name())));
     }
     return contacts;
-  }
-
-  private static Control control(Key key, Catalogue catalogue) {
-    ControlId id = key.make("id", () -> new ControlId(key.text("id")));
-    String kind = key.text("kind");
-    if (catalogue.control(kind).isEmpty()) {
-      throw key.misfit(
-          "kind",
-          "the catalogue has no control \"" + kind + "\"",
-          "use one of "
-              + String.join(", ", catalogue.controls().stream().map(ControlKind::id).toList()));
-    }
-    Control control =
-        key.make(
-            () ->
-                new Control(
-                    id,
-                    key.text("label"),
-                    kind,
-                    placement(key),
-                    hookup(key),
-                    key.has("seat")
-                        ? Optional.of(new SeatId(key.text("seat")))
-                        : Optional.empty()));
-    key.done();
-    return control;
-  }
-
-  private static Hookup hookup(Key key) {
-    return new Hookup(
-        key.has("common") ? Optional.of(key.word("common", Common.class)) : Optional.empty(),
-        key.has("rests_closed") && key.truth("rests_closed"),
-        key.has("lamp_ohm") ? OptionalDouble.of(key.number("lamp_ohm")) : OptionalDouble.empty(),
-        key.has("lamp_shares") && key.truth("lamp_shares"),
-        key.has("lamp_from") ? Optional.of(key.text("lamp_from")) : Optional.empty());
-  }
-
-  static Placement placement(Key key) {
-    return new Placement(
-        key.number("x_mm"),
-        key.number("y_mm"),
-        key.has("turn_degrees") ? key.number("turn_degrees") : 0);
-  }
-
-  static ContactId contact(Key key, String text, Set<ContactId> contacts) {
-    ContactId id = key.make(text, () -> ContactId.parse(text));
-    if (!contacts.contains(id)) {
-      throw key.misfit(
-          text,
-          "the build has no such contact",
-          "name a control, or control.contact for a lever; take the entry out if the control is gone");
-    }
-    return id;
   }
 
   // ---- writing
@@ -209,13 +152,10 @@ final class BuildJson {
     root.put("format", FORMAT);
     root.put("version", BuildFile.VERSION);
     root.put("revision", build.revision());
-    ArrayNode controls = root.putArray("controls");
-    build.controls().forEach(control -> controls.add(control(control)));
-    ArrayNode seats = root.putArray("seats");
-    build.seats().forEach(seat -> SeatJson.write(seat, seats.addObject()));
+    root.set("controls", CONTROLS.write(build.controls()));
+    root.set("seats", SEATS.write(build.seats()));
     if (!build.links().isEmpty()) {
-      ArrayNode links = root.putArray("links");
-      build.links().forEach(link -> links.add(link.toString()));
+      root.set("links", LINKS.write(build.links()));
     }
     ArrayNode own = root.putArray("own_parts");
     build.own().forEach(kind -> own.add(kumite.parts.PartFile.write(kind)));
@@ -236,44 +176,57 @@ final class BuildJson {
     return ordered.setAll(root);
   }
 
-  private static ObjectNode control(Control control) {
-    ObjectNode node = NODES.objectNode();
-    node.put("id", control.id().text());
-    node.put("label", control.label());
-    node.put("kind", control.kind());
-    control.seat().ifPresent(seat -> node.put("seat", seat.text()));
-    place(node, control.placement());
-    Hookup hookup = control.hookup();
-    hookup.common().ifPresent(common -> node.put("common", word(common)));
-    if (hookup.restsClosed()) {
-      node.put("rests_closed", true);
+  // ---- the schema
+
+  /** {@return the schema of the file, as it is now (JSON Schema 2020-12)} */
+  static ObjectNode schema(Rooms rooms) {
+    Schemas schemas = new Schemas();
+    ObjectNode properties = NODES.objectNode();
+    Set<String> needed = new LinkedHashSet<>(NEEDED);
+    properties.putObject("format").put("const", FORMAT);
+    properties.putObject("version").put("const", BuildFile.VERSION);
+    properties.putObject("revision").put("type", "string").put("pattern", "^[A-Z]$");
+    properties.set("controls", CONTROLS.schema(schemas));
+    properties.set("seats", SEATS.schema(schemas));
+    properties.set("links", LINKS.schema(schemas));
+    properties.set(
+        "own_parts",
+        loosely(
+            "Parts", "id", "name", "family", "cutout_mm", "body_depth_mm", "panel_mm", "contacts"));
+    properties.set("own_boards", loosely("Boards", "id", "name", "size_mm", "terminals"));
+    for (PartCodec<?> part : rooms.parts()) {
+      properties.set(part.part().key(), part.codec().schema(schemas));
+      if (part.always()) {
+        needed.add(part.part().key());
+      }
     }
-    hookup.lampOhm().ifPresent(ohm -> number(node, "lamp_ohm", ohm));
-    if (hookup.lampShares()) {
-      node.put("lamp_shares", true);
-    }
-    hookup.lampFrom().ifPresent(terminal -> node.put("lamp_from", terminal));
-    return node;
+    ObjectNode schema =
+        NODES
+            .objectNode()
+            .put("$schema", "https://json-schema.org/draft/2020-12/schema")
+            .put("title", "Kumite build, version " + BuildFile.VERSION)
+            .put("type", "object")
+            .put("additionalProperties", false);
+    ObjectNode ordered = ordered(properties);
+    ArrayNode required = schema.putArray("required");
+    ordered.properties().stream()
+        .map(Map.Entry::getKey)
+        .filter(needed::contains)
+        .forEach(required::add);
+    schema.set("properties", ordered);
+    schema.set("$defs", schemas.all());
+    return schema;
   }
 
-  static void place(ObjectNode node, Placement placement) {
-    number(node, "x_mm", placement.xMm());
-    number(node, "y_mm", placement.yMm());
-    if (placement.turnDegrees() != 0) {
-      number(node, "turn_degrees", placement.turnDegrees());
-    }
-  }
-
-  /** Writes whole numbers without a point, and all others exactly as they read back. */
-  static void number(ObjectNode node, String key, double value) {
-    if (value == Math.rint(value)) {
-      node.put(key, (long) value);
-    } else {
-      node.put(key, value);
-    }
-  }
-
-  static String word(Enum<?> constant) {
-    return constant.name().toLowerCase(Locale.ROOT);
+  /** Parts and boards have a document of their own, which says the rest. */
+  private static ObjectNode loosely(String what, String... needed) {
+    ObjectNode schema =
+        NODES
+            .objectNode()
+            .put("description", what + " as docs/parts-file.md describes them.")
+            .put("type", "array");
+    ArrayNode required = schema.putObject("items").put("type", "object").putArray("required");
+    List.of(needed).forEach(required::add);
+    return schema;
   }
 }

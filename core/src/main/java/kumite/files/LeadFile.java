@@ -10,12 +10,14 @@ import kumite.build.lead.LeadBook;
 import kumite.json.JsonText;
 import kumite.json.Key;
 import kumite.json.Misfit;
+import kumite.json.Scope;
 import kumite.lead.Core;
 import kumite.lead.Lead;
 import kumite.lead.Plugs;
 import kumite.lead.Told;
 import kumite.ringout.NextProbe;
 import kumite.ringout.RingOut;
+import kumite.room.Around;
 
 /** Leads and ring-outs in files of their own. */
 public final class LeadFile {
@@ -69,7 +71,9 @@ public final class LeadFile {
       key.has("does");
       key.has("findings");
       LeadBook own = own(key);
-      Lead lead = LeadJson.lead(key, own.plugs());
+      key.know(Scope.NONE.with(PinNames.PLUGS, own.plugs()));
+      Lead lead = LeadJson.LEAD.read(key);
+      key.done();
       return new Found(own.withLeads(java.util.List.of(lead)));
     } catch (Misfit e) {
       throw new BuildFileException(name, e.place(), e.what(), e.remedy());
@@ -78,9 +82,11 @@ public final class LeadFile {
 
   /** Connectors and pinouts that go along. */
   private static LeadBook own(Key key) {
-    return key.maybe("own")
-        .map(item -> LeadJson.book(item, Set.of(), Set.of()))
-        .orElse(LeadBook.EMPTY);
+    if (!key.has("own")) {
+      return LeadBook.EMPTY;
+    }
+    Scope nobody = Scope.NONE.with(Around.SEATS, Set.of()).with(Around.CONTROLS, Set.of());
+    return LeadJson.BOOK.read(key.value("own").within(nobody));
   }
 
   private static Key head(JsonNode root, String format) {
@@ -114,7 +120,7 @@ public final class LeadFile {
   public static ObjectNode tree(Lead lead, LeadBook book) {
     Plugs plugs = book.plugs();
     ObjectNode node = head(LEAD);
-    LeadJson.write(lead.withCores(plugs.inOrder(lead)), node);
+    LeadJson.LEAD.write(lead.withCores(plugs.inOrder(lead)), node);
     ArrayNode pins = (ArrayNode) node.get("pins");
     int at = 0;
     for (Core core : plugs.inOrder(lead)) {
@@ -139,7 +145,7 @@ public final class LeadFile {
             java.util.List.of(),
             java.util.List.of());
     if (!own.equals(LeadBook.EMPTY)) {
-      LeadJson.write(own, node.putObject("own"));
+      node.set("own", LeadJson.BOOK.write(own));
     }
   }
 
@@ -167,7 +173,10 @@ public final class LeadFile {
     try {
       Key key = head(JsonText.read(text), RING_OUT);
       LeadBook own = own(key);
-      return new FoundRingOut(RingOutJson.read(key, own.plugs()), own);
+      key.know(Scope.NONE.with(PinNames.PLUGS, own.plugs()));
+      RingOut ringOut = RingOutJson.CODEC.read(key);
+      key.done();
+      return new FoundRingOut(ringOut, own);
     } catch (Misfit e) {
       throw new BuildFileException(name, e.place(), e.what(), e.remedy());
     }
@@ -180,7 +189,7 @@ public final class LeadFile {
    */
   public static String text(RingOut ringOut, LeadBook book) {
     ObjectNode node = head(RING_OUT);
-    RingOutJson.write(ringOut, node);
+    RingOutJson.CODEC.write(ringOut, node);
     along(book, node);
     return BuildFile.print(node);
   }

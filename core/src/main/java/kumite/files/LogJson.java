@@ -1,52 +1,40 @@
 package kumite.files;
 
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
-import java.util.List;
 import kumite.build.LogBook;
 import kumite.build.LogNote;
-import kumite.json.Key;
-import kumite.room.Around;
+import kumite.codec.Codec;
+import kumite.codec.Field;
+import kumite.codec.Fields;
+import kumite.codec.Plain;
+import kumite.json.Value;
 import kumite.room.PartCodec;
 
 /** How the log stands in the file. */
 public final class LogJson {
   /** The log's codec. */
   public static final PartCodec<LogBook> CODEC =
-      new PartCodec<>(LogBook.PART, true, LogJson::read, LogJson::write);
+      new PartCodec<>(LogBook.PART, true, Plain.list(note()).as(LogBook::new, LogBook::notes));
 
   private LogJson() {}
 
-  private static LogBook read(Key top, String key, Around around) {
-    List<LogNote> notes = new ArrayList<>();
-    for (Key item : top.objects(key)) {
-      notes.add(note(item));
-    }
-    return new LogBook(notes);
+  private static Codec<LogNote> note() {
+    Fields<LogNote> f = new Fields<>();
+    Field<LogNote, LocalDate> date =
+        f.need(
+            "date",
+            Plain.form("^\\d{4}-\\d{2}-\\d{2}$").asAt(LogJson::date, LocalDate::toString),
+            LogNote::date);
+    Field<LogNote, String> text = f.need("text", Plain.LINE, LogNote::text);
+    return f.make(in -> new LogNote(in.get(date), in.get(text)));
   }
 
-  private static LogNote note(Key key) {
-    String text = key.text("date");
-    LocalDate date;
+  private static LocalDate date(String text, Value at) {
     try {
-      date = LocalDate.parse(text);
+      return LocalDate.parse(text);
     } catch (DateTimeParseException e) {
-      throw key.misfit("date", "\"" + text + "\" is no date", "write it as 2026-11-23");
+      throw at.misfit("\"" + text + "\" is no date", "write it as 2026-11-23");
     }
-    LogNote note = key.make(() -> new LogNote(date, key.text("text")));
-    key.done();
-    return note;
-  }
-
-  private static JsonNode write(LogBook book) {
-    ArrayNode log = JsonNodeFactory.instance.arrayNode();
-    for (LogNote note : book.notes()) {
-      log.addObject().put("date", note.date().toString()).put("text", note.text());
-    }
-    return log;
   }
 }

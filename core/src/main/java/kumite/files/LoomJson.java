@@ -1,158 +1,110 @@
 package kumite.files;
 
-import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.util.ArrayList;
-import java.util.EnumSet;
-import java.util.HashSet;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
+import java.util.stream.Collectors;
 import kumite.build.loom.Group;
 import kumite.build.loom.Laying;
 import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
-import kumite.json.Key;
+import kumite.codec.Codec;
+import kumite.codec.Field;
+import kumite.codec.Fields;
+import kumite.codec.Plain;
+import kumite.json.Value;
 import kumite.kind.WireColour;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.name.Jumper;
+import kumite.room.Around;
 
 /** The part of the saved file that holds decisions about the wiring. */
 final class LoomJson {
+  /** The codec of decisions about the wiring. */
+  static final Codec<LoomSettings> CODEC = loom().named("loom");
+
   private LoomJson() {}
 
-  static LoomSettings read(Key key, Set<ContactId> contacts) {
-    List<Group> groups = new ArrayList<>();
-    for (Key item : key.objects("groups")) {
-      groups.add(group(item, contacts));
-    }
-    // Wires of groups can be locked and coloured as contacts can.
-    Set<ControlId> names = new HashSet<>();
-    groups.forEach(group -> names.add(group.name()));
-    Map<ContactId, String> locks = new TreeMap<>();
-    Key lockKey = key.object("locks");
-    for (String text : lockKey.members().keySet()) {
-      locks.put(wire(lockKey, text, contacts, names), lockKey.text(text));
-    }
-    Map<ContactId, WireColour> colours = new TreeMap<>();
-    Key colourKey = key.object("colours");
-    for (String text : colourKey.members().keySet()) {
-      colours.put(
-          wire(colourKey, text, contacts, names),
-          colourKey.make(text, () -> WireColour.parse(colourKey.text(text))));
-    }
-    EnumSet<WireColour.Hue> stock = EnumSet.noneOf(WireColour.Hue.class);
-    for (String code : texts(key, "stock")) {
-      stock.add(key.make("stock", () -> hue(code)));
-    }
-    Set<Jumper> added = jumpers(key, "added");
-    Set<Jumper> leftOut = jumpers(key, "left_out");
-    Set<Jumper> done = jumpers(key, "done");
-    Set<String> dead = new TreeSet<>(texts(key, "dead"));
-    LoomSettings settings =
-        key.make(
-            () ->
-                new LoomSettings(
-                    new Laying(
-                        key.word("shape", Laying.CommonShape.class),
-                        key.number("slack_mm"),
-                        key.number("service_loop_mm"),
-                        key.integer("gauge_awg"),
-                        key.truth("connector"),
-                        stock),
-                    locks,
-                    colours,
-                    groups,
-                    dead,
-                    added,
-                    leftOut,
-                    done));
-    key.done();
-    return settings;
+  private static Codec<LoomSettings> loom() {
+    Fields<LoomSettings> f = new Fields<>();
+    Field<LoomSettings, Laying.CommonShape> shape =
+        f.need("shape", Plain.word(Laying.CommonShape.class), loom -> loom.laying().shape());
+    Field<LoomSettings, Double> slack =
+        f.need("slack_mm", Plain.number(Laying.SLACK), loom -> loom.laying().slackMm());
+    Field<LoomSettings, Double> loop =
+        f.need(
+            "service_loop_mm",
+            Plain.number(Laying.SERVICE_LOOP),
+            loom -> loom.laying().serviceLoopMm());
+    Field<LoomSettings, Integer> gauge =
+        f.need("gauge_awg", Plain.whole(Laying.GAUGE), loom -> loom.laying().gaugeAwg());
+    Field<LoomSettings, Boolean> connector =
+        f.need("connector", Plain.TRUTH, loom -> loom.laying().connector());
+    Field<LoomSettings, Set<WireColour.Hue>> stock =
+        f.need("stock", Plain.constants(WireColour.Hue.class, hue()), loom -> loom.laying().stock())
+            .says("colours that there are; empty for all");
+    Field<LoomSettings, Map<ContactId, String>> locks =
+        f.need("locks", Plain.map(Names.WIRE_OF_CONTACT, Plain.TEXT), LoomSettings::locks)
+            .says("contact or wire of a group, and its terminal");
+    Field<LoomSettings, Map<ContactId, WireColour>> colours =
+        f.need("colours", Plain.map(Names.WIRE_OF_CONTACT, Names.COLOUR), LoomSettings::colours)
+            .says("the same, and its colour");
+    Field<LoomSettings, List<Group>> groups =
+        f.need("groups", Plain.list(group()), LoomSettings::groups);
+    Field<LoomSettings, Set<String>> dead =
+        f.need("dead", Plain.set(Plain.TEXT), LoomSettings::dead)
+            .says("terminals that turned out bad");
+    Field<LoomSettings, Set<Jumper>> added =
+        f.need("added", Plain.set(Names.WIRE), LoomSettings::added)
+            .says("put in by hand, such as horn:NO - board:D9");
+    Field<LoomSettings, Set<Jumper>> leftOut =
+        f.need("left_out", Plain.set(Names.WIRE), LoomSettings::leftOut)
+            .says("wires of the plan that are not there");
+    Field<LoomSettings, Set<Jumper>> done =
+        f.need("done", Plain.set(Names.WIRE), LoomSettings::done).says("wires that are on");
+    f.known(
+        Names.GROUPS, in -> in.get(groups).stream().map(Group::name).collect(Collectors.toSet()));
+    return f.make(
+        in ->
+            new LoomSettings(
+                new Laying(
+                    in.get(shape),
+                    in.get(slack),
+                    in.get(loop),
+                    in.get(gauge),
+                    in.get(connector),
+                    in.get(stock)),
+                in.get(locks),
+                in.get(colours),
+                in.get(groups),
+                in.get(dead),
+                in.get(added),
+                in.get(leftOut),
+                in.get(done)));
   }
 
-  private static Group group(Key item, Set<ContactId> contacts) {
-    ControlId name = item.make("name", () -> new ControlId(item.text("name")));
+  private static Codec<WireColour.Hue> hue() {
+    return Plain.words(List.of(WireColour.Hue.values()), WireColour.Hue::name);
+  }
+
+  private static Codec<Group> group() {
+    Fields<Group> f = new Fields<>();
+    Field<Group, ControlId> name =
+        f.need("name", Names.CONTROL.asAt(LoomJson::noControl, id -> id), Group::name);
+    Field<Group, Topology> topology =
+        f.need("topology", Plain.word(Topology.class), Group::topology);
+    Field<Group, List<ContactId>> contacts =
+        f.need("contacts", Plain.list(Names.CONTACT, 1, Integer.MAX_VALUE), Group::contacts);
+    return f.make(in -> new Group(in.get(name), in.get(topology), in.get(contacts)));
+  }
+
+  private static ControlId noControl(ControlId name, Value at) {
+    Collection<ContactId> contacts = at.scope().get(Around.CONTACTS);
     if (contacts.stream().anyMatch(contact -> contact.control().equals(name))) {
-      throw item.misfit("name", "\"" + name + "\" is a control", "give the group another name");
+      throw at.misfit("\"" + name + "\" is a control", "give the group another name");
     }
-    List<ContactId> members = new ArrayList<>();
-    for (String text : texts(item, "contacts")) {
-      members.add(BuildJson.contact(item, text, contacts));
-    }
-    Group group = item.make(() -> new Group(name, item.word("topology", Topology.class), members));
-    item.done();
-    return group;
-  }
-
-  private static ContactId wire(
-      Key key, String text, Set<ContactId> contacts, Set<ControlId> groups) {
-    ContactId id = key.make(text, () -> ContactId.parse(text));
-    return groups.contains(id.control()) ? id : BuildJson.contact(key, text, contacts);
-  }
-
-  private static WireColour.Hue hue(String code) {
-    WireColour colour = WireColour.parse(code);
-    if (colour.stripe().isPresent()) {
-      throw new IllegalArgumentException("\"" + code + "\" is striped; list plain colours only");
-    }
-    return colour.base();
-  }
-
-  private static List<String> texts(Key key, String name) {
-    List<String> texts = new ArrayList<>();
-    for (JsonNode item : key.array(name)) {
-      if (!item.isTextual()) {
-        throw key.misfit(name, "holds " + item + ", which is no text", "put it in quotes");
-      }
-      texts.add(item.textValue());
-    }
-    return texts;
-  }
-
-  private static Set<Jumper> jumpers(Key key, String name) {
-    Set<Jumper> wires = new TreeSet<>();
-    for (String text : texts(key, name)) {
-      wires.add(key.make(name, () -> Jumper.parse(text)));
-    }
-    return wires;
-  }
-
-  static ObjectNode write(LoomSettings loom) {
-    ObjectNode node = JsonNodeFactory.instance.objectNode();
-    Laying laying = loom.laying();
-    node.put("shape", BuildJson.word(laying.shape()));
-    BuildJson.number(node, "slack_mm", laying.slackMm());
-    BuildJson.number(node, "service_loop_mm", laying.serviceLoopMm());
-    node.put("gauge_awg", laying.gaugeAwg());
-    node.put("connector", laying.connector());
-    ArrayNode stock = node.putArray("stock");
-    laying.stock().forEach(hue -> stock.add(hue.name()));
-    ObjectNode locks = node.putObject("locks");
-    loom.locks().forEach((contact, terminal) -> locks.put(contact.toString(), terminal));
-    ObjectNode colours = node.putObject("colours");
-    loom.colours().forEach((contact, colour) -> colours.put(contact.toString(), colour.code()));
-    ArrayNode groups = node.putArray("groups");
-    for (Group group : loom.groups()) {
-      ObjectNode item = groups.addObject();
-      item.put("name", group.name().text());
-      item.put("topology", BuildJson.word(group.topology()));
-      ArrayNode contacts = item.putArray("contacts");
-      group.contacts().forEach(contact -> contacts.add(contact.toString()));
-    }
-    ArrayNode dead = node.putArray("dead");
-    loom.dead().forEach(dead::add);
-    ArrayNode added = node.putArray("added");
-    loom.added().forEach(wire -> added.add(wire.toString()));
-    ArrayNode leftOut = node.putArray("left_out");
-    loom.leftOut().forEach(wire -> leftOut.add(wire.toString()));
-    ArrayNode done = node.putArray("done");
-    loom.done().forEach(wire -> done.add(wire.toString()));
-    return node;
+    return name;
   }
 }

@@ -159,7 +159,7 @@ final class Migration {
     root.put("version", 2);
     if (root.get("brief") instanceof ObjectNode brief && brief.has("reach_mm")) {
       ObjectNode hand = brief.putObject("hand");
-      BriefJson.hand(hand, kumite.build.brief.Hand.AVERAGE);
+      BriefJson.HAND.write(kumite.build.brief.Hand.AVERAGE, hand);
       hand.set("reach_mm", brief.remove("reach_mm"));
       brief.putArray("together");
     }

@@ -1,15 +1,11 @@
 package kumite.files;
 
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import kumite.build.brief.Host;
 import kumite.build.brief.HostFunction;
 import kumite.build.brief.Pair;
@@ -24,7 +20,11 @@ import kumite.build.map.OppositesRule;
 import kumite.build.map.Profile;
 import kumite.build.map.Ramp;
 import kumite.build.map.Target;
-import kumite.json.Key;
+import kumite.codec.Codec;
+import kumite.codec.Field;
+import kumite.codec.Fields;
+import kumite.codec.Plain;
+import kumite.json.Value;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
@@ -34,246 +34,190 @@ import kumite.name.ControlId;
  * written.
  */
 final class ProfileJson {
+  private static final String AXES =
+      Stream.of(AxisName.values()).map(AxisName::words).collect(Collectors.joining("|"));
+
+  private static final Codec<Target> MEANING =
+      Plain.form(
+              "^((Pad [2-8] )?(Button \\d{1,3}|Steps \\d{1,3}|Axis ("
+                  + AXES
+                  + ")[-+]?|Hat [NESW])|Key \\S+|Media \\S+|Mouse [1-8]|(Mouse [XY]|Wheel)[-+]?)$")
+          .as(TargetText::parse, TargetText::of)
+          .named("meaning");
+
+  private static final Codec<Mapping> MAP =
+      Plain.map(Names.CONTACT, entry()).as(Mapping::new, Mapping::entries).named("map");
+
+  /** The codec of a profile. */
+  static final Codec<Profile> CODEC = profile().named("profile");
+
   private ProfileJson() {}
 
-  // ---- reading
-
-  static Profile read(Key key, Set<ContactId> contacts) {
-    List<HostFunction> functions = new ArrayList<>();
-    for (Key item : key.objects("functions")) {
-      functions.add(
-          item.whole(
-              () ->
-                  new HostFunction(
-                      item.text("name"), item.word("wants", HostFunction.Wants.class))));
-    }
-    List<Pair> together = new ArrayList<>();
-    for (Key item : key.objects("together")) {
-      together.add(item.whole(() -> new Pair(item.text("one"), item.text("other"))));
-    }
-    Mapping base = mapping(key.object("map"), contacts);
-    List<Layer> layers = new ArrayList<>();
-    for (Key item : key.has("layers") ? key.objects("layers") : List.<Key>of()) {
-      Set<ContactId> by = contacts(item, "by", contacts);
-      Mapping mapping = mapping(item.object("map"), contacts);
-      layers.add(
-          item.whole(
-              () ->
-                  new Layer(
-                      item.text("name"), item.word("reach", Layer.Reach.class), by, mapping)));
-    }
-    List<Chord> chords = new ArrayList<>();
-    for (Key item : key.has("chords") ? key.objects("chords") : List.<Key>of()) {
-      chords.add(chord(item, contacts));
-    }
-    return key.whole(
-        () ->
-            new Profile(
-                key.text("name"),
-                key.word("host", Host.class),
-                functions,
-                together,
-                choice(key, contacts),
-                key.has("keys") ? key.word("keys", Profile.Keys.class) : Profile.Keys.ALL,
-                base,
-                layers,
-                chords,
-                opposites(key, contacts),
-                fourWays(key, contacts),
-                ramps(key)));
+  private static Codec<Profile> profile() {
+    Fields<Profile> f = new Fields<>();
+    Field<Profile, String> name = f.need("name", Plain.LINE, Profile::name);
+    Field<Profile, Host> host = f.need("host", Plain.word(Host.class), Profile::host);
+    Field<Profile, Optional<Set<ContactId>>> held =
+        f.maybe(
+                "held_at_power_up",
+                Plain.once(Names.CONTACT, 1, "contact"),
+                profile ->
+                    profile.choice() instanceof Choice.Held choice
+                        ? Optional.of(choice.contacts())
+                        : Optional.empty())
+            .says("this, or one of the next two, is how it is chosen; the first needs none");
+    Field<Profile, Optional<ContactId>> closed =
+        f.maybe("switch_closed", Names.CONTACT, profile -> switched(profile, true));
+    Field<Profile, Optional<ContactId>> open =
+        f.maybe("switch_open", Names.CONTACT, profile -> switched(profile, false));
+    Field<Profile, Profile.Keys> keys =
+        f.usually("keys", Plain.word(Profile.Keys.class), Profile::keys, Profile.Keys.ALL);
+    Field<Profile, List<HostFunction>> functions =
+        f.need("functions", Plain.list(function()), Profile::functions).says("in the host's order");
+    Field<Profile, List<Pair>> together =
+        f.need("together", Plain.list(pair()), Profile::together)
+            .says("functions wanted at the same moment");
+    Field<Profile, Mapping> base = f.need("map", MAP, Profile::base);
+    Field<Profile, List<Layer>> layers =
+        f.some(
+            "layers", Plain.list(layer().named("layer"), 0, Profile.MOST_LAYERS), Profile::layers);
+    Field<Profile, List<Chord>> chords =
+        f.some(
+            "chords", Plain.list(chord().named("chord"), 0, Profile.MOST_CHORDS), Profile::chords);
+    Field<Profile, Map<Opposed, OppositesRule>> opposites =
+        f.usually(
+                "opposites",
+                Plain.map(opposed(), Plain.word(OppositesRule.class)),
+                Profile::opposites,
+                Map.of())
+            .says("a pair of directions, and what both at once give");
+    Field<Profile, Map<ControlId, FourWay>> fourWays =
+        f.usually(
+            "four_way",
+            Plain.map(Names.CONTROL_WITH_CONTACTS, Plain.word(FourWay.class)),
+            Profile::fourWays,
+            Map.of());
+    Field<Profile, Map<AxisName, Ramp>> ramps =
+        f.usually("ramps", Plain.map(axis(), ramp()), Profile::ramps, Map.of());
+    return f.make(
+        in -> {
+          Optional<Choice> choice =
+              in.get(held)
+                  .<Choice>map(Choice.Held::new)
+                  .or(() -> in.get(closed).map(contact -> new Choice.Switched(contact, true)))
+                  .or(() -> in.get(open).map(contact -> new Choice.Switched(contact, false)));
+          if (Stream.of(held, closed, open).filter(in::has).count() > 1) {
+            throw in.misfit(
+                in.has(open) ? open : closed,
+                "is there beside another way to choose the profile",
+                "keep one of them");
+          }
+          return new Profile(
+              in.get(name),
+              in.get(host),
+              in.get(functions),
+              in.get(together),
+              choice.orElse(Choice.NONE),
+              in.get(keys),
+              in.get(base),
+              in.get(layers),
+              in.get(chords),
+              in.get(opposites),
+              in.get(fourWays),
+              in.get(ramps));
+        });
   }
 
-  private static Chord chord(Key key, Set<ContactId> contacts) {
-    Set<ContactId> members = contacts(key, "contacts", contacts);
-    return key.whole(
-        () ->
+  private static Optional<ContactId> switched(Profile profile, boolean closed) {
+    return profile.choice() instanceof Choice.Switched by && by.closed() == closed
+        ? Optional.of(by.contact())
+        : Optional.empty();
+  }
+
+  private static Codec<HostFunction> function() {
+    Fields<HostFunction> f = new Fields<>();
+    Field<HostFunction, String> name = f.need("name", Plain.LINE, HostFunction::name);
+    Field<HostFunction, HostFunction.Wants> wants =
+        f.need("wants", Plain.word(HostFunction.Wants.class), HostFunction::wants);
+    return f.make(in -> new HostFunction(in.get(name), in.get(wants)));
+  }
+
+  private static Codec<Pair> pair() {
+    Fields<Pair> f = new Fields<>();
+    Field<Pair, String> one = f.need("one", Plain.LINE, Pair::one);
+    Field<Pair, String> other = f.need("other", Plain.LINE, Pair::other);
+    return f.make(in -> new Pair(in.get(one), in.get(other)));
+  }
+
+  private static Codec<Mapping.Entry> entry() {
+    Fields<Mapping.Entry> f = new Fields<>();
+    Field<Mapping.Entry, Target> to = f.need("to", MEANING, Mapping.Entry::target);
+    Field<Mapping.Entry, String> function =
+        f.free("function", Plain.TEXT, Mapping.Entry::function, "").says("what it is called there");
+    return f.make(in -> new Mapping.Entry(in.get(to), in.get(function)));
+  }
+
+  private static Codec<Layer> layer() {
+    Fields<Layer> f = new Fields<>();
+    Field<Layer, String> name = f.need("name", Plain.LINE, Layer::name);
+    Field<Layer, Layer.Reach> reach = f.need("reach", Plain.word(Layer.Reach.class), Layer::reach);
+    Field<Layer, Set<ContactId>> by =
+        f.need("by", Plain.once(Names.CONTACT, 0, "contact"), Layer::by);
+    Field<Layer, Mapping> map = f.need("map", MAP, Layer::mapping);
+    return f.make(in -> new Layer(in.get(name), in.get(reach), in.get(by), in.get(map)));
+  }
+
+  private static Codec<Chord> chord() {
+    Fields<Chord> f = new Fields<>();
+    Field<Chord, String> layer = f.usually("layer", Plain.LINE, Chord::layer, Layer.BASE);
+    Field<Chord, Set<ContactId>> contacts =
+        f.need("contacts", Plain.once(Names.CONTACT, 2, "contact"), Chord::contacts);
+    Field<Chord, Integer> window =
+        f.free("window_ms", Plain.whole(Chord.WINDOW), Chord::windowMs, Chord.USUAL_WINDOW_MS);
+    Field<Chord, Boolean> waits = f.free("waits", Plain.TRUTH, Chord::waits, true);
+    Field<Chord, Target> to = f.need("to", MEANING, chord -> chord.entry().target());
+    Field<Chord, String> function =
+        f.free("function", Plain.TEXT, chord -> chord.entry().function(), "");
+    return f.make(
+        in ->
             new Chord(
-                key.text("layer", Layer.BASE),
-                members,
-                key.has("window_ms") ? key.integer("window_ms") : Chord.USUAL_WINDOW_MS,
-                !key.has("waits") || key.truth("waits"),
-                entry(key)));
+                in.get(layer),
+                in.get(contacts),
+                in.get(window),
+                in.get(waits),
+                new Mapping.Entry(in.get(to), in.get(function))));
   }
 
-  private static Mapping.Entry entry(Key key) {
-    Target target = key.make("to", () -> TargetText.parse(key.text("to")));
-    return new Mapping.Entry(target, key.text("function", ""));
+  private static Codec<Opposed> opposed() {
+    return Plain.form(
+            "^(Hat (left right|up down)|Axis ("
+                + AXES
+                + ")|[a-z][a-z0-9-]{0,39} (left right|up down))$")
+        .as(Opposed::parse, Opposed::text)
+        .asAt(ProfileJson::ofLeversHere, pair -> pair);
   }
 
-  private static Mapping mapping(Key key, Set<ContactId> contacts) {
-    Map<ContactId, Mapping.Entry> entries = new TreeMap<>();
-    for (String text : key.members().keySet()) {
-      ContactId id = BuildJson.contact(key, text, contacts);
-      Key entry = key.member(text);
-      entries.put(id, entry(entry));
-      entry.done();
+  private static Opposed ofLeversHere(Opposed pair, Value at) {
+    pair.lever().ifPresent(lever -> Names.withContacts(lever, at));
+    return pair;
+  }
+
+  private static Codec<AxisName> axis() {
+    Codec<AxisName> words = Plain.words(List.of(AxisName.values()), AxisName::words);
+    return Plain.TEXT.as(ProfileJson::axis, AxisName::words).withSchema(words::schema);
+  }
+
+  private static AxisName axis(String text) {
+    if (TargetText.parse("axis " + text) instanceof Target.Axis whole) {
+      return whole.axis();
     }
-    return new Mapping(entries);
-  }
-
-  private static Set<ContactId> contacts(Key key, String name, Set<ContactId> contacts) {
-    Set<ContactId> named = new TreeSet<>();
-    for (String text : key.texts(name)) {
-      if (!named.add(BuildJson.contact(key, text, contacts))) {
-        throw key.misfit(name, "it names " + text + " twice", "name each contact once");
-      }
-    }
-    return named;
-  }
-
-  private static Choice choice(Key key, Set<ContactId> contacts) {
-    if (key.has("held_at_power_up")) {
-      Set<ContactId> held = contacts(key, "held_at_power_up", contacts);
-      return key.make("held_at_power_up", () -> new Choice.Held(held));
-    }
-    if (key.has("switch_closed")) {
-      return new Choice.Switched(contact(key, "switch_closed", contacts), true);
-    }
-    if (key.has("switch_open")) {
-      return new Choice.Switched(contact(key, "switch_open", contacts), false);
-    }
-    return Choice.NONE;
-  }
-
-  private static ContactId contact(Key key, String name, Set<ContactId> contacts) {
-    return BuildJson.contact(key, key.text(name), contacts);
-  }
-
-  private static Map<Opposed, OppositesRule> opposites(Key key, Set<ContactId> contacts) {
-    Map<Opposed, OppositesRule> rules = new HashMap<>();
-    Optional<Key> map = key.maybe("opposites");
-    for (String text : map.map(m -> m.members().keySet()).orElse(Set.of())) {
-      Opposed pair = map.get().make(text, () -> Opposed.parse(text));
-      if (pair instanceof Opposed.Lever lever) {
-        control(map.get(), text, lever.control(), contacts);
-      }
-      rules.put(pair, map.get().word(text, OppositesRule.class));
-    }
-    return rules;
-  }
-
-  private static Map<ControlId, FourWay> fourWays(Key key, Set<ContactId> contacts) {
-    Map<ControlId, FourWay> ways = new TreeMap<>();
-    Optional<Key> map = key.maybe("four_way");
-    for (String text : map.map(m -> m.members().keySet()).orElse(Set.of())) {
-      ControlId id = map.get().make(text, () -> new ControlId(text));
-      control(map.get(), text, id, contacts);
-      ways.put(id, map.get().word(text, FourWay.class));
-    }
-    return ways;
-  }
-
-  private static void control(Key key, String text, ControlId id, Set<ContactId> contacts) {
-    if (contacts.stream().noneMatch(contact -> contact.control().equals(id))) {
-      throw key.misfit(text, "the build has no control \"" + id + "\"", "take the entry out");
-    }
-  }
-
-  private static Map<AxisName, Ramp> ramps(Key key) {
-    Map<AxisName, Ramp> ramps = new TreeMap<>();
-    Optional<Key> map = key.maybe("ramps");
-    for (String text : map.map(m -> m.members().keySet()).orElse(Set.of())) {
-      AxisName axis =
-          map.get()
-              .make(
-                  text,
-                  () ->
-                      TargetText.parse("axis " + text) instanceof Target.Axis whole
-                          ? whole.axis()
-                          : noAxis(text));
-      Key item = map.get().member(text);
-      ramps.put(
-          axis, item.whole(() -> new Ramp(item.integer("rise_ms"), item.integer("return_ms"))));
-    }
-    return ramps;
-  }
-
-  private static AxisName noAxis(String text) {
     throw new IllegalArgumentException("\"" + text + "\" is no axis; write X, Y, Z, Rx, Ry, Rz");
   }
 
-  // ---- writing
-
-  static ObjectNode write(Profile profile, ObjectNode node) {
-    node.put("name", profile.name());
-    node.put("host", BuildJson.word(profile.host()));
-    if (profile.choice() instanceof Choice.Held held) {
-      texts(node.putArray("held_at_power_up"), held.contacts());
-    } else if (profile.choice() instanceof Choice.Switched by) {
-      node.put(by.closed() ? "switch_closed" : "switch_open", by.contact().toString());
-    }
-    if (profile.keys() != Profile.Keys.ALL) {
-      node.put("keys", BuildJson.word(profile.keys()));
-    }
-    ArrayNode functions = node.putArray("functions");
-    profile
-        .functions()
-        .forEach(
-            f ->
-                functions
-                    .addObject()
-                    .put("name", f.name())
-                    .put("wants", BuildJson.word(f.wants())));
-    ArrayNode together = node.putArray("together");
-    profile
-        .together()
-        .forEach(pair -> together.addObject().put("one", pair.one()).put("other", pair.other()));
-    mapping(node.putObject("map"), profile.base());
-    if (!profile.layers().isEmpty()) {
-      ArrayNode layers = node.putArray("layers");
-      for (Layer layer : profile.layers()) {
-        ObjectNode item = layers.addObject().put("name", layer.name());
-        item.put("reach", BuildJson.word(layer.reach()));
-        texts(item.putArray("by"), layer.by());
-        mapping(item.putObject("map"), layer.mapping());
-      }
-    }
-    if (!profile.chords().isEmpty()) {
-      ArrayNode chords = node.putArray("chords");
-      profile.chords().forEach(chord -> chord(chords.addObject(), chord));
-    }
-    if (!profile.opposites().isEmpty()) {
-      ObjectNode rules = node.putObject("opposites");
-      profile.opposites().forEach((pair, rule) -> rules.put(pair.text(), BuildJson.word(rule)));
-    }
-    if (!profile.fourWays().isEmpty()) {
-      ObjectNode ways = node.putObject("four_way");
-      profile.fourWays().forEach((lever, way) -> ways.put(lever.text(), BuildJson.word(way)));
-    }
-    if (!profile.ramps().isEmpty()) {
-      ObjectNode ramps = node.putObject("ramps");
-      profile
-          .ramps()
-          .forEach(
-              (axis, ramp) ->
-                  ramps
-                      .putObject(axis.words())
-                      .put("rise_ms", ramp.riseMs())
-                      .put("return_ms", ramp.returnMs()));
-    }
-    return node;
-  }
-
-  private static void chord(ObjectNode node, Chord chord) {
-    if (!chord.layer().equals(Layer.BASE)) {
-      node.put("layer", chord.layer());
-    }
-    texts(node.putArray("contacts"), chord.contacts());
-    node.put("window_ms", chord.windowMs());
-    node.put("waits", chord.waits());
-    entry(node, chord.entry());
-  }
-
-  private static void texts(ArrayNode list, Set<ContactId> contacts) {
-    contacts.forEach(contact -> list.add(contact.toString()));
-  }
-
-  private static void mapping(ObjectNode node, Mapping mapping) {
-    mapping.entries().forEach((contact, entry) -> entry(node.putObject(contact.toString()), entry));
-  }
-
-  private static void entry(ObjectNode node, Mapping.Entry entry) {
-    node.put("to", TargetText.of(entry.target()));
-    node.put("function", entry.function());
+  private static Codec<Ramp> ramp() {
+    Fields<Ramp> f = new Fields<>();
+    Field<Ramp, Integer> rise = f.need("rise_ms", Plain.whole(Ramp.LASTS), Ramp::riseMs);
+    Field<Ramp, Integer> back = f.need("return_ms", Plain.whole(Ramp.LASTS), Ramp::returnMs);
+    return f.make(in -> new Ramp(in.get(rise), in.get(back)));
   }
 }

@@ -1,136 +1,116 @@
 package kumite.files;
 
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
-import java.util.TreeMap;
 import java.util.function.Function;
 import kumite.build.map.AxisTuning;
 import kumite.build.map.PressAt;
 import kumite.build.map.Pulses;
 import kumite.build.map.Repeat;
 import kumite.build.map.Tuning;
-import kumite.json.Key;
+import kumite.codec.Codec;
+import kumite.codec.Field;
+import kumite.codec.Fields;
+import kumite.codec.Plain;
 import kumite.name.ContactId;
 import kumite.room.PartCodec;
 
 /** The part of the saved file that holds how single contacts are read. */
 public final class TuningJson {
   /** The codec of how contacts are read. */
-  public static final PartCodec<Tuning> CODEC =
-      new PartCodec<>(
-          Tuning.PART,
-          false,
-          (top, key, around) -> read(top.object(key), around.contacts()),
-          tuning -> {
-            ObjectNode node = JsonNodeFactory.instance.objectNode();
-            write(tuning, node);
-            return node;
-          });
+  public static final PartCodec<Tuning> CODEC = new PartCodec<>(Tuning.PART, false, tuning());
 
   private TuningJson() {}
 
-  static Tuning read(Key key, Set<ContactId> contacts) {
-    Map<ContactId, AxisTuning> axes = entries(key, "axes", contacts, TuningJson::axis);
-    Map<ContactId, PressAt> presses =
-        entries(key, "presses", contacts, k -> new PressAt(k.integer("on"), k.integer("off")));
-    Map<ContactId, Repeat> repeats =
-        entries(key, "repeats", contacts, k -> new Repeat(k.integer("on_ms"), k.integer("off_ms")));
-    Map<ContactId, Pulses> pulses =
-        entries(
-            key,
-            "pulses",
-            contacts,
-            k ->
-                new Pulses(
-                    k.integer("per_turn"),
-                    k.integer("per_step"),
-                    k.has("turned") && k.truth("turned")));
-    return key.whole(() -> new Tuning(axes, presses, repeats, pulses));
+  private static Codec<Tuning> tuning() {
+    Fields<Tuning> f = new Fields<>();
+    Field<Tuning, Map<ContactId, AxisTuning>> axes = entries(f, "axes", axis(), Tuning::axes);
+    Field<Tuning, Map<ContactId, PressAt>> presses =
+        entries(f, "presses", press(), Tuning::presses);
+    Field<Tuning, Map<ContactId, Repeat>> repeats =
+        entries(f, "repeats", repeat(), Tuning::repeats);
+    Field<Tuning, Map<ContactId, Pulses>> pulses = entries(f, "pulses", pulses(), Tuning::pulses);
+    return f.make(in -> new Tuning(in.get(axes), in.get(presses), in.get(repeats), in.get(pulses)));
   }
 
-  private static <T> Map<ContactId, T> entries(
-      Key key, String name, Set<ContactId> contacts, Function<Key, T> read) {
-    Map<ContactId, T> entries = new TreeMap<>();
-    Optional<Key> map = key.maybe(name);
-    for (String text : map.map(m -> m.members().keySet()).orElse(Set.of())) {
-      ContactId contact = BuildJson.contact(map.get(), text, contacts);
-      Key item = map.get().member(text);
-      entries.put(contact, item.whole(() -> read.apply(item)));
-    }
-    return entries;
+  private static <T> Field<Tuning, Map<ContactId, T>> entries(
+      Fields<Tuning> f, String name, Codec<T> codec, Function<Tuning, Map<ContactId, T>> of) {
+    return f.usually(name, Plain.map(Names.CONTACT, codec), of, Map.of());
   }
 
-  private static AxisTuning axis(Key key) {
-    return new AxisTuning(
-        key.integer("least"),
-        key.has("centre") ? OptionalInt.of(key.integer("centre")) : OptionalInt.empty(),
-        key.integer("most"),
-        key.has("dead") ? key.integer("dead") : 0,
-        key.has("saturation") ? key.integer("saturation") : 1000,
-        key.has("curve") ? key.integer("curve") : 0,
-        key.has("inverted") && key.truth("inverted"),
-        key.has("smoothing") ? key.integer("smoothing") : 0,
-        key.has("calibrated") && key.truth("calibrated"));
+  private static Codec<AxisTuning> axis() {
+    AxisTuning usual = AxisTuning.STRAIGHT;
+    Fields<AxisTuning> f = new Fields<>();
+    Field<AxisTuning, Integer> least =
+        f.need("least", Plain.whole(AxisTuning.LEAST), AxisTuning::least)
+            .says("in thousandths of the range of the converter");
+    Field<AxisTuning, Optional<Integer>> centre =
+        f.maybe(
+                "centre",
+                Plain.whole(AxisTuning.CENTRE),
+                axis ->
+                    axis.centre().isPresent()
+                        ? Optional.of(axis.centre().getAsInt())
+                        : Optional.empty())
+            .says("where it rests");
+    Field<AxisTuning, Integer> most =
+        f.need("most", Plain.whole(AxisTuning.MOST), AxisTuning::most);
+    Field<AxisTuning, Integer> dead =
+        f.usually("dead", Plain.whole(AxisTuning.DEAD), AxisTuning::dead, usual.dead())
+            .says("in thousandths of the travel");
+    Field<AxisTuning, Integer> saturation =
+        f.usually(
+            "saturation",
+            Plain.whole(AxisTuning.SATURATION),
+            AxisTuning::saturation,
+            usual.saturation());
+    Field<AxisTuning, Integer> curve =
+        f.usually("curve", Plain.whole(AxisTuning.CURVE), AxisTuning::curve, usual.curve())
+            .says("above 0 finer near the rest");
+    Field<AxisTuning, Boolean> inverted =
+        f.usually("inverted", Plain.TRUTH, AxisTuning::inverted, false);
+    Field<AxisTuning, Integer> smoothing =
+        f.usually(
+            "smoothing",
+            Plain.whole(AxisTuning.SMOOTHING),
+            AxisTuning::smoothing,
+            usual.smoothing());
+    Field<AxisTuning, Boolean> calibrated =
+        f.usually("calibrated", Plain.TRUTH, AxisTuning::calibrated, false);
+    return f.make(
+        in ->
+            new AxisTuning(
+                in.get(least),
+                in.get(centre).map(OptionalInt::of).orElse(OptionalInt.empty()),
+                in.get(most),
+                in.get(dead),
+                in.get(saturation),
+                in.get(curve),
+                in.get(inverted),
+                in.get(smoothing),
+                in.get(calibrated)));
   }
 
-  static void write(Tuning tuning, ObjectNode node) {
-    tuning.axes().forEach((contact, axis) -> axis(at(node, "axes", contact), axis));
-    tuning
-        .presses()
-        .forEach(
-            (contact, press) ->
-                at(node, "presses", contact).put("on", press.on()).put("off", press.off()));
-    tuning
-        .repeats()
-        .forEach(
-            (contact, repeat) ->
-                at(node, "repeats", contact)
-                    .put("on_ms", repeat.onMs())
-                    .put("off_ms", repeat.offMs()));
-    tuning
-        .pulses()
-        .forEach(
-            (contact, pulses) -> {
-              ObjectNode item =
-                  at(node, "pulses", contact)
-                      .put("per_turn", pulses.perTurn())
-                      .put("per_step", pulses.perStep());
-              if (pulses.turned()) {
-                item.put("turned", true);
-              }
-            });
+  private static Codec<PressAt> press() {
+    Fields<PressAt> f = new Fields<>();
+    Field<PressAt, Integer> on = f.need("on", Plain.whole(PressAt.ON), PressAt::on);
+    Field<PressAt, Integer> off = f.need("off", Plain.whole(PressAt.OFF), PressAt::off);
+    return f.make(in -> new PressAt(in.get(on), in.get(off)));
   }
 
-  private static ObjectNode at(ObjectNode node, String name, ContactId contact) {
-    return node.withObjectProperty(name).putObject(contact.toString());
+  private static Codec<Repeat> repeat() {
+    Fields<Repeat> f = new Fields<>();
+    Field<Repeat, Integer> on = f.need("on_ms", Plain.whole(Repeat.LASTS), Repeat::onMs);
+    Field<Repeat, Integer> off = f.need("off_ms", Plain.whole(Repeat.LASTS), Repeat::offMs);
+    return f.make(in -> new Repeat(in.get(on), in.get(off)));
   }
 
-  private static void axis(ObjectNode node, AxisTuning axis) {
-    node.put("least", axis.least());
-    axis.centre().ifPresent(centre -> node.put("centre", centre));
-    node.put("most", axis.most());
-    AxisTuning plain = AxisTuning.STRAIGHT;
-    if (axis.dead() != plain.dead()) {
-      node.put("dead", axis.dead());
-    }
-    if (axis.saturation() != plain.saturation()) {
-      node.put("saturation", axis.saturation());
-    }
-    if (axis.curve() != plain.curve()) {
-      node.put("curve", axis.curve());
-    }
-    if (axis.inverted()) {
-      node.put("inverted", true);
-    }
-    if (axis.smoothing() != plain.smoothing()) {
-      node.put("smoothing", axis.smoothing());
-    }
-    if (axis.calibrated()) {
-      node.put("calibrated", true);
-    }
+  private static Codec<Pulses> pulses() {
+    Fields<Pulses> f = new Fields<>();
+    Field<Pulses, Integer> turn = f.need("per_turn", Plain.whole(Pulses.PER_TURN), Pulses::perTurn);
+    Field<Pulses, Integer> step = f.need("per_step", Plain.whole(Pulses.PER_STEP), Pulses::perStep);
+    Field<Pulses, Boolean> turned = f.usually("turned", Plain.TRUTH, Pulses::turned, false);
+    return f.make(in -> new Pulses(in.get(turn), in.get(step), in.get(turned)));
   }
 }

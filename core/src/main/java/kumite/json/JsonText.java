@@ -66,10 +66,14 @@ public final class JsonText {
     boolean last = offset >= text.length();
     String rest = offset < 0 ? "" : last ? text.strip() : text.substring(offset);
     String there = rest.lines().findFirst().orElse("").strip();
-    String found = there.isEmpty() ? "" : ": found " + Key.shortened(there);
+    String found = there.isEmpty() ? "" : ": found " + shortened(there);
     return new Misfit(
         place,
         "is not JSON" + found,
         "look for a comma, quote or bracket missing or left over just before it");
+  }
+
+  static String shortened(String text) {
+    return text.length() > 40 ? text.substring(0, 37) + "..." : text;
   }
 }

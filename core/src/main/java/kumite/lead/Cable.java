@@ -1,6 +1,6 @@
 package kumite.lead;
 
-import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * The cable that a lead is made of.
@@ -17,11 +17,23 @@ public record Cable(
   /** The longest that is taken for a lead and not for a slip of the keyboard. */
   public static final double LONGEST_MM = 30_000;
 
+  /** Cores. */
+  public static final Range CORES = Range.of(1, ConnectorKind.MOST_PINS);
+
+  /** Wire gauges. */
+  public static final Range GAUGE = Range.of(10, 36, "AWG");
+
+  /** Lengths. */
+  public static final Range LENGTH = Range.of(20, LONGEST_MM, "mm");
+
+  /** Outer diameters; 0 where it is not known. */
+  public static final Range JACKET = Range.of(0, 40, "mm");
+
   public Cable {
-    Check.between(1, ConnectorKind.MOST_PINS, cores, "cores of the cable");
-    Check.between(10, 36, gaugeAwg, "gauge in AWG");
-    Check.between(20, LONGEST_MM, lengthMm, "length of the lead in mm");
-    Check.between(0, 40, jacketMm, "outer diameter of the cable in mm");
+    CORES.check(cores, "cores of the cable");
+    GAUGE.check(gaugeAwg, "gauge in AWG");
+    LENGTH.check(lengthMm, "length of the lead in mm");
+    JACKET.check(jacketMm, "outer diameter of the cable in mm");
   }
 
   /** A cable off the reel, without a shield. */

@@ -1,21 +1,34 @@
 package kumite.lead;
 
-import com.fasterxml.jackson.databind.node.ArrayNode;
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
+import kumite.codec.Codec;
+import kumite.codec.Field;
+import kumite.codec.Fields;
+import kumite.codec.Plain;
 import kumite.json.Key;
+import kumite.json.Value;
 import kumite.measure.Check;
 import kumite.measure.Point;
+import kumite.measure.Range;
 import kumite.working.Source;
 
 /** Connectors and pinouts as JSON: those shipped, and a builder's own. */
 public final class ConnectorFile {
   private static final int CORNERS_OF_A_ROUND_ONE = 48;
+  private static final Range SIDE = Range.above(0, "mm");
+  private static final Codec<Double> ALONG = Plain.pointed(Range.of(-150, 150, "mm"));
+  private static final Codec<String> NAME = Plain.form("^[a-z][a-z0-9-]{0,39}$");
+  private static final Codec<Source> SOURCE = source();
+  private static final Codec<List<Wired>> WIRED = Plain.list(wired(), 1, Integer.MAX_VALUE);
+
+  /** The codec of a connector. */
+  public static final Codec<ConnectorKind> CONNECTOR = connector().named("connector");
+
+  /** The codec of a pinout. */
+  public static final Codec<Pinout> PINOUT = pinout().named("pinout");
 
   private ConnectorFile() {}
 
@@ -26,60 +39,31 @@ public final class ConnectorFile {
     BOX
   }
 
-  /**
-   * {@return the connector at a place}
-   *
-   * @throws kumite.json.Misfit if it is none; the message names the key
-   */
-  public static ConnectorKind read(Key key) {
-    List<ConnectorKind.Pin> pins = new ArrayList<>();
-    for (Key pin : key.objects("pins")) {
-      pins.add(
-          pin.whole(
-              () ->
-                  new ConnectorKind.Pin(
-                      pin.text("name"), point(pin.number("x_mm"), pin.number("y_mm")))));
-    }
-    List<Point> outline = key.has("outline") ? corners(key, "outline") : face(key.object("face"));
-    List<Point> mark = key.has("key") ? corners(key, "key") : List.of();
-    List<Point> socket = key.has("socket_key") ? corners(key, "socket_key") : List.of();
-    return key.whole(
-        () ->
-            new ConnectorKind(
-                key.text("id"),
-                key.text("name"),
-                key.text("mechanism"),
-                pins,
-                outline,
-                mark,
-                socket,
-                key.text("numbering"),
-                wired(key),
-                key.number("amps_each"),
-                key.word("pad_gender", Gender.class),
-                source(key.object("source"))));
-  }
+  /** A face by its measures, which becomes an outline. */
+  private record Face(
+      Shape shape, Optional<Double> width, Optional<Double> height, Optional<Double> diameter) {
 
-  private static List<Point> face(Key key) {
-    Shape shape = key.word("shape", Shape.class);
-    List<Point> corners =
-        key.make(
-            () -> {
-              if (shape == Shape.ROUND) {
-                return round(Check.above(0, key.number("diameter_mm"), "diameter in mm") / 2);
-              }
-              double wide = Check.above(0, key.number("width_mm"), "width in mm") / 2;
-              double high = Check.above(0, key.number("height_mm"), "height in mm") / 2;
-              // The sides of a D lean inward by 10 degrees (IEC 60807, from memory).
-              double lean = shape == Shape.D ? 2 * high * Math.tan(Math.toRadians(10)) : 0;
-              return List.of(
-                  new Point(-wide, high),
-                  new Point(wide, high),
-                  new Point(wide - lean, -high),
-                  new Point(lean - wide, -high));
-            });
-    key.done();
-    return corners;
+    List<Point> outline() {
+      if (shape == Shape.ROUND) {
+        return round(side(diameter, "diameter"));
+      }
+      double wide = side(width, "width");
+      double high = side(height, "height");
+      // The sides of a D lean inward by 10 degrees (IEC 60807, from memory).
+      double lean = shape == Shape.D ? 2 * high * Math.tan(Math.toRadians(10)) : 0;
+      return List.of(
+          new Point(-wide, high),
+          new Point(wide, high),
+          new Point(wide - lean, -high),
+          new Point(lean - wide, -high));
+    }
+
+    /** Half of it. */
+    private static double side(Optional<Double> said, String what) {
+      double mm =
+          said.orElseThrow(() -> new IllegalArgumentException(what + "_mm is missing; add it"));
+      return SIDE.check(mm, what + " in mm") / 2;
+    }
   }
 
   private static List<Point> round(double radius) {
@@ -91,15 +75,60 @@ public final class ConnectorFile {
     return corners;
   }
 
-  private static List<Point> corners(Key key, String name) {
-    List<Point> corners = new ArrayList<>();
-    for (double[] pair : key.pairs(name)) {
-      corners.add(key.make(name, () -> point(pair[0], pair[1])));
-    }
-    if (!corners.isEmpty() && corners.size() < 3) {
-      throw key.misfit(name, "has fewer than three corners", "name them in turn");
-    }
-    return corners;
+  private static Codec<ConnectorKind> connector() {
+    Fields<ConnectorKind> f = new Fields<>();
+    Field<ConnectorKind, String> id = f.need("id", NAME, ConnectorKind::id);
+    Field<ConnectorKind, String> name = f.need("name", Plain.TEXT, ConnectorKind::name);
+    Field<ConnectorKind, String> mechanism =
+        f.need("mechanism", Plain.TEXT, ConnectorKind::mechanism);
+    Field<ConnectorKind, List<ConnectorKind.Pin>> pins =
+        f.need("pins", Plain.list(pin(), 1, ConnectorKind.MOST_PINS), ConnectorKind::pins);
+    Field<ConnectorKind, Optional<Face>> face = f.maybe("face", face(), kind -> Optional.empty());
+    Field<ConnectorKind, Optional<List<Point>>> outline =
+        f.maybe("outline", corners(), kind -> Optional.of(kind.outline()))
+            .says("in place of the face");
+    Field<ConnectorKind, List<Point>> key = f.some("key", corners(), ConnectorKind::key);
+    Field<ConnectorKind, List<Point>> socketKey =
+        f.some("socket_key", corners(), ConnectorKind::socketKey)
+            .says("of the other half, where it is no mirror image");
+    Field<ConnectorKind, String> numbering =
+        f.need("numbering", Plain.TEXT, ConnectorKind::numbering);
+    Field<ConnectorKind, List<Wired>> wired = f.need("wired", WIRED, ConnectorKind::wired);
+    Field<ConnectorKind, Double> amps =
+        f.need("amps_each", Plain.pointed(ConnectorKind.AMPS), ConnectorKind::ampsEach);
+    Field<ConnectorKind, Gender> gender =
+        f.need("pad_gender", Plain.word(Gender.class), ConnectorKind::padGender);
+    Field<ConnectorKind, Source> source = f.need("source", SOURCE, ConnectorKind::source);
+    return f.make(
+        in -> {
+          if (in.get(face).isPresent() == in.get(outline).isPresent()) {
+            throw in.misfit(
+                face,
+                in.has(face) ? "is there beside an outline" : "is missing",
+                "describe the face by its shape and sizes, or by an outline");
+          }
+          return new ConnectorKind(
+              in.get(id),
+              in.get(name),
+              in.get(mechanism),
+              in.get(pins),
+              in.get(outline).orElseGet(() -> in.get(face).orElseThrow().outline()),
+              in.get(key),
+              in.get(socketKey),
+              in.get(numbering),
+              in.get(wired),
+              in.get(amps),
+              in.get(gender),
+              in.get(source));
+        });
+  }
+
+  private static Codec<ConnectorKind.Pin> pin() {
+    Fields<ConnectorKind.Pin> f = new Fields<>();
+    Field<ConnectorKind.Pin, String> name = f.need("name", Plain.TEXT, ConnectorKind.Pin::name);
+    Field<ConnectorKind.Pin, Double> x = f.need("x_mm", ALONG, pin -> pin.at().xMm());
+    Field<ConnectorKind.Pin, Double> y = f.need("y_mm", ALONG, pin -> pin.at().yMm());
+    return f.make(in -> new ConnectorKind.Pin(in.get(name), point(in.get(x), in.get(y))));
   }
 
   private static Point point(double x, double y) {
@@ -107,27 +136,77 @@ public final class ConnectorFile {
         Check.between(-150, 150, x, "place in mm"), Check.between(-150, 150, y, "place in mm"));
   }
 
-  private static List<Wired> wired(Key key) {
-    List<Wired> wired = new ArrayList<>();
-    for (Key item : key.objects("wired")) {
-      int[] awg = item.integers("awg", 2, 2);
-      wired.add(
-          item.whole(
-              () ->
-                  new Wired(
-                      item.word("how", Wired.How.class),
-                      item.number("strip_mm"),
-                      awg[0],
-                      awg[1],
-                      item.text("tool"))));
+  private static Codec<Face> face() {
+    Fields<Face> f = new Fields<>();
+    Field<Face, Shape> shape = f.need("shape", Plain.word(Shape.class), Face::shape);
+    Field<Face, Optional<Double>> width = f.maybe("width_mm", Plain.pointed(SIDE), Face::width);
+    Field<Face, Optional<Double>> height = f.maybe("height_mm", Plain.pointed(SIDE), Face::height);
+    Field<Face, Optional<Double>> diameter =
+        f.maybe("diameter_mm", Plain.pointed(SIDE), Face::diameter);
+    return f.make(in -> new Face(in.get(shape), in.get(width), in.get(height), in.get(diameter)))
+        .as(ConnectorFile::drawable, face -> face);
+  }
+
+  private static Face drawable(Face face) {
+    face.outline();
+    return face;
+  }
+
+  private static Codec<List<Point>> corners() {
+    Codec<Point> corner =
+        Plain.list(ALONG, 2, 2)
+            .asAt(ConnectorFile::corner, point -> List.of(point.xMm(), point.yMm()));
+    return Plain.list(corner, 3, Integer.MAX_VALUE)
+        .asAt(ConnectorFile::enough, list -> list)
+        .named("corners");
+  }
+
+  private static Point corner(List<Double> pair, Value at) {
+    if (pair.size() != 2) {
+      throw at.misfit("must be 2 numbers in brackets", "write [x, y]");
     }
-    return wired;
+    return point(pair.get(0), pair.get(1));
   }
 
-  private static Source source(Key key) {
-    return key.whole(() -> new Source(key.word("kind", Source.Kind.class), key.text("text")));
+  private static List<Point> enough(List<Point> corners, Value at) {
+    if (!corners.isEmpty() && corners.size() < 3) {
+      throw at.misfit("has fewer than three corners", "name them in turn");
+    }
+    return corners;
   }
 
+  private static Codec<Wired> wired() {
+    Fields<Wired> f = new Fields<>();
+    Field<Wired, Wired.How> how = f.need("how", Plain.word(Wired.How.class), Wired::how);
+    Field<Wired, Double> strip = f.need("strip_mm", Plain.pointed(Wired.STRIP), Wired::stripMm);
+    Field<Wired, List<Integer>> awg =
+        f.need(
+                "awg",
+                Plain.list(Plain.whole(Wired.AWG), 2, 2).asAt(ConnectorFile::two, list -> list),
+                way -> List.of(way.thickestAwg(), way.thinnestAwg()))
+            .says("thickest and thinnest");
+    Field<Wired, String> tool = f.need("tool", Plain.TEXT, Wired::tool);
+    return f.make(
+        in ->
+            new Wired(
+                in.get(how), in.get(strip), in.get(awg).get(0), in.get(awg).get(1), in.get(tool)));
+  }
+
+  private static List<Integer> two(List<Integer> gauges, Value at) {
+    if (gauges.size() != 2) {
+      throw at.misfit("must be 2 numbers in brackets", "write [thickest, thinnest]");
+    }
+    return gauges;
+  }
+
+  private static Codec<Source> source() {
+    Fields<Source> f = new Fields<>();
+    Field<Source, Source.Kind> kind = f.need("kind", Plain.word(Source.Kind.class), Source::kind);
+    Field<Source, String> text = f.need("text", Plain.TEXT, Source::text);
+    return f.make(in -> new Source(in.get(kind), in.get(text))).named("source");
+  }
+
+  /** A row of contacts of any number, as the shipped file has it; it is never written. */
   static ConnectorRow row(Key key) {
     return key.whole(
         () ->
@@ -140,107 +219,46 @@ public final class ConnectorFile {
                 key.integer("most"),
                 key.number("pitch_mm"),
                 key.text("numbering"),
-                wired(key),
+                WIRED.read(key.value("wired")),
                 key.number("amps_each"),
-                source(key.object("source"))));
+                SOURCE.read(key.value("source"))));
   }
 
-  /**
-   * {@return the pinout at a place}
-   *
-   * @throws kumite.json.Misfit if it is none; the message names the key
-   */
-  public static Pinout pinout(Key key) {
-    List<Pinout.Pin> pins = new ArrayList<>();
-    for (Key pin : key.objects("pins")) {
-      pins.add(
-          pin.whole(
-              () ->
-                  new Pinout.Pin(
-                      pin.text("pin"),
-                      Function.named(pin.text("function")),
-                      pin.word("flow", Flow.class),
-                      pin.has("some") && pin.truth("some"))));
-    }
-    Set<String> identity = key.has("identity") ? new TreeSet<>(key.texts("identity")) : Set.of();
-    return key.whole(
-        () ->
+  private static Codec<Pinout> pinout() {
+    Fields<Pinout> f = new Fields<>();
+    Field<Pinout, String> id = f.need("id", NAME, Pinout::id);
+    Field<Pinout, String> name = f.need("name", Plain.TEXT, Pinout::name);
+    Field<Pinout, String> connector = f.need("connector", Plain.TEXT, Pinout::connector);
+    Field<Pinout, Double> volts = f.need("volts", Plain.pointed(Pinout.VOLTS), Pinout::volts);
+    Field<Pinout, Double> takes =
+        f.usually("pad_takes_a", Plain.pointed(Pinout.TAKES), Pinout::padTakesA, 0.0);
+    Field<Pinout, List<Pinout.Pin>> pins =
+        f.need("pins", Plain.list(pinWithFunction()), Pinout::pins);
+    Field<Pinout, Set<String>> identity =
+        f.usually("identity", Plain.sorted(Plain.TEXT), Pinout::identity, Set.of())
+            .says("pins that the host knows the pad by");
+    Field<Pinout, Source> source = f.need("source", SOURCE, Pinout::source);
+    return f.make(
+        in ->
             new Pinout(
-                key.text("id"),
-                key.text("name"),
-                key.text("connector"),
-                key.number("volts"),
-                key.number("pad_takes_a", 0),
-                pins,
-                identity,
-                source(key.object("source"))));
+                in.get(id),
+                in.get(name),
+                in.get(connector),
+                in.get(volts),
+                in.get(takes),
+                in.get(pins),
+                in.get(identity),
+                in.get(source)));
   }
 
-  /** {@return a connector as JSON} */
-  public static ObjectNode write(ConnectorKind kind) {
-    ObjectNode node = JsonNodeFactory.instance.objectNode();
-    node.put("id", kind.id()).put("name", kind.name()).put("mechanism", kind.mechanism());
-    ArrayNode pins = node.putArray("pins");
-    for (ConnectorKind.Pin pin : kind.pins()) {
-      pins.addObject()
-          .put("name", pin.name())
-          .put("x_mm", pin.at().xMm())
-          .put("y_mm", pin.at().yMm());
-    }
-    corners(node.putArray("outline"), kind.outline());
-    if (!kind.key().isEmpty()) {
-      corners(node.putArray("key"), kind.key());
-    }
-    if (!kind.socketKey().isEmpty()) {
-      corners(node.putArray("socket_key"), kind.socketKey());
-    }
-    node.put("numbering", kind.numbering());
-    ArrayNode wired = node.putArray("wired");
-    for (Wired way : kind.wired()) {
-      ObjectNode item = wired.addObject();
-      item.put("how", word(way.how())).put("strip_mm", way.stripMm());
-      item.putArray("awg").add(way.thickestAwg()).add(way.thinnestAwg());
-      item.put("tool", way.tool());
-    }
-    node.put("amps_each", kind.ampsEach()).put("pad_gender", word(kind.padGender()));
-    source(node.putObject("source"), kind.source());
-    return node;
-  }
-
-  private static void corners(ArrayNode array, List<Point> corners) {
-    corners.forEach(corner -> array.addArray().add(corner.xMm()).add(corner.yMm()));
-  }
-
-  private static void source(ObjectNode node, Source source) {
-    node.put("kind", word(source.kind())).put("text", source.text());
-  }
-
-  /** {@return a pinout as JSON} */
-  public static ObjectNode write(Pinout pinout) {
-    ObjectNode node = JsonNodeFactory.instance.objectNode();
-    node.put("id", pinout.id()).put("name", pinout.name()).put("connector", pinout.connector());
-    node.put("volts", pinout.volts());
-    if (pinout.padTakesA() > 0) {
-      node.put("pad_takes_a", pinout.padTakesA());
-    }
-    ArrayNode pins = node.putArray("pins");
-    for (Pinout.Pin pin : pinout.pins()) {
-      ObjectNode item = pins.addObject();
-      item.put("pin", pin.pin()).put("function", pin.function().words());
-      item.put("flow", word(pin.flow()));
-      if (pin.some()) {
-        item.put("some", true);
-      }
-    }
-    if (!pinout.identity().isEmpty()) {
-      ArrayNode identity = node.putArray("identity");
-      new TreeSet<>(pinout.identity()).forEach(identity::add);
-    }
-    source(node.putObject("source"), pinout.source());
-    return node;
-  }
-
-  private static String word(Enum<?> constant) {
-    return constant.name().toLowerCase(Locale.ROOT);
+  private static Codec<Pinout.Pin> pinWithFunction() {
+    Fields<Pinout.Pin> f = new Fields<>();
+    Field<Pinout.Pin, String> pin = f.need("pin", Plain.TEXT, Pinout.Pin::pin);
+    Field<Pinout.Pin, Function> function =
+        f.need("function", Plain.TEXT.as(Function::named, Function::words), Pinout.Pin::function);
+    Field<Pinout.Pin, Flow> flow = f.need("flow", Plain.word(Flow.class), Pinout.Pin::flow);
+    Field<Pinout.Pin, Boolean> some =
+        f.usually("some", Plain.TRUTH, Pinout.Pin::some, false).says("on some hosts only");
+    return f.make(in -> new Pinout.Pin(in.get(pin), in.get(function), in.get(flow), in.get(some)));
   }
 }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import kumite.measure.Check;
 import kumite.measure.Point;
+import kumite.measure.Range;
 import kumite.working.Source;
 
 /**
@@ -44,6 +45,8 @@ public record ConnectorKind(
     double ampsEach,
     Gender padGender,
     Source source) {
+  /** What one pin carries. */
+  public static final Range AMPS = Range.above(0, "A");
 
   /** More pins than any connector here has. */
   public static final int MOST_PINS = 128;
@@ -73,7 +76,7 @@ public record ConnectorKind(
     socketKey = List.copyOf(socketKey);
     wired = List.copyOf(wired);
     Check.between(1, MOST_PINS, pins.size(), "number of pins of connector " + id);
-    Check.above(0, ampsEach, "current of a pin in A");
+    AMPS.check(ampsEach, "current of a pin in A");
     Objects.requireNonNull(padGender, "padGender");
     Objects.requireNonNull(source, "source");
     if (wired.isEmpty()) {

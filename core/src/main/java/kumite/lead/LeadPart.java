@@ -8,10 +8,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import kumite.measure.Check;
+import kumite.measure.Range;
 import kumite.working.Quantity;
 
 /** A part soldered into a lead. */
 public sealed interface LeadPart {
+  /** A resistor. */
+  Range OHM = Range.of(0.1, 1e8, "ohm");
+
+  /** A capacitor. */
+  Range FARAD = Range.of(1e-13, 1, "F");
 
   /** {@return it in words, with its place} */
   String words();
@@ -121,7 +127,7 @@ public sealed interface LeadPart {
     public Series {
       Check.filled(from, "pin of a part");
       Check.filled(to, "pin of a part");
-      Check.between(0.1, 1e8, ohm, "series resistor in ohm");
+      OHM.check(ohm, "series resistor in ohm");
     }
 
     @Override
@@ -164,7 +170,7 @@ public sealed interface LeadPart {
   record ResistorAcross(Place at, Place other, double ohm) implements Across {
     public ResistorAcross {
       Across.check(at, other);
-      Check.between(0.1, 1e8, ohm, "resistor in ohm");
+      OHM.check(ohm, "resistor in ohm");
     }
 
     @Override
@@ -182,7 +188,7 @@ public sealed interface LeadPart {
   record CapacitorAcross(Place at, Place other, double farad) implements Across {
     public CapacitorAcross {
       Across.check(at, other);
-      Check.between(1e-13, 1, farad, "capacitor in F");
+      FARAD.check(farad, "capacitor in F");
     }
 
     @Override
@@ -217,7 +223,7 @@ public sealed interface LeadPart {
   /** A resistor from a pin to the ground of that end. */
   record ResistorToGround(Place at, double ohm) implements LeadPart {
     public ResistorToGround {
-      Check.between(0.1, 1e8, ohm, "resistor in ohm");
+      OHM.check(ohm, "resistor in ohm");
     }
 
     @Override
@@ -244,7 +250,7 @@ public sealed interface LeadPart {
   /** A capacitor from a pin to the ground of that end. */
   record CapacitorToGround(Place at, double farad) implements LeadPart {
     public CapacitorToGround {
-      Check.between(1e-13, 1, farad, "capacitor in F");
+      FARAD.check(farad, "capacitor in F");
     }
 
     @Override
@@ -271,7 +277,7 @@ public sealed interface LeadPart {
   /** A resistor from a pin to the supply of that end. */
   record PullUp(Place at, double ohm) implements LeadPart {
     public PullUp {
-      Check.between(0.1, 1e8, ohm, "pull-up in ohm");
+      OHM.check(ohm, "pull-up in ohm");
     }
 
     @Override

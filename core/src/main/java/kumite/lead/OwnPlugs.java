@@ -45,11 +45,11 @@ public record OwnPlugs(List<ConnectorKind> connectors, List<Pinout> pinouts) {
     Key top = new Key("", root);
     List<ConnectorKind> connectors = new ArrayList<>();
     for (Key key : top.has("connectors") ? top.objects("connectors") : List.<Key>of()) {
-      connectors.add(ConnectorFile.read(key));
+      connectors.add(ConnectorFile.CONNECTOR.read(key.here()));
     }
     List<Pinout> pinouts = new ArrayList<>();
     for (Key key : top.has("pinouts") ? top.objects("pinouts") : List.<Key>of()) {
-      pinouts.add(ConnectorFile.pinout(key));
+      pinouts.add(ConnectorFile.PINOUT.read(key.here()));
     }
     top.done();
     return new OwnPlugs(connectors, pinouts);

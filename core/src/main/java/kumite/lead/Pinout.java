@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import kumite.measure.Check;
+import kumite.measure.Range;
 import kumite.working.Source;
 
 /**
@@ -32,6 +33,11 @@ public record Pinout(
     List<Pin> pins,
     Set<String> identity,
     Source source) {
+  /** What a pad is fed with. */
+  public static final Range VOLTS = Range.above(0, "V");
+
+  /** What a pad takes; 0 where it is not known. */
+  public static final Range TAKES = Range.of(0, 5, "A");
 
   /**
    * What one pin does.
@@ -55,8 +61,8 @@ public record Pinout(
           "\"" + id + "\" is no id of a pinout; use small letters, digits and hyphens");
     }
     Check.writable(name, "name of a pinout");
-    Check.above(0, volts, "volts of a pinout");
-    Check.between(0, 5, padTakesA, "current of a pad in A");
+    VOLTS.check(volts, "volts of a pinout");
+    TAKES.check(padTakesA, "current of a pad in A");
     pins = List.copyOf(pins);
     identity = Set.copyOf(identity);
     Objects.requireNonNull(source, "source");

@@ -47,7 +47,7 @@ public final class Plugs {
       Key top = new Key("connectors.json", root);
       Map<String, ConnectorKind> connectors = new LinkedHashMap<>();
       for (Key key : top.objects("connectors")) {
-        ConnectorKind kind = ConnectorFile.read(key);
+        ConnectorKind kind = ConnectorFile.CONNECTOR.read(key.here());
         connectors.put(kind.id(), kind);
       }
       List<ConnectorRow> rows = new ArrayList<>();
@@ -56,7 +56,7 @@ public final class Plugs {
       }
       Map<String, Pinout> pinouts = new LinkedHashMap<>();
       for (Key key : top.objects("pinouts")) {
-        Pinout pinout = ConnectorFile.pinout(key);
+        Pinout pinout = ConnectorFile.PINOUT.read(key.here());
         pinouts.put(pinout.id(), pinout);
       }
       top.done();

@@ -2,6 +2,7 @@ package kumite.lead;
 
 import java.util.Objects;
 import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * One way to put a wire on a connector.
@@ -13,6 +14,11 @@ import kumite.measure.Check;
  * @param tool what it takes, in words
  */
 public record Wired(How how, double stripMm, int thickestAwg, int thinnestAwg, String tool) {
+  /** How much is stripped. */
+  public static final Range STRIP = Range.of(0, 30, "mm");
+
+  /** Wire gauges. */
+  public static final Range AWG = Range.of(0, 40, "AWG");
 
   /** By what a wire is held. */
   public enum How {
@@ -50,9 +56,9 @@ public record Wired(How how, double stripMm, int thickestAwg, int thinnestAwg, S
   public Wired {
     Objects.requireNonNull(how, "how");
     Objects.requireNonNull(tool, "tool");
-    Check.between(0, 30, stripMm, "strip length in mm");
-    Check.between(0, 40, thickestAwg, "thickest wire in AWG");
-    Check.between(thickestAwg, 40, thinnestAwg, "thinnest wire in AWG");
+    STRIP.check(stripMm, "strip length in mm");
+    AWG.check(thickestAwg, "thickest wire in AWG");
+    Check.between(thickestAwg, (int) AWG.most(), thinnestAwg, "thinnest wire in AWG");
   }
 
   /** {@return whether a wire of a gauge can be put on so} */

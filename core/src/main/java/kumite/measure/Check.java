@@ -90,7 +90,7 @@ public final class Check {
     return value;
   }
 
-  private static String plain(double value) {
+  static String plain(double value) {
     return value == Math.rint(value) && Math.abs(value) < 1e9
         ? Long.toString((long) value)
         : Double.toString(value);

@@ -8,10 +8,13 @@ package kumite.measure;
  * @param turnDegrees counter-clockwise seen from the face; -360 to 360
  */
 public record Placement(double xMm, double yMm, double turnDegrees) {
+  /** How far it can be turned, to the left. */
+  public static final Range TURN = Range.of(-360, 360, "deg");
+
   public Placement {
     Check.between(-Length.LARGEST_MM, Length.LARGEST_MM, xMm, "x_mm");
     Check.between(-Length.LARGEST_MM, Length.LARGEST_MM, yMm, "y_mm");
-    Check.between(-360, 360, turnDegrees, "turn_degrees");
+    TURN.check(turnDegrees, "turn_degrees");
   }
 
   /** {@return an unturned placement} */

@@ -16,6 +16,7 @@ import kumite.lead.Lead;
 import kumite.lead.LeadPart.Place;
 import kumite.lead.Where;
 import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * A cable that is being rung out: its two ends, what is thought likely, and every answer so far.
@@ -46,6 +47,9 @@ public record RingOut(
 
   /** More places at one end than this is no cable that is rung out by hand. */
   public static final int MOST_PLACES = 64;
+
+  /** Cores of a cable that nothing else is said of. */
+  public static final Range CORES = Range.of(1, MOST_PLACES);
 
   /** How a cable is probed. */
   public enum Way {

@@ -1,45 +1,26 @@
 package kumite.room;
 
-import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import kumite.build.Build;
 import kumite.build.Decided;
 import kumite.build.Part;
+import kumite.codec.Codec;
 import kumite.json.Key;
 
 /**
- * How a station's part of the build stands in the file.
+ * How a station's part of the build stands in the file. What else the file holds is known where it
+ * is read ({@link Around}).
  *
  * @param part the part
  * @param always whether the file must have it; else it has it only where something was decided
- * @param reader reads it
- * @param writer writes it
+ * @param codec how it stands under the part's key
  */
-public record PartCodec<T extends Decided<T>>(
-    Part<T> part, boolean always, Reader<T> reader, Writer<T> writer) {
-
-  /** Reads a part. */
-  public interface Reader<T> {
-    /**
-     * {@return the part under its key}
-     *
-     * @param top the document
-     * @param key the part's key in it; it is there
-     * @throws kumite.json.Misfit if it does not fit; says where
-     */
-    T read(Key top, String key, Around around);
-  }
-
-  /** Writes a part. */
-  public interface Writer<T> {
-    /** {@return what stands under the part's key} */
-    JsonNode write(T value);
-  }
+public record PartCodec<T extends Decided<T>>(Part<T> part, boolean always, Codec<T> codec) {
 
   /** {@return the build with this part of the document} */
-  public Build read(Key top, Around around, Build build) {
+  public Build read(Key top, Build build) {
     return always || top.has(part.key())
-        ? build.with(part, reader.read(top, part.key(), around))
+        ? build.with(part, codec.read(top.value(part.key())))
         : build;
   }
 
@@ -47,7 +28,7 @@ public record PartCodec<T extends Decided<T>>(
   public void write(Build build, ObjectNode root) {
     T value = build.get(part);
     if (always || !value.equals(part.usual())) {
-      root.set(part.key(), writer.write(value));
+      root.set(part.key(), codec.write(value));
     }
   }
 }

@@ -46,7 +46,7 @@ public class HostileMapTest {
       {
         "one-hand",
         swapMatch("(?s)\"contacts\": \\[\\s*\"dash\"", "\"contacts\": [\"organ\""),
-        profile + ".chords[0].organ: the build has no such contact"
+        profile + ".chords[0].contacts[0]: the build has no such contact \"organ\""
       },
       {
         "one-hand",
@@ -66,7 +66,7 @@ public class HostileMapTest {
       {
         "one-hand",
         swapMatch("(?s)\"by\": \\[\\s*\"shift\"", "\"by\": [\"ghost\""),
-        "layers[0].ghost: the build has no such contact"
+        "layers[0].by[0]: the build has no such contact \"ghost\""
       },
       // meanings out of range
       {
@@ -97,7 +97,7 @@ public class HostileMapTest {
       {
         "one-hand",
         swap("shift@0ms", "organ@0ms"),
-        "scripts[0].organ: the build has no such contact"
+        "scripts[0]: the build has no such contact \"organ\""
       },
       {"one-hand", swap("shift@0ms", "shift@-1ms"), "before the start"},
       {"one-hand", swap("shift@0ms", "shift@later"), "is no time"},

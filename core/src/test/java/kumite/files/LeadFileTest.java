@@ -138,7 +138,7 @@ public class LeadFileTest {
       {head + "\"cores\": 0}", "cores"},
       {head + "\"cores\": 65}", "cores"},
       {head + "\"near\": [\"a\"]}", "from"},
-      {head + "\"cores\": 2, \"near\": [\"a\", \"a\"]}", "called \"a\""},
+      {head + "\"cores\": 2, \"near\": [\"a\", \"a\"]}", "near: it names a twice"},
       {
         head
             + "\"cores\": 2, \"readings\": [{\"near\": [\"3\"], \"far\": [\"1\"], \"beep\": true}]}",

@@ -89,8 +89,9 @@ public class ConnectorTest {
 
   @Test(dataProvider = "kinds")
   public void aConnectorIsReadBackAsItWasWritten(ConnectorKind kind) throws Exception {
-    String text = ConnectorFile.write(kind).toString();
-    assertThat(ConnectorFile.read(new Key("k", JsonText.read(text)))).isEqualTo(kind);
+    String text = ConnectorFile.CONNECTOR.write(kind).toString();
+    assertThat(ConnectorFile.CONNECTOR.read(new Key("k", JsonText.read(text)).here()))
+        .isEqualTo(kind);
   }
 
   /** Names of the pins of a row, as they are seen from the left. */

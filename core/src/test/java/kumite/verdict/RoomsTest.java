@@ -3,17 +3,19 @@ package kumite.verdict;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -257,24 +259,26 @@ public class RoomsTest {
     }
   }
 
-  /** The schema's outline is that of the declarations. */
+  /** The schema is that of the declarations; the judge is a validator of another library. */
   @Test
-  public void theSchemaHasTheKeysOfTheParts() throws Exception {
-    var schema =
-        new com.fasterxml.jackson.databind.ObjectMapper()
-            .readTree(Path.of("../docs/build.schema.json").toFile());
-    Set<String> needed = new TreeSet<>();
-    schema.get("required").forEach(key -> needed.add(key.asText()));
-    List<String> known = new ArrayList<>();
-    schema.get("properties").fieldNames().forEachRemaining(known::add);
-    Rooms.standard()
-        .parts()
-        .forEach(
-            codec -> {
-              assertThat(known).contains(codec.part().key());
-              assertThat(needed.contains(codec.part().key()))
-                  .as(codec.part().key())
-                  .isEqualTo(codec.always());
-            });
+  public void theSchemaSpeaksOfThePartsOfAllRooms() throws Exception {
+    Rooms rooms = Rooms.standard().with(new SparesRoom());
+    JsonSchema schema =
+        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+            .getSchema(BuildFile.schema(rooms));
+    ObjectMapper json = new ObjectMapper();
+    for (int spares : new int[] {0, 7, 1000}) {
+      Build build = Builds.ferryBridge().with(SparesRoom.Shelf.PART, new SparesRoom.Shelf(spares));
+      assertThat(schema.validate(json.readTree(BuildFile.text(build, rooms)))).isEmpty();
+    }
+    String text =
+        BuildFile.text(
+            Builds.ferryBridge().with(SparesRoom.Shelf.PART, new SparesRoom.Shelf(7)), rooms);
+    for (String wrong : new String[] {"1001", "-1", "0.5", "\"many\"", "[]"}) {
+      assertThat(
+              schema.validate(json.readTree(text.replace("\"spares\": 7", "\"spares\": " + wrong))))
+          .as(wrong)
+          .isNotEmpty();
+    }
   }
 }

@@ -1,18 +1,21 @@
 package kumite.verdict;
 
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import kumite.build.Build;
 import kumite.build.Decided;
 import kumite.build.Part;
+import kumite.codec.Codec;
+import kumite.codec.Field;
+import kumite.codec.Fields;
+import kumite.codec.Plain;
 import kumite.finding.Code;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
 import kumite.finding.Severity;
 import kumite.finding.Station;
 import kumite.finding.Subject;
-import kumite.measure.Check;
+import kumite.measure.Range;
 import kumite.room.Derivation;
 import kumite.room.Facet;
 import kumite.room.PartCodec;
@@ -28,10 +31,11 @@ public final class SparesRoom implements Room {
    * @param spares how many parts, 0 to 1000
    */
   record Shelf(int spares) implements Decided<Shelf> {
+    static final Range SPARES = Range.of(0, 1000);
     static final Part<Shelf> PART = new Part<>("shelf", new Shelf(0));
 
     Shelf {
-      Check.between(0, 1000, spares, "spares");
+      SPARES.check(spares, "spares");
     }
   }
 
@@ -88,15 +92,13 @@ public final class SparesRoom implements Room {
 
   @Override
   public List<PartCodec<?>> parts() {
-    return List.of(
-        new PartCodec<>(
-            Shelf.PART,
-            false,
-            (top, key, around) -> {
-              var item = top.object(key);
-              return item.whole(() -> new Shelf(item.integer("spares")));
-            },
-            shelf -> JsonNodeFactory.instance.objectNode().put("spares", shelf.spares())));
+    return List.of(new PartCodec<>(Shelf.PART, false, shelf()));
+  }
+
+  private static Codec<Shelf> shelf() {
+    Fields<Shelf> f = new Fields<>();
+    Field<Shelf, Integer> spares = f.need("spares", Plain.whole(Shelf.SPARES), Shelf::spares);
+    return f.make(in -> new Shelf(in.get(spares)));
   }
 
   @Override

@@ -2,7 +2,6 @@ package kumite.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,12 +14,14 @@ import javafx.scene.layout.VBox;
 import kumite.build.Decided;
 import kumite.build.Edit;
 import kumite.build.Part;
+import kumite.codec.Plain;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationRoom;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.files.BuildFile;
 import kumite.finding.Station;
+import kumite.measure.Range;
 import kumite.parts.Catalogue;
 import kumite.room.PartCodec;
 import kumite.verdict.Bench;
@@ -49,10 +50,7 @@ public class StationRoomTest {
     public List<PartCodec<?>> parts() {
       return List.of(
           new PartCodec<>(
-              Shelf.PART,
-              false,
-              (top, key, around) -> new Shelf(top.integer(key)),
-              shelf -> JsonNodeFactory.instance.numberNode(shelf.many())));
+              Shelf.PART, false, Plain.whole(Range.of(0, 1000)).as(Shelf::new, Shelf::many)));
     }
 
     @Override

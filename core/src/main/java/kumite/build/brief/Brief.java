@@ -5,6 +5,7 @@ import kumite.build.Decided;
 import kumite.build.Part;
 import kumite.measure.Check;
 import kumite.measure.LengthUnit;
+import kumite.measure.Range;
 
 /**
  * What the controller must be, for whose hands. What its hosts ask for is in the profiles.
@@ -16,13 +17,16 @@ import kumite.measure.LengthUnit;
  */
 public record Brief(String title, double supplyVolts, Hand hand, LengthUnit units)
     implements Decided<Brief> {
+  /** What the board gives. */
+  public static final Range SUPPLY = Range.of(1, 12, "V");
+
   /** The brief as a part of a build. */
   public static final Part<Brief> PART =
       new Part<>("brief", new Brief("New build", 5.0, Hand.AVERAGE, LengthUnit.MM));
 
   public Brief {
     Check.writable(title, "title");
-    Check.between(1, 12, supplyVolts, "supply_v");
+    SUPPLY.check(supplyVolts, "supply_v");
     Objects.requireNonNull(hand, "hand");
     Objects.requireNonNull(units, "units");
   }

@@ -6,6 +6,7 @@ import kumite.build.panel.Panel;
 import kumite.measure.Check;
 import kumite.measure.Length;
 import kumite.measure.Point;
+import kumite.measure.Range;
 
 /**
  * The hand, or whatever else, that plays. Measure the one that will use it; averages mislead.
@@ -29,6 +30,23 @@ public record Hand(
     double wanderMm,
     boolean measured,
     List<Rest> rests) {
+  /** From the resting palm to a fingertip. */
+  public static final Range REACH = Range.of(20, 1000, "mm");
+
+  /** Across the knuckles. */
+  public static final Range BREADTH = Range.of(20, 200, "mm");
+
+  /** Thumb to little finger, spread. */
+  public static final Range SPAN = Range.of(20, 400, "mm");
+
+  /** The most it presses. */
+  public static final Range FORCE = Range.of(0.1, 200, "N");
+
+  /** How far presses scatter. */
+  public static final Range WANDER = Range.of(0, 50, "mm");
+
+  /** A player leans on no more places than this. */
+  public static final int MOST_RESTS = 4;
 
   /** What the player plays with. */
   public enum Uses {
@@ -79,13 +97,13 @@ public record Hand(
 
   public Hand {
     Objects.requireNonNull(uses, "uses");
-    Check.between(20, 1000, reachMm, "reach_mm");
-    Check.between(20, 200, breadthMm, "breadth_mm");
-    Check.between(20, 400, spanMm, "span_mm");
-    Check.between(0.1, 200, forceN, "force_n");
-    Check.between(0, 50, wanderMm, "wander_mm");
+    REACH.check(reachMm, "reach_mm");
+    BREADTH.check(breadthMm, "breadth_mm");
+    SPAN.check(spanMm, "span_mm");
+    FORCE.check(forceN, "force_n");
+    WANDER.check(wanderMm, "wander_mm");
     rests = List.copyOf(rests);
-    Check.between(0, 4, rests.size(), "number of rests");
+    Check.between(0, MOST_RESTS, rests.size(), "number of rests");
   }
 
   /** {@return the same player with other measures} */

@@ -4,7 +4,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kumite.kind.Common;
-import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * How one control is connected, where the builder decided that.
@@ -21,6 +21,9 @@ public record Hookup(
     OptionalDouble lampOhm,
     boolean lampShares,
     Optional<String> lampFrom) {
+  /** A lamp's resistor. */
+  public static final Range LAMP = Range.above(0, "ohm");
+
   /** As the board wants it, at the tabs that close when pressed, the lamp on tabs of its own. */
   public static final Hookup USUAL =
       new Hookup(Optional.empty(), false, OptionalDouble.empty(), false, Optional.empty());
@@ -29,7 +32,7 @@ public record Hookup(
     Objects.requireNonNull(common, "common");
     Objects.requireNonNull(lampFrom, "lampFrom");
     if (lampOhm.isPresent()) {
-      Check.above(0, lampOhm.getAsDouble(), "lamp_ohm");
+      LAMP.check(lampOhm.getAsDouble(), "lamp_ohm");
     }
   }
 

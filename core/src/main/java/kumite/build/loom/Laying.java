@@ -5,7 +5,7 @@ import java.util.EnumSet;
 import java.util.Objects;
 import java.util.Set;
 import kumite.kind.WireColour;
-import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * How wires are laid and cut.
@@ -24,6 +24,14 @@ public record Laying(
     int gaugeAwg,
     boolean connector,
     Set<WireColour.Hue> stock) {
+  /** What is added to every wire. */
+  public static final Range SLACK = Range.of(0, 500, "mm");
+
+  /** What is added to open the case. */
+  public static final Range SERVICE_LOOP = Range.of(0, 2000, "mm");
+
+  /** Wire gauges. */
+  public static final Range GAUGE = Range.of(10, 36, "AWG");
 
   /** How the shared side is laid from tab to tab. */
   public enum CommonShape {
@@ -59,9 +67,9 @@ public record Laying(
 
   public Laying {
     Objects.requireNonNull(shape, "shape");
-    Check.between(0, 500, slackMm, "slack_mm");
-    Check.between(0, 2000, serviceLoopMm, "service_loop_mm");
-    Check.between(10, 36, gaugeAwg, "gauge_awg");
+    SLACK.check(slackMm, "slack_mm");
+    SERVICE_LOOP.check(serviceLoopMm, "service_loop_mm");
+    GAUGE.check(gaugeAwg, "gauge_awg");
     stock = stock.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(stock));
   }
 

@@ -2,6 +2,7 @@ package kumite.build.map;
 
 import java.util.OptionalInt;
 import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * How the code of an analog contact becomes the value of an axis. Codes are in thousandths of what
@@ -28,21 +29,41 @@ public record AxisTuning(
     boolean inverted,
     int smoothing,
     boolean calibrated) {
+  /** The code at one end. */
+  public static final Range LEAST = Range.of(0, 999);
+
+  /** The code at rest; it also lies between both ends. */
+  public static final Range CENTRE = Range.of(0, 1000);
+
+  /** The code at the other end; it also lies above the first. */
+  public static final Range MOST = Range.of(1, 1000);
+
+  /** What counts as rest. */
+  public static final Range DEAD = Range.of(0, 900);
+
+  /** From where it counts as the end; above what counts as rest. */
+  public static final Range SATURATION = Range.of(1, 1000);
+
+  /** How it bends. */
+  public static final Range CURVE = Range.of(-100, 100);
+
+  /** How much it is smoothed. */
+  public static final Range SMOOTHING = Range.of(0, 7);
 
   /** As the converter gives it. */
   public static final AxisTuning STRAIGHT =
       new AxisTuning(0, OptionalInt.empty(), 1000, 0, 1000, 0, false, 0, false);
 
   public AxisTuning {
-    Check.between(0, 999, least, "least");
-    Check.between(least + 1, 1000, most, "most");
+    LEAST.check(least, "least");
+    Check.between(least + 1, (int) MOST.most(), most, "most");
     if (centre.isPresent()) {
       Check.between(least, most, centre.getAsInt(), "centre");
     }
-    Check.between(0, 900, dead, "dead");
-    Check.between(dead + 1, 1000, saturation, "saturation");
-    Check.between(-100, 100, curve, "curve");
-    Check.between(0, 7, smoothing, "smoothing");
+    DEAD.check(dead, "dead");
+    Check.between(dead + 1, (int) SATURATION.most(), saturation, "saturation");
+    CURVE.check(curve, "curve");
+    SMOOTHING.check(smoothing, "smoothing");
   }
 
   /** {@return the same with measured ends} */

@@ -5,6 +5,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import kumite.measure.Check;
+import kumite.measure.Range;
 import kumite.name.ContactId;
 
 /**
@@ -19,6 +20,9 @@ import kumite.name.ContactId;
  */
 public record Chord(
     String layer, Set<ContactId> contacts, int windowMs, boolean waits, Mapping.Entry entry) {
+  /** How far apart its presses may come. */
+  public static final Range WINDOW = Range.of(1, 2000, "ms");
+
   /** A window that two fingers keep without hurry: common practice, no source. */
   public static final int USUAL_WINDOW_MS = 50;
 
@@ -31,7 +35,7 @@ public record Chord(
               + (contacts.isEmpty() ? "none" : "only " + contacts.iterator().next())
               + "; add one, or map the contact itself");
     }
-    Check.between(1, 2000, windowMs, "window_ms");
+    WINDOW.check(windowMs, "window_ms");
     Objects.requireNonNull(entry, "entry");
     if (entry.target() instanceof Target.Axis || entry.target() instanceof Target.Steps) {
       throw new IllegalArgumentException(

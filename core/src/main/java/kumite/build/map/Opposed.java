@@ -4,12 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.Optional;
 import kumite.name.ControlId;
 
 /** Two directions that a hand or two hands can ask for at once, and that cannot both be had. */
 public sealed interface Opposed {
   /** {@return in words that {@link #parse} reads back} */
   String text();
+
+  /** {@return the lever whose contacts they are; empty where they are meanings} */
+  default Optional<ControlId> lever() {
+    return Optional.empty();
+  }
 
   /**
    * Two contacts of a lever, whatever they mean.
@@ -20,6 +26,11 @@ public sealed interface Opposed {
   record Lever(ControlId control, boolean upright) implements Opposed {
     public Lever {
       Objects.requireNonNull(control, "control");
+    }
+
+    @Override
+    public Optional<ControlId> lever() {
+      return Optional.of(control);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package kumite.build.map;
 
 import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * Where an analog contact that is used as a press counts as pressed, in thousandths of the
@@ -10,6 +11,12 @@ import kumite.measure.Check;
  * @param off below this it is let go; 0 to {@code on}
  */
 public record PressAt(int on, int off) {
+  /** From where it is pressed. */
+  public static final Range ON = Range.of(1, 1000);
+
+  /** Below where it is let go; no higher than where it is pressed. */
+  public static final Range OFF = Range.of(0, 1000);
+
   /** From the middle of the travel, without a gap. */
   public static final PressAt MIDDLE = new PressAt(500, 500);
 
@@ -29,7 +36,7 @@ public record PressAt(int on, int off) {
   }
 
   public PressAt {
-    Check.between(1, 1000, on, "on");
+    ON.check(on, "on");
     Check.between(0, on, off, "off");
   }
 }

@@ -1,7 +1,7 @@
 package kumite.build.map;
 
 import java.util.Optional;
-import kumite.measure.Check;
+import kumite.measure.Range;
 import kumite.name.ContactId;
 
 /**
@@ -12,12 +12,18 @@ import kumite.name.ContactId;
  * @param turned whether it is mounted the other way round, so that it counts backward
  */
 public record Pulses(int perTurn, int perStep, boolean turned) {
+  /** Pulses of a whole turn. */
+  public static final Range PER_TURN = Range.of(1, 10_000);
+
+  /** Pulses of one step. */
+  public static final Range PER_STEP = Range.of(1, 400);
+
   /** Twenty detents of one whole cycle each: common practice, no source. */
   public static final Pulses USUAL = new Pulses(80, 4, false);
 
   public Pulses {
-    Check.between(1, 10_000, perTurn, "per_turn");
-    Check.between(1, 400, perStep, "per_step");
+    PER_TURN.check(perTurn, "per_turn");
+    PER_STEP.check(perStep, "per_step");
   }
 
   /** {@return the contact that counts together with one: {@code knob.b} for {@code knob.a}} */

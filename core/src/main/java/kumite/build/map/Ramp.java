@@ -1,6 +1,6 @@
 package kumite.build.map;
 
-import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * How fast an axis that switches drive moves.
@@ -9,8 +9,11 @@ import kumite.measure.Check;
  * @param returnMs from an end back to the middle, in ms; 0 to 5000
  */
 public record Ramp(int riseMs, int returnMs) {
+  /** How long either way lasts. */
+  public static final Range LASTS = Range.of(0, 5000, "ms");
+
   public Ramp {
-    Check.between(0, 5000, riseMs, "rise_ms");
-    Check.between(0, 5000, returnMs, "return_ms");
+    LASTS.check(riseMs, "rise_ms");
+    LASTS.check(returnMs, "return_ms");
   }
 }

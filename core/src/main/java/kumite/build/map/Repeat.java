@@ -1,6 +1,6 @@
 package kumite.build.map;
 
-import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * Rapid fire: while its contact is held, the meaning goes on and off.
@@ -9,8 +9,11 @@ import kumite.measure.Check;
  * @param offMs how long it is off, in ms; 1 to 5000
  */
 public record Repeat(int onMs, int offMs) {
+  /** How long each half of it lasts. */
+  public static final Range LASTS = Range.of(1, 5000, "ms");
+
   public Repeat {
-    Check.between(1, 5000, onMs, "on_ms");
-    Check.between(1, 5000, offMs, "off_ms");
+    LASTS.check(onMs, "on_ms");
+    LASTS.check(offMs, "off_ms");
   }
 }

@@ -1,7 +1,7 @@
 package kumite.build.map;
 
 import java.util.Objects;
-import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * How the board looks at its terminals and reports.
@@ -12,6 +12,14 @@ import kumite.measure.Check;
  * @param pollUs time between two reports; 1000 to 255000 microseconds
  */
 public record Timing(int scanUs, Debounce debounce, int waitUs, int pollUs) {
+  /** Between two looks at the inputs. */
+  public static final Range SCAN = Range.of(50, 50_000, "us");
+
+  /** What debouncing waits. */
+  public static final Range WAIT = Range.of(0, 100_000, "us");
+
+  /** Between two questions of the host. */
+  public static final Range POLL = Range.of(1000, 255_000, "us");
 
   /** Which edge of a bouncing contact counts. */
   public enum Debounce {
@@ -36,10 +44,10 @@ public record Timing(int scanUs, Debounce debounce, int waitUs, int pollUs) {
   public static final Timing USUAL = new Timing(1000, Debounce.DEFERRED, 5000, 1000);
 
   public Timing {
-    Check.between(50, 50_000, scanUs, "scan_us");
+    SCAN.check(scanUs, "scan_us");
     Objects.requireNonNull(debounce, "debounce");
-    Check.between(0, 100_000, waitUs, "wait_us");
-    Check.between(1000, 255_000, pollUs, "poll_us");
+    WAIT.check(waitUs, "wait_us");
+    POLL.check(pollUs, "poll_us");
   }
 
   /** {@return the same on a board that reports only so often, in ms} */

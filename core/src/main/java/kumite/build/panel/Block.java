@@ -4,6 +4,7 @@ import java.util.Objects;
 import kumite.measure.Check;
 import kumite.measure.Length;
 import kumite.measure.Point;
+import kumite.measure.Range;
 
 /**
  * Something below the panel that is in the way: a batten, a bracket, a corner block. It lies square
@@ -26,6 +27,11 @@ public record Block(
     double heightMm,
     Stands stands,
     double tallMm) {
+  /** A side of it. */
+  public static final Range SIDE = Range.above(0, 3000, "mm");
+
+  /** How tall it is, where it does not fill the depth. */
+  public static final Range TALL = Range.above(0, 2000, "mm");
 
   /** What holds a block, and so which heights it takes. */
   public enum Stands {
@@ -49,10 +55,10 @@ public record Block(
     Check.writable(name, "name");
     Check.between(-Length.LARGEST_MM, Length.LARGEST_MM, leftMm, "left_mm");
     Check.between(-Length.LARGEST_MM, Length.LARGEST_MM, frontMm, "front_mm");
-    Check.above(0, Check.between(0, 3000, widthMm, "width_mm"), "width_mm");
-    Check.above(0, Check.between(0, 3000, heightMm, "height_mm"), "height_mm");
+    SIDE.check(widthMm, "width_mm");
+    SIDE.check(heightMm, "height_mm");
     Objects.requireNonNull(stands, "stands");
-    Check.between(0, 2000, tallMm, "tall_mm");
+    Check.between(TALL.least(), TALL.most(), tallMm, "tall_mm");
     if (stands == Stands.WHOLE != (tallMm == 0)) {
       throw new IllegalArgumentException(
           stands == Stands.WHOLE

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import kumite.measure.Check;
+import kumite.measure.Range;
 
 /**
  * The inside of the case below the panel.
@@ -16,13 +17,19 @@ import kumite.measure.Check;
  */
 public record CaseInside(
     double wallMm, double depthMm, double frontDepthMm, List<Block> blocks, Opening opening) {
+  /** Walls. */
+  public static final Range WALL = Range.of(0, 200, "mm");
+
+  /** Inside depths, at the front and at the back. */
+  public static final Range DEPTH = Range.of(1, 2000, "mm");
+
   /** More blocks than this is taken for a damaged file. */
   public static final int MOST_BLOCKS = 100;
 
   public CaseInside {
-    Check.between(0, 200, wallMm, "wall_mm");
-    Check.between(1, 2000, depthMm, "depth_mm");
-    Check.between(1, 2000, frontDepthMm, "front_depth_mm");
+    WALL.check(wallMm, "wall_mm");
+    DEPTH.check(depthMm, "depth_mm");
+    DEPTH.check(frontDepthMm, "front_depth_mm");
     blocks = List.copyOf(blocks);
     Check.between(0, MOST_BLOCKS, blocks.size(), "number of blocks");
     Objects.requireNonNull(opening, "opening");

@@ -7,6 +7,9 @@ import kumite.measure.Point;
 
 /** Checks and shapes of polygon outlines: corners in order, the last joined to the first. */
 final class Outline {
+  /** Fewer corners than this are a line. */
+  static final int FEWEST_CORNERS = 3;
+
   /** More corners than this is taken for a traced picture, which a panel is not. */
   static final int MOST_CORNERS = 100;
 
@@ -77,9 +80,14 @@ final class Outline {
   }
 
   static void requireCount(int corners) {
-    if (corners < 3 || corners > MOST_CORNERS) {
+    if (corners < FEWEST_CORNERS || corners > MOST_CORNERS) {
       throw new IllegalArgumentException(
-          "an outline has 3 to " + MOST_CORNERS + " corners, but had " + corners);
+          "an outline has "
+              + FEWEST_CORNERS
+              + " to "
+              + MOST_CORNERS
+              + " corners, but had "
+              + corners);
     }
   }
 

@@ -6,6 +6,7 @@ import kumite.build.Decided;
 import kumite.build.Part;
 import kumite.measure.Check;
 import kumite.measure.Point;
+import kumite.measure.Range;
 
 /**
  * The plate that the controls sit in.
@@ -32,6 +33,27 @@ public record Panel(
     List<Point> outline,
     double coverMm)
     implements Decided<Panel> {
+  /** Left to right. */
+  public static final Range WIDTH = Range.of(20, 3000, "mm");
+
+  /** Front to back. */
+  public static final Range HEIGHT = Range.of(20, 2000, "mm");
+
+  /** Radius of a corner; no more than half of the shorter side. */
+  public static final Range CORNER = Range.of(0, HEIGHT.most() / 2, "mm");
+
+  /** Thickness. */
+  public static final Range THICKNESS = Range.of(0.5, 60, "mm");
+
+  /** A clear cover with the art under it; none is 0. */
+  public static final Range COVER = Range.of(0, 20, "mm");
+
+  /** A panel that is no rectangle has at least this many corners. */
+  public static final int FEWEST_CORNERS = Outline.FEWEST_CORNERS;
+
+  /** And at most this many. */
+  public static final int MOST_CORNERS = Outline.MOST_CORNERS;
+
   /** The panel as a part of a build: bare, 300 by 200 mm, where nothing was decided. */
   public static final Part<Panel> PART =
       new Part<>(
@@ -39,11 +61,11 @@ public record Panel(
           new Panel(300, 200, 6, 3, Material.ACRYLIC, new CaseInside(12, 70), Datum.FRONT_LEFT));
 
   public Panel {
-    Check.between(20, 3000, widthMm, "width_mm");
-    Check.between(20, 2000, heightMm, "height_mm");
+    WIDTH.check(widthMm, "width_mm");
+    HEIGHT.check(heightMm, "height_mm");
     Check.between(0, Math.min(widthMm, heightMm) / 2, cornerMm, "corner_mm");
-    Check.between(0.5, 60, thicknessMm, "thickness_mm");
-    Check.between(0, 20, coverMm, "cover_mm");
+    THICKNESS.check(thicknessMm, "thickness_mm");
+    COVER.check(coverMm, "cover_mm");
     Objects.requireNonNull(material, "material");
     Objects.requireNonNull(inside, "inside");
     Objects.requireNonNull(datum, "datum");

@@ -93,7 +93,7 @@ public final class BriefStation implements StationView {
             Host::words, h -> profile("Host " + h.words(), p -> p.withHost(h)), Host.values());
     supply =
         TypedField.number(
-            "supply", "V", 1, 12, v -> brief("Set the supply", b -> b.withSupplyVolts(v)));
+            "supply", Brief.SUPPLY, v -> brief("Set the supply", b -> b.withSupplyVolts(v)));
     player = new PlayerForm(workbench);
     HBox first =
         new HBox(

@@ -23,6 +23,7 @@ import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
 import kumite.measure.LengthUnit;
+import kumite.measure.Range;
 import kumite.verdict.Bench;
 
 /** Who plays: the measures of the hand, and what it must do at one moment. */
@@ -49,12 +50,11 @@ final class PlayerForm extends VBox {
             Hand.Uses::words,
             u -> hand("Plays with " + u.words(), h -> h.withUses(u)));
     uses.setId("hand-uses");
-    reach = length("reach", Hand::withReach);
-    breadth = length("breadth", Hand::withBreadth);
-    span = length("span", Hand::withSpan);
-    wander = length("scatter", Hand::withWander);
-    force =
-        TypedField.number("force", "N", 0.1, 200, n -> hand("Set the force", h -> h.withForce(n)));
+    reach = length("reach", Hand.REACH, Hand::withReach);
+    breadth = length("breadth", Hand.BREADTH, Hand::withBreadth);
+    span = length("span", Hand.SPAN, Hand::withSpan);
+    wander = length("scatter", Hand.WANDER, Hand::withWander);
+    force = TypedField.number("force", Hand.FORCE, n -> hand("Set the force", h -> h.withForce(n)));
     force.field().setId("hand-force");
     Em.pref(force.field(), 76);
     measured.setId("hand-measured");
@@ -102,9 +102,9 @@ final class PlayerForm extends VBox {
     Hand apply(Hand hand, double value);
   }
 
-  private TypedField length(String name, Change change) {
+  private TypedField length(String name, Range range, Change change) {
     TypedField field =
-        TypedField.length(name, mm -> hand("Set the " + name, h -> change.apply(h, mm)));
+        TypedField.length(name, range, mm -> hand("Set the " + name, h -> change.apply(h, mm)));
     field.field().setId("hand-" + name);
     Em.pref(field.field(), 84);
     return field;

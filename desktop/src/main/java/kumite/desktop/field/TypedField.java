@@ -12,6 +12,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.measure.Range;
 
 /**
  * A number that a person types. While it is typed, the line below says what it is understood as, or
@@ -38,6 +39,7 @@ public final class TypedField extends VBox {
   private DoubleFunction<String> writer;
   private final DoubleConsumer taken;
   private double value;
+  private Range range = Range.of(-Length.LARGEST_MM, Length.LARGEST_MM);
 
   private TypedField(
       String name,
@@ -77,20 +79,30 @@ public final class TypedField extends VBox {
         });
   }
 
-  /** {@return a field for a length; it accepts mm and in whatever the unit shown} */
-  public static TypedField length(String name, DoubleConsumer taken) {
+  /**
+   * {@return a field for a length; it accepts mm and in whatever the unit shown}
+   *
+   * @param range in mm
+   */
+  public static TypedField length(String name, Range range, DoubleConsumer taken) {
     TypedField field = new TypedField(name, text -> null, Double::toString, taken);
+    field.range = range;
     field.unit(LengthUnit.MM);
     return field;
+  }
+
+  /** {@return a field for a place along an axis of the panel} */
+  public static TypedField place(String name, DoubleConsumer taken) {
+    return length(name, Range.of(-Length.LARGEST_MM, Length.LARGEST_MM, "mm"), taken);
   }
 
   /**
    * {@return a field for another quantity}
    *
-   * @param unit its unit, said back
+   * @param range what it may be; its unit is said back
    */
-  public static TypedField number(
-      String name, String unit, double low, double high, DoubleConsumer taken) {
+  public static TypedField number(String name, Range range, DoubleConsumer taken) {
+    String unit = range.unit();
     return new TypedField(
         name,
         typed -> {
@@ -101,16 +113,10 @@ public final class TypedField extends VBox {
             number = Double.parseDouble(plain.replace(',', '.'));
           } catch (NumberFormatException e) {
             throw new IllegalArgumentException(
-                "\""
-                    + typed.strip()
-                    + "\" is no number; type "
-                    + plain(low)
-                    + " to "
-                    + plain(high));
+                "\"" + typed.strip() + "\" is no number; type " + range.words());
           }
-          if (!(number >= low && number <= high)) {
-            throw new IllegalArgumentException(
-                "type " + plain(low) + " to " + plain(high) + " " + unit);
+          if (!range.has(number)) {
+            throw new IllegalArgumentException("type " + range.words());
           }
           return new Typed(number, plain(number) + " " + unit);
         },
@@ -123,6 +129,16 @@ public final class TypedField extends VBox {
     reader =
         typed -> {
           Length.Typed length = Length.parse(typed, unit);
+          if (!range.has(length.mm())) {
+            throw new IllegalArgumentException(
+                "type "
+                    + (range.open() ? "above " : "")
+                    + Length.number(range.least(), unit)
+                    + " to "
+                    + Length.number(range.most(), unit)
+                    + " "
+                    + unit.symbol());
+          }
           return new Typed(length.mm(), length.understood());
         };
     writer = mm -> Length.number(mm, unit) + " " + unit.symbol();

@@ -15,6 +15,7 @@ import kumite.lead.ConnectorKind;
 import kumite.lead.OwnPlugs;
 import kumite.lead.Pinout;
 import kumite.lead.Wired;
+import kumite.measure.Range;
 
 /** Connectors and roles of pins that are the builder's own, by table or by the text of a file. */
 final class OwnForm extends VBox {
@@ -48,7 +49,7 @@ final class OwnForm extends VBox {
             "connector of the roles", Plain.kinds(desk.plugs()), ConnectorKind::name, k -> {});
     kind.wide(15);
     kind.show(desk.plugs().connector("nine-pin"));
-    volts = TypedField.number("volts", "V", 1, 24, v -> supply = v);
+    volts = TypedField.number("volts", Range.of(1, 24, "V"), v -> supply = v);
     volts.show(supply);
     Em.pref(volts, 76);
     table.setId("own-table");

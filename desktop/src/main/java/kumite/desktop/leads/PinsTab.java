@@ -67,20 +67,18 @@ final class PinsTab extends HBox {
     cores =
         TypedField.number(
             "cores of the cable",
-            "",
-            1,
-            128,
+            Cable.CORES,
             n -> cable("Cores of the cable", c -> c.withCores((int) Math.round(n))));
     gauge =
         TypedField.number(
             "gauge",
-            "AWG",
-            10,
-            36,
+            Cable.GAUGE,
             n -> cable("Gauge of the cable", c -> c.withGauge((int) Math.round(n))));
     length =
         TypedField.length(
-            "length of the lead", mm -> cable("Length of the lead", c -> c.withLength(mm)));
+            "length of the lead",
+            Cable.LENGTH,
+            mm -> cable("Length of the lead", c -> c.withLength(mm)));
     Em.pref(cores, 56);
     Em.pref(gauge, 74);
     Em.pref(length, 92);

@@ -60,6 +60,7 @@ final class LaySettings extends FlowPane {
     slack =
         TypedField.length(
             "slack at each end",
+            Laying.SLACK,
             mm ->
                 loom(
                     "Set the slack",
@@ -67,6 +68,7 @@ final class LaySettings extends FlowPane {
     loop =
         TypedField.length(
             "service loop",
+            Laying.SERVICE_LOOP,
             mm ->
                 loom(
                     "Set the service loop",
@@ -74,9 +76,7 @@ final class LaySettings extends FlowPane {
     gauge =
         TypedField.number(
             "gauge",
-            "AWG",
-            10,
-            36,
+            Laying.GAUGE,
             n ->
                 loom(
                     "Set the gauge", l -> l.withLaying(l.laying().withGauge((int) Math.round(n)))));
@@ -87,9 +87,9 @@ final class LaySettings extends FlowPane {
       Em.pref(field.field(), 80);
     }
     boardX =
-        TypedField.length("board, left to right", mm -> moveBoard(at -> at.movedTo(mm, at.yMm())));
+        TypedField.place("board, left to right", mm -> moveBoard(at -> at.movedTo(mm, at.yMm())));
     boardY =
-        TypedField.length("board, front to back", mm -> moveBoard(at -> at.movedTo(at.xMm(), mm)));
+        TypedField.place("board, front to back", mm -> moveBoard(at -> at.movedTo(at.xMm(), mm)));
     for (TypedField field : new TypedField[] {boardX, boardY}) {
       Em.pref(field.field(), 80);
     }

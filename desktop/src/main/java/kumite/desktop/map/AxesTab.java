@@ -26,6 +26,7 @@ import kumite.desktop.shell.Workbench;
 import kumite.device.SelfTest;
 import kumite.device.SignalPath;
 import kumite.kind.BoardKind;
+import kumite.measure.Range;
 import kumite.name.ContactId;
 import kumite.program.Calibration;
 import kumite.verdict.Bench;
@@ -82,14 +83,31 @@ final class AxesTab extends HBox {
                 fill();
               }
             });
-    least = field("least", 0, 99.9, (t, v) -> t.measured(v, t.centre(), Math.max(v + 1, t.most())));
-    centre = field("centre", 0, 100, (t, v) -> t.measured(t.least(), OptionalInt.of(v), t.most()));
-    most = field("most", 0.1, 100, (t, v) -> t.measured(Math.min(t.least(), v - 1), t.centre(), v));
-    dead = field("dead zone", 0, 90, (t, v) -> t.between(v, Math.max(v + 1, t.saturation())));
-    saturation = field("full from", 0.1, 100, (t, v) -> t.between(Math.min(t.dead(), v - 1), v));
-    bend = TypedField.number("curve", "", -100, 100, v -> tune("Curve", t -> t.curved((int) v)));
+    least =
+        field(
+            "least",
+            AxisTuning.LEAST,
+            (t, v) -> t.measured(v, t.centre(), Math.max(v + 1, t.most())));
+    centre =
+        field(
+            "centre",
+            AxisTuning.CENTRE,
+            (t, v) -> t.measured(t.least(), OptionalInt.of(v), t.most()));
+    most =
+        field(
+            "most",
+            AxisTuning.MOST,
+            (t, v) -> t.measured(Math.min(t.least(), v - 1), t.centre(), v));
+    dead =
+        field(
+            "dead zone", AxisTuning.DEAD, (t, v) -> t.between(v, Math.max(v + 1, t.saturation())));
+    saturation =
+        field(
+            "full from", AxisTuning.SATURATION, (t, v) -> t.between(Math.min(t.dead(), v - 1), v));
+    bend = TypedField.number("curve", AxisTuning.CURVE, v -> tune("Curve", t -> t.curved((int) v)));
     smoothing =
-        TypedField.number("smoothing", "", 0, 7, v -> tune("Smoothing", t -> t.smoothed((int) v)));
+        TypedField.number(
+            "smoothing", AxisTuning.SMOOTHING, v -> tune("Smoothing", t -> t.smoothed((int) v)));
     for (TypedField one :
         new TypedField[] {least, centre, most, dead, saturation, bend, smoothing}) {
       one.field().setPrefColumnCount(5);
@@ -165,10 +183,12 @@ final class AxesTab extends HBox {
   }
 
   /** A field in per cent of the converter's range or of the travel. */
-  private TypedField field(String name, double low, double high, Change change) {
+  private TypedField field(String name, Range range, Change change) {
     TypedField field =
         TypedField.number(
-            name, "%", low, high, v -> tune(name, t -> change.apply(t, (int) Math.round(v * 10))));
+            name,
+            range.in("%", 0.1),
+            v -> tune(name, t -> change.apply(t, (int) Math.round(v * 10))));
     field.field().setId("axis-" + name.replace(' ', '-'));
     return field;
   }

@@ -185,23 +185,17 @@ public final class MapStation implements StationView {
     scan =
         TypedField.number(
             "time between looks",
-            "ms",
-            0.05,
-            50,
+            Timing.SCAN.in("ms", 1e-3),
             ms -> timing(t -> new Timing(us(ms), t.debounce(), t.waitUs(), t.pollUs())));
     wait =
         TypedField.number(
             "debounce wait",
-            "ms",
-            0,
-            100,
+            Timing.WAIT.in("ms", 1e-3),
             ms -> timing(t -> new Timing(t.scanUs(), t.debounce(), us(ms), t.pollUs())));
     poll =
         TypedField.number(
             "time between reports",
-            "ms",
-            1,
-            255,
+            Timing.POLL.in("ms", 1e-3),
             ms -> timing(t -> new Timing(t.scanUs(), t.debounce(), t.waitUs(), us(ms))));
     buildTiming();
 

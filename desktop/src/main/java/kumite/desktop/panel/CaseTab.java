@@ -28,6 +28,7 @@ import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.measure.Range;
 import kumite.verdict.Bench;
 
 /** The case below: its depth, walls and what is in the way, how it opens, where the board sits. */
@@ -48,9 +49,19 @@ final class CaseTab implements Tab {
 
   CaseTab(Workbench workbench, PlanView plan) {
     this.workbench = workbench;
-    depth = size("depth at the back", "panel-inside-depth", (c, mm) -> c.withDepth(mm));
-    frontDepth = size("depth at the front", "panel-front-depth", CaseInside::withFrontDepth);
-    wall = size("wall", "panel-wall", CaseInside::withWall);
+    depth =
+        size(
+            "depth at the back",
+            "panel-inside-depth",
+            CaseInside.DEPTH,
+            (c, mm) -> c.withDepth(mm));
+    frontDepth =
+        size(
+            "depth at the front",
+            "panel-front-depth",
+            CaseInside.DEPTH,
+            CaseInside::withFrontDepth);
+    wall = size("wall", "panel-wall", CaseInside.WALL, CaseInside::withWall);
     opening =
         new Choice<>(
             "how the case opens",
@@ -125,9 +136,9 @@ final class CaseTab implements Tab {
     CaseInside apply(CaseInside inside, double mm);
   }
 
-  private TypedField size(String name, String id, Change change) {
+  private TypedField size(String name, String id, Range range, Change change) {
     TypedField field =
-        TypedField.length(name, mm -> change("Set " + name, c -> change.apply(c, mm)));
+        TypedField.length(name, range, mm -> change("Set " + name, c -> change.apply(c, mm)));
     Em.pref(field.field(), 80);
     field.field().setId(id);
     return field;

@@ -29,6 +29,7 @@ import kumite.desktop.shell.Workbench;
 import kumite.kind.ControlKind;
 import kumite.measure.Placement;
 import kumite.measure.Point;
+import kumite.measure.Range;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
 import kumite.panel.Comfort;
@@ -84,11 +85,12 @@ final class LayoutTab implements Tab {
     this.workbench = workbench;
     forms = new Segments<>(f -> f.words, this::form, Form.values());
     forms.choose(form);
-    columns = TypedField.number("to a row", "", 1, 100, v -> set(() -> perRow = Math.rint(v)));
-    across = TypedField.length("spacing across", v -> set(() -> acrossMm = v));
-    along = TypedField.length("spacing between rows", v -> set(() -> alongMm = v));
-    third = TypedField.length("shift or radius", this::third);
-    count = TypedField.number("how many", "", 1, 200, v -> set(() -> howMany = Math.rint(v)));
+    columns =
+        TypedField.number("to a row", Range.of(1, 100), v -> set(() -> perRow = Math.rint(v)));
+    across = TypedField.place("spacing across", v -> set(() -> acrossMm = v));
+    along = TypedField.place("spacing between rows", v -> set(() -> alongMm = v));
+    third = TypedField.place("shift or radius", this::third);
+    count = TypedField.number("how many", Range.of(1, 200), v -> set(() -> howMany = Math.rint(v)));
     kind =
         new Choice<>(
             "kind of the new controls",

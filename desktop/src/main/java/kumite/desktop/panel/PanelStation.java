@@ -142,7 +142,7 @@ public final class PanelStation implements StationView {
             across -> across ? "Left to right" : "Front to back", this::turnLine, true, false);
     sectionWay.choose(true);
     sectionAt =
-        TypedField.length(
+        TypedField.place(
             "place of the section",
             mm -> {
               lineSet = true;

@@ -26,6 +26,7 @@ import kumite.desktop.shell.Workbench;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Point;
+import kumite.measure.Range;
 import kumite.verdict.Bench;
 
 /** The plate itself: size, shape, thickness, material, datum. */
@@ -61,11 +62,11 @@ final class PanelTab implements Tab {
 
   PanelTab(Workbench workbench) {
     this.workbench = workbench;
-    width = size("width", (p, mm) -> p.withSize(mm, p.heightMm()));
-    height = size("front to back", (p, mm) -> p.withSize(p.widthMm(), mm));
-    thickness = size("thickness", Panel::withThickness);
-    corner = size("corner radius", Panel::withCorner);
-    cover = size("cover", Panel::withCover);
+    width = size("width", Panel.WIDTH, (p, mm) -> p.withSize(mm, p.heightMm()));
+    height = size("front to back", Panel.HEIGHT, (p, mm) -> p.withSize(p.widthMm(), mm));
+    thickness = size("thickness", Panel.THICKNESS, Panel::withThickness);
+    corner = size("corner radius", Panel.CORNER, Panel::withCorner);
+    cover = size("cover", Panel.COVER, Panel::withCover);
     cover
         .field()
         .setTooltip(
@@ -123,9 +124,9 @@ final class PanelTab implements Tab {
     root.getChildren().addAll(sizes, typed, advice);
   }
 
-  private TypedField size(String name, BiFunction<Panel, Double, Panel> change) {
+  private TypedField size(String name, Range range, BiFunction<Panel, Double, Panel> change) {
     TypedField field =
-        TypedField.length(name, mm -> change("Set " + name, p -> change.apply(p, mm)));
+        TypedField.length(name, range, mm -> change("Set " + name, p -> change.apply(p, mm)));
     Em.pref(field.field(), name.equals("width") || name.startsWith("front") ? 80 : 71);
     field.field().setId("panel-" + name.replace(' ', '-'));
     return field;

@@ -29,6 +29,7 @@ import kumite.desktop.shell.Workbench;
 import kumite.kind.ControlKind;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
@@ -56,9 +57,9 @@ final class SelectedTab implements Tab {
 
   SelectedTab(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
-    x = TypedField.length("x from the datum", mm -> place(mm, true));
-    y = TypedField.length("y from the datum", mm -> place(mm, false));
-    turn = TypedField.number("turn", "deg", -360, 360, this::turn);
+    x = TypedField.place("x from the datum", mm -> place(mm, true));
+    y = TypedField.place("y from the datum", mm -> place(mm, false));
+    turn = TypedField.number("turn", Placement.TURN, this::turn);
     x.field().setId("place-x");
     y.field().setId("place-y");
     turn.field().setId("place-turn");

@@ -12,6 +12,7 @@ import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 import kumite.desktop.Fx;
 import kumite.measure.LengthUnit;
+import kumite.measure.Range;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testng.annotations.AfterMethod;
@@ -33,8 +34,8 @@ public class TypedFieldTest {
     taken.clear();
     Fx.onFx(
         () -> {
-          length = TypedField.length("width", taken::add);
-          volts = TypedField.number("supply", "V", 1, 12, taken::add);
+          length = TypedField.length("width", Range.of(20, 1000, "mm"), taken::add);
+          volts = TypedField.number("supply", Range.of(1, 12, "V"), taken::add);
           elsewhere = new TextField();
           length.show(30);
           volts.show(5);
@@ -122,6 +123,17 @@ public class TypedFieldTest {
     write(volts, "4,75 V");
     hands.push(KeyCode.ENTER);
     assertThat(taken).containsExactly(4.75);
+    write(length, "1 in");
+    hands.push(KeyCode.ENTER);
+    write(length, "5");
+    assertThat(saysBack(length)).isEqualTo("type 20.0 to 1000.0 mm");
+    hands.push(KeyCode.ENTER);
+    hands.clickOn(elsewhere);
+    Fx.idle();
+    assertThat(taken).as("what is out of range is not taken").containsExactly(4.75, 25.4);
+    Fx.onFx(() -> length.unit(LengthUnit.INCH));
+    write(length, "50");
+    assertThat(saysBack(length)).isEqualTo("type 0.787 to 39.370 in");
   }
 
   @Test

@@ -12,6 +12,7 @@ import kumite.loom.Lamps;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.Rail;
+import kumite.loom.Serves;
 import kumite.name.ControlId;
 import kumite.power.Wire;
 import kumite.wiring.Net;
@@ -222,7 +223,7 @@ public record Budget(
     Wire wire = Wire.ofAwg(build.loom().laying().gaugeAwg());
     double longest =
         loom.strands().stream()
-            .filter(strand -> strand.id().startsWith("L"))
+            .filter(strand -> strand.serves() == Serves.LAMP)
             .mapToInt(strand -> strand.lengthMm())
             .max()
             .orElse(0);

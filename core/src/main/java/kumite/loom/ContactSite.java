@@ -15,6 +15,7 @@ import kumite.map.TargetText;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.name.TabRole;
 import kumite.parts.Catalogue;
 
 /**
@@ -121,16 +122,16 @@ public record ContactSite(
   /** {@return the tab its signal lands on: NO, or NC where it is wired so} */
   public String signalTab() {
     boolean resting = switched() && control.hookup().restsClosed();
-    return resting ? tabOf("NC") : openTab();
+    return resting ? tabOf(TabRole.CLOSED) : openTab();
   }
 
   private String openTab() {
-    return tabOf(contact.tab().isEmpty() ? "NO" : contact.tab());
+    return tabOf(contact.tab().isEmpty() ? TabRole.OPEN.text() : contact.tab());
   }
 
   /** {@return the tab its shared side lands on} */
   public String commonTab() {
-    return tabOf("COM");
+    return tabOf(TabRole.COMMON);
   }
 
   /** {@return a tab of this contact, with its name before it where the control has several} */
@@ -138,14 +139,23 @@ public record ContactSite(
     return contact.name().isEmpty() ? tab : contact.name() + "." + tab;
   }
 
+  private String tabOf(TabRole tab) {
+    return tabOf(tab.text());
+  }
+
   /** {@return a tab of this contact as a place} */
-  Joint joint(String tab) {
+  Joint joint(TabRole tab) {
     return new Joint(control.id().text(), tabOf(tab));
   }
 
+  /** {@return the tab its signal lands on, as a place} */
+  Joint signal() {
+    return new Joint(control.id().text(), signalTab());
+  }
+
   /** {@return a tab that its control has once, such as those of a lamp} */
-  Joint own(String tab) {
-    return new Joint(control.id().text(), tab);
+  Joint own(TabRole tab) {
+    return new Joint(control.id().text(), tab.text());
   }
 
   /** {@return its electrical part} */
@@ -153,14 +163,21 @@ public record ContactSite(
     Joint signal = new Joint(control.id().text(), openTab());
     if (fed()) {
       return new Component.Output(
-          id, signal, own("VCC"), own("GND"), contact.type() == ContactKind.Type.WIPER, rest);
+          id,
+          signal,
+          own(TabRole.SUPPLY),
+          own(TabRole.GROUND),
+          contact.type() == ContactKind.Type.WIPER,
+          rest);
     }
     if (touched()) {
       return new Component.Skin(id, signal, PERSON);
     }
     return switch (contact.type()) {
-      case SWITCH -> new Component.Pole(id, joint("COM"), signal, joint("NC"));
-      case WIPER -> new Component.Pot(id, joint("end 1"), signal, joint("end 2"), kind.ohm(), rest);
+      case SWITCH -> new Component.Pole(id, joint(TabRole.COMMON), signal, joint(TabRole.CLOSED));
+      case WIPER ->
+          new Component.Pot(
+              id, joint(TabRole.FIRST_END), signal, joint(TabRole.LAST_END), kind.ohm(), rest);
       case LADDER -> new Component.Selector(id, signal, taps());
     };
   }
@@ -169,8 +186,12 @@ public record ContactSite(
   List<Joint> taps() {
     List<Joint> taps = new ArrayList<>();
     for (int step = 1; step <= kind.steps(); step++) {
-      boolean end = step == 1 || step == kind.steps();
-      taps.add(joint(end ? step == 1 ? "end 1" : "end 2" : "tap " + step));
+      taps.add(
+          step == 1
+              ? joint(TabRole.FIRST_END)
+              : step == kind.steps()
+                  ? joint(TabRole.LAST_END)
+                  : new Joint(control.id().text(), tabOf("tap " + step)));
     }
     return taps;
   }

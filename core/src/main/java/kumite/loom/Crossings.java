@@ -29,8 +29,6 @@ import kumite.working.Working;
  * is the build's first link, whichever seat is looked at.
  */
 final class Crossings {
-  /** The letter of such a strand. */
-  static final char LETTER = 'X';
 
   private static final List<WireColour.Hue> SIGNALS =
       List.of(
@@ -133,7 +131,8 @@ final class Crossings {
             "board of " + far.seat());
     return Optional.of(
         new Strand(
-            String.format(java.util.Locale.ROOT, "%c%02d", LETTER, number + 1),
+            Serves.LINK,
+            Serves.LINK.id(number + 1),
             Optional.empty(),
             from ? own : their,
             from ? their : own,

@@ -17,6 +17,7 @@ import kumite.loom.Lengths.Cut;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.name.TabRole;
 
 /** Cuts the strands of one loom: which there are, their ends, numbers and lengths. */
 final class Cutter {
@@ -75,7 +76,7 @@ final class Cutter {
   }
 
   Strand.End signalIn(ContactSite site) {
-    return tab(site, site.own(site.signalTab()));
+    return tab(site, site.signal());
   }
 
   /** Where the signal goes on from: the lamp's tab where the lamp hangs on the contact. */
@@ -96,7 +97,7 @@ final class Cutter {
   private static Strand.End carrier(Sharing sharing, String tab) {
     String name = sharing.group().name().text();
     // Supply and ground run along the carrier, so that there is a hole for each wire.
-    boolean along = tab.equals("VCC") || tab.equals("GND");
+    boolean along = tab.equals(TabRole.SUPPLY.text()) || tab.equals(TabRole.GROUND.text());
     return new Strand.End(
         new Joint(name, tab),
         name,
@@ -110,7 +111,7 @@ final class Cutter {
   void direct(ContactSite site, Line line) {
     Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
     strand(
-        'W',
+        Serves.SIGNAL,
         site.number(),
         false,
         Optional.of(site.id()),
@@ -134,11 +135,11 @@ final class Cutter {
     back.ifPresent(
         terminal ->
             strand(
-                'G',
+                Serves.GROUND,
                 site.number(),
                 false,
                 Optional.empty(),
-                tab(site, site.joint("COM")),
+                tab(site, site.joint(TabRole.COMMON)),
                 terminal(terminal),
                 WireColour.of(Hue.BK),
                 toBoard(site, terminal)));
@@ -165,13 +166,13 @@ final class Cutter {
       ContactSite last,
       Strand.End in,
       Strand.End previous,
-      char letter) {
+      Serves serves) {
     Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
     strand(
-        letter,
+        serves,
         site.number(),
         false,
-        letter == 'W' ? Optional.of(site.id()) : Optional.empty(),
+        serves == Serves.SIGNAL ? Optional.of(site.id()) : Optional.empty(),
         in,
         previous,
         colours.get(line.id()),
@@ -186,7 +187,7 @@ final class Cutter {
     Strand.End splice =
         new Strand.End(new Joint(name, "TAP"), name, "splice", Landing.of(Landing.How.JUNCTION));
     strand(
-        'B',
+        Serves.CARRIER,
         ++carrierStrands,
         false,
         Optional.empty(),
@@ -195,7 +196,8 @@ final class Cutter {
         colours.get(tap.id()),
         lengths.jumper());
     Strand.End pull =
-        new Strand.End(new Joint(name, "PULL"), name, "pull-up", Landing.of(Landing.How.LEAD));
+        new Strand.End(
+            new Joint(name, TabRole.PULL_UP.text()), name, "pull-up", Landing.of(Landing.How.LEAD));
     runs.land(
         new Rail.Supply(board.logicVolts()),
         new Runs.Land(
@@ -203,7 +205,7 @@ final class Cutter {
             Optional.empty(),
             PinPlan.place(build, terminal),
             0,
-            List.of(new Runs.Tap(pull, ++carrierStrands, 'B'))));
+            List.of(new Runs.Tap(pull, ++carrierStrands, Serves.CARRIER))));
     return splice;
   }
 
@@ -214,7 +216,7 @@ final class Cutter {
             .orElseGet(() -> Colours.fresh(used, build.loom().laying().stock()));
     used.add(colour);
     strand(
-        'W',
+        Serves.SIGNAL,
         seat.site().number(),
         false,
         Optional.of(id),
@@ -227,7 +229,7 @@ final class Cutter {
   void fromCarrier(Sharing sharing, String tab, Line line) {
     Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
     strand(
-        'B',
+        Serves.CARRIER,
         ++carrierStrands,
         false,
         Optional.empty(),
@@ -253,12 +255,12 @@ final class Cutter {
             Optional.empty(),
             sharing.carrier().orElseThrow(),
             CARRIER_DEPTH_MM,
-            List.of(new Runs.Tap(carrier(sharing, tab), ++carrierStrands, 'B'))));
+            List.of(new Runs.Tap(carrier(sharing, tab), ++carrierStrands, Serves.CARRIER))));
   }
 
   /** A short piece between two tabs of one control. */
-  void jumper(ContactSite site, char letter, Strand.End from, Strand.End to, WireColour colour) {
-    strand(letter, site.number(), true, Optional.empty(), from, to, colour, lengths.jumper());
+  void jumper(ContactSite site, Serves serves, Strand.End from, Strand.End to, WireColour colour) {
+    strand(serves, site.number(), true, Optional.empty(), from, to, colour, lengths.jumper());
   }
 
   private Cut toBoard(ContactSite site, Terminal terminal) {
@@ -268,7 +270,7 @@ final class Cutter {
   // ---- strands
 
   void strand(
-      char letter,
+      Serves serves,
       int number,
       boolean second,
       Optional<ContactId> contact,
@@ -285,7 +287,8 @@ final class Cutter {
             && !from.place().part().startsWith(Runs.STRIP);
     strands.add(
         new Strand(
-            fresh(letter, number, second),
+            serves,
+            fresh(serves, number, second),
             contact,
             from,
             to,
@@ -296,9 +299,9 @@ final class Cutter {
             cut.working()));
   }
 
-  /** A second strand from one contact under one letter gets a small letter behind its number. */
-  private String fresh(char letter, int number, boolean second) {
-    String plain = letter + (number < 10 ? "0" : "") + number;
+  /** A second strand from one contact for one purpose gets a small letter behind its number. */
+  private String fresh(Serves serves, int number, boolean second) {
+    String plain = serves.id(number);
     String id = second ? plain + 'b' : plain;
     for (char suffix = second ? 'c' : 'd'; !taken.add(id); suffix++) {
       id = plain + suffix;

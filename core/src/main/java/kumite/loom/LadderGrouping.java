@@ -6,6 +6,7 @@ import java.util.Optional;
 import kumite.build.loom.Group;
 import kumite.component.Component;
 import kumite.name.Joint;
+import kumite.name.TabRole;
 import kumite.power.ESeries;
 import kumite.power.Ladder;
 
@@ -32,7 +33,7 @@ final class LadderGrouping implements Grouping {
         new Component.Resistor(
             Component.Job.PULL_UP,
             new Joint(name, "TAP"),
-            new Joint(name, "PULL"),
+            new Joint(name, TabRole.PULL_UP.text()),
             PULL_OHM,
             TOLERANCE));
     for (int i = 0; i < members.size(); i++) {
@@ -42,8 +43,8 @@ final class LadderGrouping implements Grouping {
         parts.add(
             new Component.Resistor(
                 Component.Job.RUNG,
-                site.joint("R"),
-                site.own(site.signalTab()),
+                site.joint(TabRole.RESISTOR),
+                site.signal(),
                 ohms.get(i),
                 TOLERANCE));
       }
@@ -61,8 +62,8 @@ final class LadderGrouping implements Grouping {
       Strand.End in =
           last == null
               ? cutter.signalIn(site)
-              : cutter.lead(site, site.joint("R"), "resistor on " + site.signalTab());
-      cutter.chain(tap, site, last, in, previous, 'W');
+              : cutter.lead(site, site.joint(TabRole.RESISTOR), "resistor on " + site.signalTab());
+      cutter.chain(tap, site, last, in, previous, Serves.SIGNAL);
       previous = cutter.signalOut(site);
       last = site;
     }

@@ -10,6 +10,7 @@ import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.Terminal;
 import kumite.name.Joint;
+import kumite.name.TabRole;
 
 /**
  * How lamps are fed. A lamp on tabs of its own stands between its supply and ground; one that
@@ -59,7 +60,7 @@ public final class Lamps {
   /** {@return the lamp's tab that is joined to the contact, where the lamp shares it} */
   static Optional<Joint> sharedTab(BoardKind board, ContactSite site) {
     return shares(board, site)
-        ? Optional.of(site.common() == Common.GROUND ? site.own("lamp-") : feedTab(site))
+        ? Optional.of(site.common() == Common.GROUND ? site.own(TabRole.LAMP_MINUS) : feedTab(site))
         : Optional.empty();
   }
 
@@ -92,17 +93,21 @@ public final class Lamps {
   }
 
   private static Joint feedTab(ContactSite site) {
-    return site.own(site.control().hookup().lampOhm().isPresent() ? "R" : "lamp+");
+    return site.own(
+        site.control().hookup().lampOhm().isPresent() ? TabRole.RESISTOR : TabRole.LAMP_PLUS);
   }
 
   /** {@return the lamp and its resistor, of a control that has a lamp} */
   static List<Component> parts(ContactSite site) {
     List<Component> parts = new ArrayList<>();
     if (site.kind().lit() && first(site)) {
-      Joint plus = site.own("lamp+");
+      Joint plus = site.own(TabRole.LAMP_PLUS);
       parts.add(
           new Component.Light(
-              site.control().id(), plus, site.own("lamp-"), site.kind().lamp().orElseThrow()));
+              site.control().id(),
+              plus,
+              site.own(TabRole.LAMP_MINUS),
+              site.kind().lamp().orElseThrow()));
       site.control()
           .hookup()
           .lampOhm()
@@ -110,7 +115,7 @@ public final class Lamps {
               ohm ->
                   parts.add(
                       new Component.Resistor(
-                          Component.Job.LAMP, site.own("R"), plus, ohm, TOLERANCE)));
+                          Component.Job.LAMP, site.own(TabRole.RESISTOR), plus, ohm, TOLERANCE)));
     }
     return parts;
   }
@@ -125,23 +130,26 @@ public final class Lamps {
         site.control().hookup().lampOhm().isPresent()
             ? cutter.lead(site, feedTab(site), "resistor on lamp+")
             : cutter.tab(site, feedTab(site));
-    Strand.End minus = cutter.tab(site, site.own("lamp-"));
+    Strand.End minus = cutter.tab(site, site.own(TabRole.LAMP_MINUS));
     boolean shares = shares(board, site);
     boolean onRail = site.common() == Common.RAIL;
     if (shares) {
-      cutter.jumper(site, 'L', onRail ? feed : minus, cutter.signalIn(site), Cutter.lampColour());
+      cutter.jumper(
+          site, Serves.LAMP, onRail ? feed : minus, cutter.signalIn(site), Cutter.lampColour());
     }
     if (!shares || !onRail) {
       cutter
           .runs()
-          .land(rail(supply.get()), Runs.Land.of(site, List.of(new Runs.Tap(feed, site, 'L'))));
+          .land(
+              rail(supply.get()),
+              Runs.Land.of(site, List.of(new Runs.Tap(feed, site, Serves.LAMP))));
     }
     if (!shares || onRail) {
       cutter
           .runs()
           .land(
               new Rail.Ground(),
-              Runs.Land.of(site, List.of(new Runs.Tap(minus, site.number(), 'G', true))));
+              Runs.Land.of(site, List.of(new Runs.Tap(minus, site.number(), Serves.GROUND, true))));
     }
   }
 }

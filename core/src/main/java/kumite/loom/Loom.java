@@ -22,6 +22,7 @@ import kumite.kind.WireColour;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
+import kumite.name.TabRole;
 import kumite.parts.Catalogue;
 
 /**
@@ -195,22 +196,27 @@ public record Loom(
         pads.add(site);
       } else if (placed && site.fed()) {
         if (fed.add(site.control().id())) {
-          land(cutter, feedRail(board, site), site, site.own("VCC"), 'V');
-          land(cutter, new Rail.Ground(), site, site.own("GND"), 'G');
+          land(cutter, feedRail(board, site), site, site.own(TabRole.SUPPLY), Serves.SUPPLY);
+          land(cutter, new Rail.Ground(), site, site.own(TabRole.GROUND), Serves.GROUND);
         }
       } else if (placed && site.contact().type().analog()) {
         boolean timed =
             plan.of(site.id()).filter(pin -> pin.terminal().can(Terminal.Ability.OHMS)).isPresent();
         if (!timed) { // only the way to the supply counts there: two wires do
-          land(cutter, new Rail.Ground(), site, site.joint("end 1"), 'G');
+          land(cutter, new Rail.Ground(), site, site.joint(TabRole.FIRST_END), Serves.GROUND);
         }
-        land(cutter, new Rail.Supply(board.logicVolts()), site, site.joint("end 2"), 'V');
+        land(
+            cutter,
+            new Rail.Supply(board.logicVolts()),
+            site,
+            site.joint(TabRole.LAST_END),
+            Serves.SUPPLY);
       } else if (placed && sharing.isEmpty() && cutter.paired(site)) {
         continue; // its second wire goes back to a place of its own
       } else if (placed && !crossed) {
         Common side = sharing.isPresent() ? Common.GROUND : site.common();
         Rail rail = Rail.of(side, board);
-        land(cutter, rail, site, site.joint("COM"), rail.letter());
+        land(cutter, rail, site, site.joint(TabRole.COMMON), rail.serves());
       }
       Lamps.wire(board, site, cutter);
     }
@@ -221,10 +227,10 @@ public record Loom(
   }
 
   private static void land(
-      Cutter cutter, Rail rail, ContactSite site, kumite.name.Joint at, char letter) {
+      Cutter cutter, Rail rail, ContactSite site, kumite.name.Joint at, Serves serves) {
     cutter
         .runs()
-        .land(rail, Runs.Land.of(site, List.of(new Runs.Tap(cutter.tab(site, at), site, letter))));
+        .land(rail, Runs.Land.of(site, List.of(new Runs.Tap(cutter.tab(site, at), site, serves))));
   }
 
   /** The supply of a fed part: the logic supply where it suits, else the lowest that does. */
@@ -249,7 +255,7 @@ public record Loom(
         Optional.empty(),
         Grouping.middle(pads),
         0,
-        List.of(new Runs.Tap(hold, pads.get(0).number(), 'G')));
+        List.of(new Runs.Tap(hold, pads.get(0).number(), Serves.GROUND)));
   }
 
   /** {@return a wire for each contact of its own, in their order, then those of the groups} */

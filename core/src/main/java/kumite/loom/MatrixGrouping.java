@@ -9,6 +9,7 @@ import java.util.Optional;
 import kumite.build.loom.Group;
 import kumite.component.Component;
 import kumite.name.ContactId;
+import kumite.name.TabRole;
 import kumite.power.Grid;
 
 /**
@@ -74,7 +75,7 @@ record MatrixGrouping(boolean diodes) implements Grouping {
   }
 
   private static Component diode(ContactSite site) {
-    return new Component.Diode(site.joint("D"), site.own(site.signalTab()));
+    return new Component.Diode(site.joint(TabRole.DIODE), site.signal());
   }
 
   @Override
@@ -84,8 +85,8 @@ record MatrixGrouping(boolean diodes) implements Grouping {
       Strand.End previous = cutter.terminal(line);
       ContactSite last = null;
       for (ContactSite site : cutter.chained(line)) {
-        Strand.End in = reads ? column(site, cutter) : cutter.tab(site, site.joint("COM"));
-        cutter.chain(line, site, last, in, previous, reads ? 'W' : 'R');
+        Strand.End in = reads ? column(site, cutter) : cutter.tab(site, site.joint(TabRole.COMMON));
+        cutter.chain(line, site, last, in, previous, reads ? Serves.SIGNAL : Serves.ROW);
         previous = reads && !diodes ? cutter.signalOut(site) : in;
         last = site;
       }
@@ -94,7 +95,7 @@ record MatrixGrouping(boolean diodes) implements Grouping {
 
   private Strand.End column(ContactSite site, Cutter cutter) {
     return diodes
-        ? cutter.lead(site, site.joint("D"), "diode on " + site.signalTab())
+        ? cutter.lead(site, site.joint(TabRole.DIODE), "diode on " + site.signalTab())
         : cutter.signalIn(site);
   }
 

@@ -15,8 +15,8 @@ public sealed interface Rail {
   /** {@return in words for people} */
   String words();
 
-  /** {@return the letter its strands are numbered with} */
-  char letter();
+  /** {@return what its strands are for} */
+  Serves serves();
 
   /** {@return the colour of its wires: black ground, red supply} */
   default WireColour colour() {
@@ -39,8 +39,8 @@ public sealed interface Rail {
     }
 
     @Override
-    public char letter() {
-      return 'G';
+    public Serves serves() {
+      return Serves.GROUND;
     }
 
     @Override
@@ -62,8 +62,8 @@ public sealed interface Rail {
     }
 
     @Override
-    public char letter() {
-      return 'C';
+    public Serves serves() {
+      return Serves.COMMON;
     }
   }
 
@@ -86,8 +86,8 @@ public sealed interface Rail {
     }
 
     @Override
-    public char letter() {
-      return 'V';
+    public Serves serves() {
+      return Serves.SUPPLY;
     }
   }
 
@@ -108,8 +108,8 @@ public sealed interface Rail {
     }
 
     @Override
-    public char letter() {
-      return 'L';
+    public Serves serves() {
+      return Serves.LAMP;
     }
   }
 

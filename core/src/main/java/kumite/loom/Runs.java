@@ -39,16 +39,16 @@ final class Runs {
    *
    * @param end where
    * @param number of the contact it serves; 0 for carriers
-   * @param letter its strand is numbered with
-   * @param second whether it is the second end of that contact under that letter, such as a lamp's
+   * @param serves what its strand is for
+   * @param second whether it is the second end of that contact that serves that, such as a lamp's
    */
-  record Tap(Strand.End end, int number, char letter, boolean second) {
-    Tap(Strand.End end, int number, char letter) {
-      this(end, number, letter, false);
+  record Tap(Strand.End end, int number, Serves serves, boolean second) {
+    Tap(Strand.End end, int number, Serves serves) {
+      this(end, number, serves, false);
     }
 
-    Tap(Strand.End end, ContactSite site, char letter) {
-      this(end, site.number(), letter, false);
+    Tap(Strand.End end, ContactSite site, Serves serves) {
+      this(end, site.number(), serves, false);
     }
   }
 
@@ -241,7 +241,7 @@ final class Runs {
         cutter.spot(stripEnd().place().part(), PinPlan.place(build, start));
         used.merge(start.name(), 1, Integer::sum);
         cutter.strand(
-            'F',
+            Serves.STRIP,
             done.size() + 1,
             false,
             Optional.empty(),
@@ -276,10 +276,10 @@ final class Runs {
       last = stop;
     }
     if (ring) {
-      Tap first = new Tap(end(last), 0, rail.letter());
+      Tap first = new Tap(end(last), 0, rail.serves());
       Cut cut = toBoard(last, base.place(startAt));
       cutter.strand(
-          rail.letter(),
+          rail.serves(),
           0,
           false,
           Optional.empty(),
@@ -310,7 +310,7 @@ final class Runs {
   }
 
   private static Tap bare(Tap tap) {
-    return new Tap(bare(tap.end()), tap.number(), tap.letter(), tap.second());
+    return new Tap(bare(tap.end()), tap.number(), tap.serves(), tap.second());
   }
 
   private static Strand.End bare(Strand.End end) {
@@ -344,9 +344,9 @@ final class Runs {
   }
 
   private void wire(Rail rail, Tap tap, Strand.End to, Cut cut) {
-    char letter = tap.letter() == 'G' ? rail.letter() : tap.letter();
+    Serves serves = tap.serves() == Serves.GROUND ? rail.serves() : tap.serves();
     cutter.strand(
-        letter, tap.number(), tap.second(), Optional.empty(), tap.end(), to, rail.colour(), cut);
+        serves, tap.number(), tap.second(), Optional.empty(), tap.end(), to, rail.colour(), cut);
   }
 
   private Cut toBoard(Land stop, Point terminal) {

@@ -11,11 +11,10 @@ import kumite.working.Working;
 /**
  * One wire between two places.
  *
- * @param id its number on the label: {@code W} for signals, {@code G} ground, {@code V} supply,
- *     {@code C} a rail common, {@code L} lamps, {@code R} rows of a matrix, {@code B} carriers,
- *     {@code F} from a strip to the board; then the number of the contact it comes from, so that
- *     W07 and G07 serve the same one; 00 closes a ring; {@code X} and the number of a link for a
- *     wire to another board
+ * @param serves what it is for
+ * @param id its number on the label: the letter of what it is for, then the number of the contact
+ *     it comes from, so that W07 and G07 serve the same one; 00 closes a ring; of a wire to another
+ *     board the number of the link
  * @param contact the contact it serves; empty for commons and supplies
  * @param from its end at a control
  * @param to its other end
@@ -26,6 +25,7 @@ import kumite.working.Working;
  * @param working how the length came about
  */
 public record Strand(
+    Serves serves,
     String id,
     Optional<ContactId> contact,
     End from,
@@ -58,7 +58,7 @@ public record Strand(
 
   /** {@return whether it runs to the board of another seat} */
   public boolean crosses() {
-    return id.charAt(0) == Crossings.LETTER;
+    return serves == Serves.LINK;
   }
 
   /** {@return whether it is cut with this loom, and not with that of the seat it comes from} */

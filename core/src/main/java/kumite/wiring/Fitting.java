@@ -139,8 +139,7 @@ public record Fitting(String what, String job, String from, String to, String di
 
     /** {@return whether a place is the free lead of a part, not a tab of what it is soldered to} */
     private static boolean lead(Joint joint) {
-      String last = joint.tab().substring(joint.tab().lastIndexOf('.') + 1);
-      return last.equals("R") || last.equals("D") || last.equals("PULL");
+      return kumite.name.TabRole.of(joint).filter(kumite.name.TabRole::freeLead).isPresent();
     }
   }
 }

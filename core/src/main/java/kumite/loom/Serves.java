@@ -1,0 +1,38 @@
+package kumite.loom;
+
+/** What a strand is for, and the letter of its number on the label. */
+public enum Serves {
+  /** A contact's signal. */
+  SIGNAL('W'),
+  /** Ground. */
+  GROUND('G'),
+  /** A supply. */
+  SUPPLY('V'),
+  /** A common that the board feeds from a rail of its own. */
+  COMMON('C'),
+  /** A lamp's feed. */
+  LAMP('L'),
+  /** A row of a matrix. */
+  ROW('R'),
+  /** A line of a carrier. */
+  CARRIER('B'),
+  /** From a terminal strip to the board. */
+  STRIP('F'),
+  /** To another board. */
+  LINK('X');
+
+  private final char letter;
+
+  Serves(char letter) {
+    this.letter = letter;
+  }
+
+  /**
+   * {@return the id of such a strand}
+   *
+   * @param number 0 where it closes a ring, else that of the contact, lamp or link it comes from
+   */
+  String id(int number) {
+    return String.format(java.util.Locale.ROOT, "%c%02d", letter, number);
+  }
+}

@@ -1,17 +1,11 @@
 package kumite.desktop.shell;
 
-import java.util.ArrayDeque;
-import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.LongSupplier;
 import java.util.function.UnaryOperator;
-import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -20,10 +14,8 @@ import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Edit;
 import kumite.build.lead.LeadBook;
-import kumite.build.map.Layer;
 import kumite.build.map.Script;
 import kumite.device.Holds;
-import kumite.device.Session;
 import kumite.device.Trace;
 import kumite.finding.Finding;
 import kumite.finding.Station;
@@ -43,11 +35,6 @@ import kumite.verdict.Rooms;
  * build is the one on the workbench: what comes late is dropped.
  */
 public final class Workbench {
-  /** Steps kept for undo; a build takes a few kilobytes. */
-  private static final int MOST_STEPS = 1000;
-
-  private record Step(String label, Build before) {}
-
   private final Catalogue catalogue;
   private final ReadOnlyObjectWrapper<Bench> bench;
   private final ReadOnlyObjectWrapper<Build> build;
@@ -60,29 +47,13 @@ public final class Workbench {
   private final ObjectProperty<Station> station = new SimpleObjectProperty<>(Station.PANEL);
   private final ObjectProperty<Optional<java.nio.file.Path>> file =
       new SimpleObjectProperty<>(Optional.empty());
-  private final ReadOnlyObjectWrapper<Holds> holds = new ReadOnlyObjectWrapper<>(Holds.NONE);
-  private final ReadOnlyObjectWrapper<Optional<Trace>> trace =
-      new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ObjectProperty<Optional<Notice>> notice =
       new SimpleObjectProperty<>(Optional.empty());
-  private final Deque<Step> undo = new ArrayDeque<>();
-  private final Deque<Step> redo = new ArrayDeque<>();
+  private final History history = new History();
+  private final Pressing pressing = new Pressing(() -> bench().get());
   private Optional<Build> previewBase = Optional.empty();
-  private LongSupplier nanos = System::nanoTime;
-  private Optional<Session> session = Optional.empty();
-  private long lastMoveNanos;
 
-  /** The newest bench, maybe not shown yet; the next one is made from it. */
-  private final AtomicReference<Bench> last;
-
-  private final ExecutorService worker = thread("bench", Thread.NORM_PRIORITY);
-
-  private final FixTrials fixes = new FixTrials(thread("fixes", Thread.MIN_PRIORITY));
-
-  private final AtomicReference<Build> wanted = new AtomicReference<>();
-
-  /** The build on the workbench, for other threads. */
-  private final AtomicReference<Build> newest = new AtomicReference<>();
+  private final Deriving deriving;
 
   /**
    * A line of news for the person, shown inside the window.
@@ -91,16 +62,6 @@ public final class Workbench {
    * @param text what happened
    */
   public record Notice(boolean bad, String text) {}
-
-  private static ExecutorService thread(String name, int priority) {
-    return Executors.newSingleThreadExecutor(
-        task -> {
-          Thread thread = new Thread(task, name);
-          thread.setDaemon(true);
-          thread.setPriority(priority);
-          return thread;
-        });
-  }
 
   /** A workbench with a build on it. */
   public Workbench(Catalogue catalogue, Build first) {
@@ -116,9 +77,8 @@ public final class Workbench {
     this.catalogue = catalogue;
     this.build = new ReadOnlyObjectWrapper<>(first.build());
     this.saved = new ReadOnlyObjectWrapper<>(first.build());
-    newest.set(first.build());
-    this.last = new AtomicReference<>(first);
-    this.bench = new ReadOnlyObjectWrapper<>(last.get());
+    this.bench = new ReadOnlyObjectWrapper<>(first);
+    this.deriving = new Deriving(first, this::worked, this::complain);
     selectFirstPath();
     toItsStation(first.build());
   }
@@ -132,7 +92,7 @@ public final class Workbench {
 
   /** Takes the time between two presses from elsewhere, so that what is shown can be repeated. */
   public void clock(LongSupplier newNanos) {
-    nanos = newNanos;
+    pressing.clock(newNanos);
   }
 
   /** {@return the rooms that there are} */
@@ -197,12 +157,12 @@ public final class Workbench {
 
   /** {@return what is pressed on the simulated device} */
   public ReadOnlyObjectProperty<Holds> holds() {
-    return holds.getReadOnlyProperty();
+    return pressing.holds();
   }
 
   /** {@return what the last press or release did} */
   public ReadOnlyObjectProperty<Optional<Trace>> trace() {
-    return trace.getReadOnlyProperty();
+    return pressing.trace();
   }
 
   /** {@return the line of news, if there is one} */
@@ -232,7 +192,7 @@ public final class Workbench {
     endPreview();
     Build faced = build.get().facing(aspect);
     if (faced != build.get()) {
-      holds.set(Holds.NONE);
+      pressing.letGo();
       set(faced);
     }
   }
@@ -255,11 +215,7 @@ public final class Workbench {
       return;
     }
     if (!after.equals(base)) {
-      undo.push(new Step(edit.label(), base));
-      if (undo.size() > MOST_STEPS) {
-        undo.removeLast();
-      }
-      redo.clear();
+      history.did(edit.label(), base);
     }
     set(after);
   }
@@ -297,50 +253,51 @@ public final class Workbench {
 
   /** {@return the label of the step that undo takes back} */
   public Optional<String> undoLabel() {
-    return Optional.ofNullable(undo.peek()).map(Step::label);
+    return history.undoLabel();
   }
 
   /** {@return the label of the step that redo brings back} */
   public Optional<String> redoLabel() {
-    return Optional.ofNullable(redo.peek()).map(Step::label);
+    return history.redoLabel();
   }
 
   /** Takes the last step back. */
   public void undo() {
     endPreview();
-    if (!undo.isEmpty()) {
-      Step step = undo.pop();
-      redo.push(new Step(step.label(), build.get()));
-      set(step.before().facing(build.get().aspect()));
-      say("Took back: " + step.label());
-    }
+    history
+        .undo(build.get())
+        .ifPresent(
+            step -> {
+              set(step.other().facing(build.get().aspect()));
+              say("Took back: " + step.label());
+            });
   }
 
   /** Brings the last step taken back again. */
   public void redo() {
     endPreview();
-    if (!redo.isEmpty()) {
-      Step step = redo.pop();
-      undo.push(new Step(step.label(), build.get()));
-      set(step.before().facing(build.get().aspect()));
-      say("Did again: " + step.label());
-    }
+    history
+        .redo(build.get())
+        .ifPresent(
+            step -> {
+              set(step.other().facing(build.get().aspect()));
+              say("Did again: " + step.label());
+            });
   }
 
   /** Puts another build on the bench, with an empty undo list. */
   public void open(Build next, Optional<java.nio.file.Path> from) {
     previewBase = Optional.empty();
-    undo.clear();
-    redo.clear();
+    history.forget();
     release();
     selection.set(Set.of());
     path.set(Optional.empty());
     file.set(from);
     saved.set(next);
-    wanted.set(null);
-    put(next);
-    last.set(Bench.of(next, catalogue, rooms()));
-    bench.set(last.get());
+    build.set(next);
+    Bench opened = Bench.of(next, catalogue, rooms());
+    deriving.restart(opened);
+    bench.set(opened);
     selectFirstPath();
     toItsStation(next);
   }
@@ -363,41 +320,20 @@ public final class Workbench {
     saved.set(kept());
   }
 
-  /** Not by a listener of the property: an equal build is no change to it, but a newer one. */
-  private void put(Build next) {
-    newest.set(next);
-    build.set(next);
-  }
-
   private void set(Build next) {
-    put(next);
+    build.set(next);
     Set<ControlId> still = new LinkedHashSet<>(selection.get());
     still.removeIf(id -> next.control(id).isEmpty());
     if (still.size() != selection.get().size()) {
       selection.set(still);
     }
-    wanted.set(next);
-    worker.execute(this::workOut);
+    deriving.next(next);
   }
 
-  private void workOut() {
-    Build next = wanted.getAndSet(null);
-    if (next == null) {
-      return; // a newer one was worked out in its place
-    }
-    try {
-      Bench before = last.get();
-      Bench worked = before.next(next);
-      last.compareAndSet(before, worked); // a build opened meanwhile stays the newest
-      Platform.runLater(
-          () -> {
-            if (worked.build() == build.get()) {
-              show(worked);
-            }
-          });
-    } catch (RuntimeException e) {
-      Platform.runLater(() -> complain("This could not be worked out: " + e.getMessage()));
-      throw e;
+  /** By identity, and not by a listener of the build: an equal build is a newer one too. */
+  private void worked(Bench made) {
+    if (made.build() == build.get()) {
+      show(made);
     }
   }
 
@@ -408,17 +344,17 @@ public final class Workbench {
    * @param then run on the interface thread when all are known
    */
   void workOutFixes(Bench of, List<Finding> findings, Runnable then) {
-    fixes.tryOut(findings, () -> newest.get() == of.build(), then);
+    deriving.tryFixes(of, findings, then);
   }
 
   /** Runs something on the fixes' own thread, once all that was asked for is tried or dropped. */
   void whenTried(Runnable then) {
-    fixes.after(then);
+    deriving.whenTried(then);
   }
 
   /** Runs something once all benches asked for so far were worked out, and shown or dropped. */
   void whenWorkedOut(Runnable then) {
-    worker.execute(() -> Platform.runLater(then));
+    deriving.whenWorkedOut(then);
   }
 
   private void show(Bench worked) {
@@ -426,33 +362,12 @@ public final class Workbench {
     if (path.get().flatMap(worked::path).isEmpty()) {
       selectFirstPath();
     }
-    // What is held goes on being held on the new build, so that its effect is seen at once.
-    holds.get().travel().keySet().stream()
-        .filter(contact -> worked.path(contact).isEmpty())
-        .toList()
-        .forEach(contact -> holds.set(holds.get().without(contact)));
-    session = Optional.empty();
-    if (holds.get().travel().isEmpty()) {
-      trace.set(Optional.empty());
-    } else {
-      trace.set(Optional.of(session().move(holds.get())));
-    }
-  }
-
-  /** The device as it runs: switched on when it is first touched after an edit. */
-  private Session session() {
-    if (session.isEmpty()) {
-      session = Optional.of(bench.get().device().begin(Holds.NONE, 1));
-      lastMoveNanos = nanos.getAsLong();
-    }
-    return session.get();
+    pressing.goOn();
   }
 
   /** {@return the layer in force on the device: the base, or its name} */
   public String layer() {
-    int number = session.map(Session::layer).orElse(0);
-    List<Layer> layers = bench.get().build().profile().layers();
-    return number == 0 || number > layers.size() ? Layer.BASE : layers.get(number - 1).name();
+    return pressing.layer();
   }
 
   // ---- selection
@@ -495,38 +410,21 @@ public final class Workbench {
    * @param travel 1 is a press or full travel
    */
   public void hold(ContactId contact, double travel) {
-    move(holds.get().with(contact, travel));
+    pressing.move(holds().get().with(contact, travel));
   }
 
   /** Takes the hand off a control of the simulated device. */
   public void letGo(ContactId contact) {
-    move(holds.get().without(contact));
-  }
-
-  private void move(Holds after) {
-    if (holds.get().equals(after)) {
-      return;
-    }
-    Session running = session();
-    long now = nanos.getAsLong();
-    running.pass((now - lastMoveNanos) / 1000);
-    lastMoveNanos = now;
-    trace.set(Optional.of(running.move(after)));
-    holds.set(after);
+    pressing.move(holds().get().without(contact));
   }
 
   /** Plays a script on a device that is switched on for it; what is held is let go. */
   public Trace play(Script script) {
-    release();
-    Trace played = bench.get().device().play(script, 1);
-    trace.set(Optional.of(played));
-    return played;
+    return pressing.play(script);
   }
 
   /** Lets everything go. */
   public void release() {
-    holds.set(Holds.NONE);
-    trace.set(Optional.empty());
-    session = Optional.empty();
+    pressing.release();
   }
 }

@@ -3,12 +3,18 @@ package kumite;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.NullMarked;
 import org.testng.annotations.Test;
 
 /** Dependencies of the core point one way; it has no interface, no clock and no network. */
@@ -71,6 +77,23 @@ public class ArchitectureTest {
               : layers.whereLayer(order[i]).mayOnlyBeAccessedByLayers(above);
     }
     layers.check(CORE);
+  }
+
+  /** What may be null says so; all else never is. */
+  @Test
+  public void everyPackageSaysThatNothingIsNull() {
+    com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes()
+        .that()
+        .haveSimpleName("package-info")
+        .should()
+        .beAnnotatedWith(NullMarked.class)
+        .check(CORE);
+    Set<String> packages =
+        CORE.stream().map(JavaClass::getPackageName).collect(Collectors.toCollection(TreeSet::new));
+    CORE.stream()
+        .filter(type -> type.getSimpleName().equals("package-info"))
+        .forEach(type -> packages.remove(type.getPackageName()));
+    assertThat(packages).as("packages that say nothing of themselves").isEmpty();
   }
 
   /** What one station decided knows no other station's, but who plays on what, and for whom. */

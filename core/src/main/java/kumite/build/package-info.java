@@ -9,4 +9,7 @@
  * seen from the finished face: x grows to the right from the left edge, y grows from the front edge
  * (nearest the player) to the back.
  */
+@NullMarked
 package kumite.build;
+
+import org.jspecify.annotations.NullMarked;

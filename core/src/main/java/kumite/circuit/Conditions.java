@@ -6,6 +6,7 @@ import java.util.TreeMap;
 import java.util.function.ToDoubleFunction;
 import kumite.component.Component;
 import kumite.name.ContactId;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How hands, terminals and the outputs of registers stand at one moment. Not thread-safe: what the
@@ -68,7 +69,7 @@ final class Conditions {
   /**
    * {@return how a register drives its output; null, within this package only, where it does not}
    */
-  Boolean out(Component.Register register) {
+  @Nullable Boolean out(Component.Register register) {
     return outs.isEmpty() ? null : outs.get(register);
   }
 

@@ -1,6 +1,7 @@
 package kumite.circuit;
 
 import kumite.component.Component;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A way for current between two nets, open or not as hands and terminals stand.
@@ -12,7 +13,7 @@ import kumite.component.Component;
  * @param index its place in a part of several: tap, channel; else 0
  * @param terminal the board's terminal for pulls and drives; else empty
  */
-record Edge(Kind kind, int a, int b, Component part, int index, String terminal) {
+record Edge(Kind kind, int a, int b, @Nullable Component part, int index, String terminal) {
   /** In place of a net: the board's ground. */
   static final int GROUND = -1;
 

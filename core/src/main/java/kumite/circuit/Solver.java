@@ -8,6 +8,7 @@ import java.util.Map;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.factory.LinearSolverFactory_DDRM;
 import org.ejml.interfaces.linsol.LinearSolverDense;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Modified nodal analysis with Newton steps.
@@ -111,7 +112,7 @@ final class Solver {
   // ---- faults that no volts can be given for
 
   /** {@return why it cannot be solved; null, within this class only, where it can} */
-  private OperatingPoint.Unsolved fault() {
+  private OperatingPoint.@Nullable Unsolved fault() {
     int[] loops = roots();
     for (Element.Source source : sources) {
       if (!join(loops, index.get(source.a()), index.get(source.b()))) {

@@ -8,4 +8,7 @@
  * supply has to give ({@link kumite.circuit.Budget}), the sketch and the deck ({@link
  * kumite.circuit.IslandDeck}) are all taken from those solutions. Volts, amps and ohms throughout.
  */
+@NullMarked
 package kumite.circuit;
+
+import org.jspecify.annotations.NullMarked;

@@ -6,4 +6,7 @@
  * words, lists and maps. Ranges are those of the records ({@link kumite.measure.Range}); names are
  * held against what is known around them ({@link kumite.json.Scope}).
  */
+@NullMarked
 package kumite.codec;
+
+import org.jspecify.annotations.NullMarked;

@@ -190,7 +190,18 @@ public record Hops(
             reaches,
             false,
             function.isEmpty() ? "Name it at the Map station" : "What the host does"));
-    return hops;
+    return upToTheBreak(hops);
+  }
+
+  /** A press is nowhere behind the stage that it does not get through. */
+  private static List<Hop> upToTheBreak(List<Hop> hops) {
+    List<Hop> told = new ArrayList<>();
+    boolean there = true;
+    for (Hop hop : hops) {
+      there &= hop.live() && !hop.broken();
+      told.add(new Hop(hop.stage(), hop.value(), hop.measure(), there, hop.broken(), hop.tip()));
+    }
+    return List.copyOf(told);
   }
 
   /** The strand as it is: one that was left out is told here too. */

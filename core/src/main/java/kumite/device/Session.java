@@ -23,6 +23,7 @@ import kumite.name.ContactId;
 import kumite.program.Chords;
 import kumite.program.Program;
 import kumite.timing.Bounce;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A simulated device that is switched on. Toggled layers stay toggled from one move to the next,
@@ -71,7 +72,7 @@ public final class Session {
   private final Map<ContactId, Integer> places;
   private final Map<Map<ContactId, Double>, Map<Look, Seen>> known;
   private final Map<Map<ContactId, Double>, Boolean> deaths;
-  private Program program;
+  private @Nullable Program program;
   private Holds holds;
   private final Map<ContactId, Moving> moving = new LinkedHashMap<>();
   private long nowUs;

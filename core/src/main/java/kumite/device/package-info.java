@@ -5,4 +5,7 @@
  * kumite.device.SimulatedDevice} runs them: bouncing contact, level, scan, debounce, map, report.
  * Times are microseconds from the press; travel runs from 0 to 1.
  */
+@NullMarked
 package kumite.device;
+
+import org.jspecify.annotations.NullMarked;

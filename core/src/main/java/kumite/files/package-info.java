@@ -6,4 +6,7 @@
  * kumite.files.BuildFileException} that names file, place and remedy; nothing is half-read or
  * half-written.
  */
+@NullMarked
 package kumite.files;
+
+import org.jspecify.annotations.NullMarked;

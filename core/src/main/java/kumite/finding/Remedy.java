@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import kumite.build.Aspect;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What may mend a finding: proposals in order of preference. The first that a judge lets pass is
@@ -26,7 +27,7 @@ public final class Remedy {
   private final Judge judge;
 
   /** Null until it is worked out; read without waiting for whoever works it out. */
-  private volatile Optional<Fix> answer;
+  private volatile @Nullable Optional<Fix> answer;
 
   private Remedy(List<Supplier<Optional<Fix>>> proposals, Judge judge) {
     this.proposals = List.copyOf(proposals);

@@ -7,4 +7,7 @@
  * host sees it; neither knows how the descriptor was made. Source: Device Class Definition for HID
  * 1.11 and the HID Usage Tables; numbers are from memory where the code says so.
  */
+@NullMarked
 package kumite.hid;
+
+import org.jspecify.annotations.NullMarked;

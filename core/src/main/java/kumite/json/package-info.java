@@ -5,4 +5,7 @@
  * nobody asked for. {@link kumite.json.JsonText} makes a document of a text. All that does not fit
  * ends in a {@link kumite.json.Misfit}, which says where, what was found and what is wanted.
  */
+@NullMarked
 package kumite.json;
+
+import org.jspecify.annotations.NullMarked;

@@ -18,6 +18,7 @@ import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.name.TabRole;
+import org.jspecify.annotations.Nullable;
 
 /** Cuts the strands of one loom: which there are, their ends, numbers and lengths. */
 final class Cutter {
@@ -163,7 +164,7 @@ final class Cutter {
   void chain(
       Line line,
       ContactSite site,
-      ContactSite last,
+      @Nullable ContactSite last,
       Strand.End in,
       Strand.End previous,
       Serves serves) {

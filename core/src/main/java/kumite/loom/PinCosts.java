@@ -11,6 +11,7 @@ import kumite.build.Build;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.measure.Point;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What it costs to serve each line at each terminal.
@@ -112,7 +113,8 @@ final class PinCosts {
   }
 
   /** What comes to the distance at each terminal; null at those that cannot serve it. */
-  private static double[][] extras(Line line, BoardKind board, List<Terminal> terminals) {
+  private static double[] @Nullable [] extras(
+      Line line, BoardKind board, List<Terminal> terminals) {
     double[][] extras = new double[terminals.size()][];
     for (int j = 0; j < extras.length; j++) {
       Terminal terminal = terminals.get(j);

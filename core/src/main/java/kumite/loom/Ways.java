@@ -11,6 +11,7 @@ import org.jgrapht.GraphPath;
 import org.jgrapht.alg.shortestpath.DijkstraShortestPath;
 import org.jgrapht.graph.DefaultWeightedEdge;
 import org.jgrapht.graph.SimpleWeightedGraph;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Shortest ways along the panel's edges, round blocks that stand in the case.
@@ -111,7 +112,7 @@ final class Ways {
       ys.add(block.frontMm() + block.heightMm() + CLEAR_MM);
     }
     Graph<Point, DefaultWeightedEdge> graph = new SimpleWeightedGraph<>(DefaultWeightedEdge.class);
-    Point left;
+    @Nullable Point left;
     List<Point> below = new ArrayList<>();
     for (double y : ys) {
       left = null;

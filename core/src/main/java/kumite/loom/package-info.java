@@ -6,4 +6,7 @@
  * cuts the strands ({@link kumite.loom.CutList}). All lengths are millimetres; colours are IEC
  * 60757 codes. Nothing here judges; that is done in {@code kumite.verdict}.
  */
+@NullMarked
 package kumite.loom;
+
+import org.jspecify.annotations.NullMarked;

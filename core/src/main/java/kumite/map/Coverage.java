@@ -144,12 +144,10 @@ public record Coverage(List<Row> rows, Map<Target, List<ContactId>> clashes) {
   }
 
   private static boolean fits(HostFunction.Wants wants, Target target) {
-    boolean travel =
-        target.plain() instanceof Target.Axis || target.plain() instanceof Target.Motion;
     return switch (wants) {
-      case AXIS -> travel;
-      case PRESS -> !travel;
-      case DIRECTION -> !travel;
+      case AXIS -> target.follows();
+      case PRESS -> !target.follows();
+      case DIRECTION -> !target.follows();
     };
   }
 }

@@ -5,4 +5,7 @@
  * kumite.map.Coverage} compares a mapping with what the host asks for; {@link kumite.map.Proposal}
  * maps what is left.
  */
+@NullMarked
 package kumite.map;
+
+import org.jspecify.annotations.NullMarked;

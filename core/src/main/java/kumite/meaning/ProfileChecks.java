@@ -10,7 +10,6 @@ import kumite.build.Build;
 import kumite.build.Seat;
 import kumite.build.map.Choice;
 import kumite.build.map.Profile;
-import kumite.build.map.Target;
 import kumite.finding.Code;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
@@ -113,8 +112,7 @@ public final class ProfileChecks {
               && seat.profiles().stream()
                   .flatMap(Profile::mappings)
                   .flatMap(mapping -> mapping.of(site.id()).stream())
-                  .map(entry -> entry.target().plain())
-                  .anyMatch(t -> t instanceof Target.Axis || t instanceof Target.Motion);
+                  .anyMatch(entry -> entry.target().follows());
       boolean done =
           Optional.ofNullable(build.tuning().axes().get(site.id()))
               .filter(tuning -> tuning.calibrated())

@@ -232,8 +232,7 @@ public final class RuleChecks {
           build.seat().profiles().stream()
               .flatMap(Profile::mappings)
               .flatMap(mapping -> mapping.of(contact).stream())
-              .map(entry -> entry.target().plain())
-              .anyMatch(t -> t instanceof Target.Axis || t instanceof Target.Motion);
+              .anyMatch(entry -> entry.target().follows());
       ContactSite site = sites.get(contact);
       if (site == null) {
         continue;

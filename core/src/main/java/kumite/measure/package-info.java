@@ -5,4 +5,7 @@
  * Lengths are millimetres as {@code double} with {@code Mm} in the name. Nothing here knows what is
  * measured.
  */
+@NullMarked
 package kumite.measure;
+
+import org.jspecify.annotations.NullMarked;

@@ -5,4 +5,7 @@
  * <p>Start at {@link kumite.name.Joint}. A name is stable: nothing that is saved hangs on a running
  * number.
  */
+@NullMarked
 package kumite.name;
+
+import org.jspecify.annotations.NullMarked;

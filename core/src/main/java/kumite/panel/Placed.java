@@ -8,6 +8,7 @@ import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
 import kumite.measure.Placement;
 import kumite.name.ControlId;
+import org.jspecify.annotations.Nullable;
 import org.locationtech.jts.geom.Envelope;
 
 /**
@@ -93,7 +94,7 @@ record Placed(
   /**
    * {@return the least room between two lists of outlines, or null where all are beyond a limit}
    */
-  static Swept.Between narrowest(List<Swept> ones, List<Swept> others, double limitMm) {
+  static Swept.@Nullable Between narrowest(List<Swept> ones, List<Swept> others, double limitMm) {
     Swept.Between narrowest = null;
     for (Swept one : ones) {
       for (Swept other : others) {

@@ -6,4 +6,7 @@
  * copying and mirroring. Lengths are millimetres in the coordinates of {@code kumite.build}.
  * Nothing here judges; that is done in {@code kumite.verdict}.
  */
+@NullMarked
 package kumite.panel;
+
+import org.jspecify.annotations.NullMarked;

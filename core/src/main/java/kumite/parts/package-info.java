@@ -5,4 +5,7 @@
  * package; sizes there are generic, rounded from common parts, and no substitute for a caliper.
  * Lengths are millimetres, resistances ohms, times microseconds, volts volts.
  */
+@NullMarked
 package kumite.parts;
+
+import org.jspecify.annotations.NullMarked;

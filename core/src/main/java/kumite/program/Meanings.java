@@ -61,12 +61,4 @@ public record Meanings(List<Target> targets, int[][] contacts, int[] chords) {
   public int at(int pad, Target plain) {
     return targets.indexOf(pad == 1 ? plain : new Target.OnPad(pad, plain));
   }
-
-  /** {@return whether a meaning follows a travel, so that no press gives it} */
-  static boolean travels(Target target) {
-    Target plain = target.plain();
-    return plain instanceof Target.Axis
-        || plain instanceof Target.Steps
-        || plain instanceof Target.Motion;
-  }
 }

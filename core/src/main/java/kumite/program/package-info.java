@@ -6,4 +6,7 @@
  * look read and at what time, in whole microseconds, and gives reports. All of it is whole-number
  * arithmetic, so that a second program in another language can be proved equal.
  */
+@NullMarked
 package kumite.program;
+
+import org.jspecify.annotations.NullMarked;

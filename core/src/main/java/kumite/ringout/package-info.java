@@ -5,4 +5,7 @@
  * <p>Start with {@link kumite.ringout.RingOut}, the record of what was asked and heard; {@link
  * kumite.ringout.Known} is what follows from it, {@link kumite.ringout.NextProbe} what to ask next.
  */
+@NullMarked
 package kumite.ringout;
+
+import org.jspecify.annotations.NullMarked;

@@ -23,6 +23,7 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.optionalcontent.PDOptionalContentGroup;
 import org.apache.pdfbox.pdmodel.graphics.optionalcontent.PDOptionalContentProperties;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Draws on the pages of one document, in millimetres from the top left corner of the page.
@@ -35,7 +36,7 @@ final class Pen implements AutoCloseable {
   private final PDDocument document;
   private Sheet paper;
   private final Map<Face, PDFont> fonts = new EnumMap<>(Face.class);
-  private PDPageContentStream out;
+  private @Nullable PDPageContentStream out;
   private PDPage sheetPage = new PDPage();
 
   Pen(PDDocument document, Sheet paper) {

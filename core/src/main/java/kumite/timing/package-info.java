@@ -3,4 +3,7 @@
  *
  * <p>Randomness is seeded and passed in: the same seed gives the same bounce.
  */
+@NullMarked
 package kumite.timing;
+
+import org.jspecify.annotations.NullMarked;

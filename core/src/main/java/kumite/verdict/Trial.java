@@ -6,6 +6,7 @@ import kumite.finding.Finding;
 import kumite.finding.Fix;
 import kumite.finding.Remedy;
 import kumite.finding.Severity;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Tries a fix on the build: its finding must go, and no stop may come that was not there, be it
@@ -15,7 +16,7 @@ final class Trial implements Remedy.Judge {
   private final Bench bench;
 
   /** Worked out when a fix first brings out what was hidden; null until then. */
-  private List<Finding> hidden;
+  private @Nullable List<Finding> hidden;
 
   /** A trial on the bench whose findings are to be mended. */
   Trial(Bench bench) {

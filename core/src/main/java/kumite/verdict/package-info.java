@@ -5,4 +5,7 @@
  * kumite.finding.Finding} says stop, look or fine about something, with its working and, where
  * there is one, a {@link kumite.finding.Fix}. Faults of a build are findings, never exceptions.
  */
+@NullMarked
 package kumite.verdict;
+
+import org.jspecify.annotations.NullMarked;

@@ -19,6 +19,7 @@ import kumite.loom.Loom;
 import kumite.loom.Strand;
 import kumite.name.Joint;
 import kumite.name.Jumper;
+import org.jspecify.annotations.Nullable;
 
 /**
  * All parts of a build and the wires between their ends. A value: each change makes a new one.
@@ -62,7 +63,7 @@ public final class Wiring {
   private final List<Neighbour> neighbours;
   private final List<Component> parts;
   private final Map<Jumper, Wire> wires;
-  private Nets nets;
+  private @Nullable Nets nets;
 
   private Wiring(
       BoardKind board,

@@ -10,4 +10,7 @@
  * wiring.without(Jumper.parse("horn:NO - board:D6")).nets().of(Joint.parse("horn:NO"));
  * }</pre>
  */
+@NullMarked
 package kumite.wiring;
+
+import org.jspecify.annotations.NullMarked;

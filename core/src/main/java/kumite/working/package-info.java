@@ -8,4 +8,7 @@
  * <p>Null is never passed or returned anywhere in the core; an absent value is an empty {@code
  * Optional}.
  */
+@NullMarked
 package kumite.working;
+
+import org.jspecify.annotations.NullMarked;

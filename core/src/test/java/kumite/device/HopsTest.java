@@ -11,6 +11,7 @@ import kumite.Builds;
 import kumite.RandomBuilds;
 import kumite.build.Build;
 import kumite.device.Hop.Stage;
+import kumite.loom.Serves;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
 import kumite.parts.Catalogue;
@@ -55,6 +56,40 @@ public class HopsTest {
               strand ->
                   assertThat(at(hops, Stage.STRAND).value())
                       .contains(strand.id(), strand.colour().code()));
+    }
+  }
+
+  /**
+   * A press lights the way up to where it breaks, and nothing behind; where the way is whole, and
+   * the report tells something else than at rest, all of it.
+   */
+  @Test(dataProvider = "seeds")
+  public void aPressLightsTheWayUpToItsBreak(int seed) {
+    Build build = RandomBuilds.any(new SplittableRandom(8000 + seed));
+    if (build.board().isPresent() && seed % 2 == 0) {
+      SplittableRandom random = new SplittableRandom(seed);
+      List<Strand> signals =
+          Bench.of(build, CATALOGUE).loom().strands().stream()
+              .filter(strand -> strand.serves() == Serves.SIGNAL)
+              .toList();
+      if (!signals.isEmpty()) {
+        Strand cut = signals.get(random.nextInt(signals.size()));
+        build = build.withLoom(build.loom().withLeftOut(cut.wire()));
+      }
+    }
+    Bench bench = Bench.of(build, CATALOGUE);
+    for (SignalPath path : bench.paths()) {
+      Holds held = Holds.NONE.with(path.id(), 1);
+      Optional<Trace> trace = Optional.of(bench.device().move(Holds.NONE, held, 1));
+      List<Hop> hops = bench.hops(path, held, trace);
+      int live = (int) hops.stream().takeWhile(Hop::live).count();
+      assertThat(hops.subList(live, hops.size()))
+          .as("%s: nothing is live behind the first stage that is not: %s", path.id(), hops)
+          .noneMatch(Hop::live);
+      int broken = (int) hops.stream().takeWhile(hop -> !hop.broken()).count();
+      assertThat(live)
+          .as("%s: no further than the break: %s", path.id(), hops)
+          .isLessThanOrEqualTo(broken);
     }
   }
 

@@ -201,6 +201,14 @@ public class MapFaultsTest {
     return codes;
   }
 
+  private static Set<String> stops(Build build) {
+    Set<String> codes = new TreeSet<>();
+    Bench.of(build, CATALOGUE).findings().stream()
+        .filter(f -> f.severity() == Severity.STOP)
+        .forEach(f -> codes.add(f.code().text()));
+    return codes;
+  }
+
   @Test(dataProvider = "faults")
   public void aFaultOfTheMapIsFoundAndItsFixMendsIt(
       String code, Severity severity, boolean hasFix, Object fault) {
@@ -216,6 +224,7 @@ public class MapFaultsTest {
     if (hasFix) {
       Build mended = found.get(0).fix().orElseThrow().edit().apply(faulty);
       assertThat(codes(mended)).doesNotContain(code);
+      assertThat(stops(mended)).as("and stops nothing else").isSubsetOf(stops(faulty));
     }
   }
 

@@ -5,4 +5,7 @@
  * <p>Nothing here computes facts of the trade: stations show a {@code kumite.verdict.Bench} and
  * make {@code kumite.build.Edit}s.
  */
+@NullMarked
 package kumite.desktop;
+
+import org.jspecify.annotations.NullMarked;

@@ -4,6 +4,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import javafx.application.Application;
@@ -188,14 +190,28 @@ final class Window {
                     && !(window instanceof javafx.scene.control.Tooltip));
   }
 
-  /** Waits until what is queued for the interface thread has been done, and lays the window out. */
+  /**
+   * Waits until what is queued for the interface thread has been done, and the window was laid out:
+   * by a pulse of its own, which looks only at what has changed.
+   */
   private void drawn() {
+    CountDownLatch laidOut = new CountDownLatch(1);
+    Runnable listener = laidOut::countDown;
     onFx(
         () -> {
-          stage.getScene().getRoot().applyCss();
-          stage.getScene().getRoot().layout();
+          stage.getScene().addPostLayoutPulseListener(listener);
+          Platform.requestNextPulse();
           return null;
         });
+    try {
+      if (!laidOut.await(20, TimeUnit.SECONDS)) {
+        throw new AssertionError("the window is not laid out any more");
+      }
+    } catch (InterruptedException e) {
+      throw new AssertionError(e);
+    } finally {
+      Fx.onFx(() -> stage.getScene().removePostLayoutPulseListener(listener));
+    }
   }
 
   Stage stage() {

@@ -352,7 +352,7 @@ public record Profile(
       }
     }
     for (Opposed pair : opposites.keySet()) {
-      if (pair instanceof Opposed.Lever lever && lever.control().equals(control)) {
+      if (pair.lever().filter(control::equals).isPresent()) {
         left = left.withOpposites(pair, Optional.empty());
       }
     }

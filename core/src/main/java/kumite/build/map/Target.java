@@ -15,6 +15,16 @@ public sealed interface Target {
     return this;
   }
 
+  /** {@return whether it follows where a control stands, as an axis or the mouse does} */
+  default boolean follows() {
+    return false;
+  }
+
+  /** {@return whether it comes of a travel, so that no press gives it: what follows, and steps} */
+  default boolean travels() {
+    return follows();
+  }
+
   /**
    * A place in the report of another gamepad of the same device.
    *
@@ -34,6 +44,16 @@ public sealed interface Target {
             "only what a gamepad reports can be on pad " + pad + ": a button, axis, hat or steps");
       }
     }
+
+    @Override
+    public boolean follows() {
+      return plain.follows();
+    }
+
+    @Override
+    public boolean travels() {
+      return plain.travels();
+    }
   }
 
   /**
@@ -51,6 +71,11 @@ public sealed interface Target {
   record Axis(AxisName axis) implements Target {
     public Axis {
       Objects.requireNonNull(axis, "axis");
+    }
+
+    @Override
+    public boolean follows() {
+      return true;
     }
   }
 
@@ -111,6 +136,11 @@ public sealed interface Target {
     public Motion {
       Objects.requireNonNull(axis, "axis");
     }
+
+    @Override
+    public boolean follows() {
+      return true;
+    }
   }
 
   /**
@@ -150,6 +180,11 @@ public sealed interface Target {
   record Steps(int first) implements Target {
     public Steps {
       Check.between(1, 128, first, "first button");
+    }
+
+    @Override
+    public boolean travels() {
+      return true;
     }
   }
 

@@ -3,6 +3,8 @@ package kumite.desktop.leads;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
@@ -14,9 +16,10 @@ import kumite.build.lead.LeadBook;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
-import kumite.desktop.field.Segments;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
+import kumite.desktop.shell.Tab;
+import kumite.desktop.shell.Tabs;
 import kumite.desktop.shell.Workbench;
 import kumite.finding.Station;
 import kumite.lead.Lead;
@@ -43,25 +46,23 @@ public final class LeadsStation implements StationView {
   private final LeadDesk desk;
   private final VBox root = new VBox();
   private final Head head;
-  private final Segments<View> tabs;
+  private final Tabs<View> tabs = new Tabs<>(View.class, v -> v.words, this::go);
   private final Choice<String> which;
   private final TextField name = new TextField();
   private final HBox bar;
   private final StackPane body = new StackPane();
-  private final PinsTab pins;
-  private final FacesTab faces;
-  private final MakeTab make;
-  private final JoinTab join;
   private final RingOutTab ringOut;
+
+  /** What was asked for; where there is none of it, another tab is shown. */
   private View view = View.PINS;
+
   private boolean showing;
 
   /** The station's room. */
   public LeadsStation(Workbench workbench, Shell.Frame frame) {
     desk = new LeadDesk(workbench);
     root.getStyleClass().add("station-room");
-    tabs = new Segments<>(v -> v.words, this::go, View.values());
-    head = new Head("Leads", tabs);
+    head = new Head("Leads", tabs.bar());
     which =
         new Choice<>(
             "lead",
@@ -96,12 +97,13 @@ public final class LeadsStation implements StationView {
             Head.named(" ", chart),
             Head.named(" ", gone));
     bar.getStyleClass().add("lead-bar");
-    pins = new PinsTab(desk);
-    faces = new FacesTab(desk, frame);
     Runnable toPins = () -> go(View.PINS);
-    make = new MakeTab(desk, toPins, () -> begun(workbench.build().get().leads()));
-    join = new JoinTab(desk, toPins);
     ringOut = new RingOutTab(desk, () -> go(View.MAKE), toPins);
+    tabs.tab(View.PINS, () -> ofLead(new PinsTab(desk), PinsTab::show))
+        .tab(View.FACES, () -> ofLead(new FacesTab(desk, frame), FacesTab::show))
+        .tab(View.MAKE, () -> ofBook(make(workbench, toPins), MakeTab::show))
+        .tab(View.JOIN, () -> ofBook(new JoinTab(desk, toPins), JoinTab::show))
+        .tab(View.RING_OUT, () -> ofBook(ringOut, RingOutTab::show));
     VBox.setVgrow(body, Priority.ALWAYS);
     root.getChildren().addAll(head, bar, body);
     for (View v : View.values()) {
@@ -115,6 +117,18 @@ public final class LeadsStation implements StationView {
                 go(v);
               });
     }
+  }
+
+  private MakeTab make(Workbench workbench, Runnable toPins) {
+    return new MakeTab(desk, toPins, () -> begun(workbench.build().get().leads()));
+  }
+
+  private <N extends Node> Tab ofLead(N node, BiConsumer<N, Lead> show) {
+    return Tab.of(node, bench -> show.accept(node, desk.lead().orElseThrow()));
+  }
+
+  private static <N extends Node> Tab ofBook(N node, Consumer<N> show) {
+    return Tab.of(node, bench -> show.accept(node));
   }
 
   private void begun(LeadBook book) {
@@ -187,29 +201,7 @@ public final class LeadsStation implements StationView {
       name.setText(lead.map(Lead::name).orElse(""));
     }
     head.facts(facts(now, lead));
-    Node content =
-        switch (now) {
-          case PINS -> {
-            pins.show(lead.orElseThrow());
-            yield pins;
-          }
-          case FACES -> {
-            faces.show(lead.orElseThrow());
-            yield faces;
-          }
-          case MAKE -> {
-            make.show();
-            yield make;
-          }
-          case JOIN -> {
-            join.show();
-            yield join;
-          }
-          case RING_OUT -> {
-            ringOut.show();
-            yield ringOut;
-          }
-        };
+    Node content = tabs.show(bench);
     if (!body.getChildren().equals(List.of(content))) {
       body.getChildren().setAll(content);
     }

@@ -13,13 +13,13 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import kumite.desktop.field.Head;
-import kumite.desktop.field.Segments;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
+import kumite.desktop.shell.Tab;
+import kumite.desktop.shell.Tabs;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
 import kumite.finding.Station;
-import kumite.loom.Strand;
 import kumite.verdict.Bench;
 
 /** What goes to which terminal, with which wire. */
@@ -46,23 +46,14 @@ public final class LoomStation implements StationView {
   private final Workbench workbench;
   private final VBox root = new VBox();
   private final Head head;
-  private final Segments<View> tabs;
+  private final Tabs<View> tabs = new Tabs<>(View.class, v -> v.words, v -> show(bench()));
   private final ListView<SignalPath> strands = new ListView<>();
-  private final ListView<Strand> commons = new ListView<>();
-  private final CutTab cutList = new CutTab();
-  private final LayTab picture;
-  private final VBox runs = new VBox();
   private final StackPane list = new StackPane();
   private final BoardView boardView;
-  private final TerminalsTab terminals;
-  private final WaysTab ways;
-  private final BoardsTab boards;
-  private final HandTab hand;
   private final StrandWhy why;
   private final LaySettings settings;
   private final VBox empty = new VBox();
   private final Label emptyText = new Label();
-  private View view = View.PICTURE;
   private boolean showing;
 
   /** Offers what can be begun from anywhere, whether the station has been gone to or not. */
@@ -86,24 +77,19 @@ public final class LoomStation implements StationView {
   public LoomStation(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
     boardView = new BoardView(workbench);
-    terminals = new TerminalsTab(workbench);
-    ways = new WaysTab(workbench);
-    boards = new BoardsTab(workbench, frame);
-    hand = new HandTab(workbench, frame);
     why = new StrandWhy(workbench);
     Runnable wireByWire = () -> frame.commands().run(WIRE_BY_WIRE);
-    picture = new LayTab(workbench, frame, wireByWire);
     root.getStyleClass().add("station-room");
-    tabs =
-        new Segments<>(
-            v -> v.words,
-            v -> {
-              view = v;
-              show(workbench.bench().get());
-            },
-            View.values());
-    tabs.getStyleClass().add("flat-segments");
-    head = new Head("Loom", tabs);
+    tabs.tab(View.PICTURE, () -> tab(new LayTab(workbench, frame, wireByWire), LayTab::show))
+        .tab(View.STRANDS, () -> Tab.of(strands, b -> strands.getItems().setAll(b.paths())))
+        .tab(View.TERMINALS, () -> new TerminalsTab(workbench))
+        .tab(View.COMMONS, () -> tab(new CommonsTab(workbench), CommonsTab::show))
+        .tab(View.CUT_LIST, () -> tab(new CutTab(), CutTab::show))
+        .tab(View.WAYS, () -> tab(new WaysTab(workbench), WaysTab::show))
+        .tab(View.BOARDS, () -> tab(new BoardsTab(workbench, frame), BoardsTab::show))
+        .tab(View.HAND, () -> tab(new HandTab(workbench, frame), HandTab::show));
+    tabs.bar().getStyleClass().add("flat-segments");
+    head = new Head("Loom", tabs.bar());
 
     settings = new LaySettings(workbench);
 
@@ -120,11 +106,6 @@ public final class LoomStation implements StationView {
                 workbench.select(is.id());
               }
             });
-    commons.setCellFactory(v -> new CommonCell(workbench));
-    commons.setFixedCellSize(30);
-    commons.setAccessibleText("Strands of the commons");
-    runs.getStyleClass().add("runs");
-
     emptyText.getStyleClass().add("emphasis");
     emptyText.setWrapText(true);
     emptyText.setMinHeight(Region.USE_PREF_SIZE);
@@ -133,8 +114,8 @@ public final class LoomStation implements StationView {
     first.setId("use-first-board");
     first.setOnAction(
         event -> {
-          view = View.BOARDS;
-          show(workbench.bench().get());
+          tabs.choose(View.BOARDS);
+          show(bench());
         });
     Button toPanel = new Button("Go to the panel");
     toPanel.setOnAction(event -> workbench.station().set(Station.PANEL));
@@ -159,6 +140,14 @@ public final class LoomStation implements StationView {
     workbench.holds().addListener((o, was, is) -> strands.refresh());
   }
 
+  private static <N extends Node> Tab tab(N node, java.util.function.BiConsumer<N, Bench> show) {
+    return Tab.of(node, bench -> show.accept(node, bench));
+  }
+
+  private Bench bench() {
+    return workbench.bench().get();
+  }
+
   @Override
   public Station station() {
     return Station.LOOM;
@@ -181,7 +170,7 @@ public final class LoomStation implements StationView {
                 + " strands · "
                 + String.format(Locale.ROOT, "%.2f m", bench.loom().totalMetres()));
     boolean noControls = bench.build().controls().isEmpty();
-    empty.setVisible(noControls || bench.board().isEmpty() && view != View.BOARDS);
+    empty.setVisible(noControls || bench.board().isEmpty() && tabs.chosen() != View.BOARDS);
     emptyText.setText(
         noControls
             ? "Nothing to wire yet: put a control on the panel first."
@@ -190,47 +179,8 @@ public final class LoomStation implements StationView {
     empty.getChildren().get(1).setVisible(!noControls);
     empty.getChildren().get(2).setManaged(noControls);
     empty.getChildren().get(2).setVisible(noControls);
-    tabs.choose(view);
-    switch (view) {
-      case PICTURE -> {
-        picture.show(bench);
-        list.getChildren().setAll(picture);
-      }
-      case STRANDS -> {
-        strands.getItems().setAll(bench.paths());
-        list.getChildren().setAll(strands);
-      }
-      case COMMONS -> {
-        commons
-            .getItems()
-            .setAll(bench.loom().strands().stream().filter(s -> s.contact().isEmpty()).toList());
-        runs.getChildren().setAll(bench.loom().runs().stream().map(RunView::new).toList());
-        VBox box = new VBox(runs, commons);
-        VBox.setVgrow(commons, Priority.ALWAYS);
-        list.getChildren().setAll(box);
-      }
-      case TERMINALS -> {
-        terminals.show(bench);
-        list.getChildren().setAll(terminals.node());
-      }
-      case WAYS -> {
-        ways.show(bench);
-        list.getChildren().setAll(ways);
-      }
-      case BOARDS -> {
-        boards.show(bench);
-        list.getChildren().setAll(boards);
-      }
-      case HAND -> {
-        hand.show(bench);
-        list.getChildren().setAll(hand);
-      }
-      case CUT_LIST -> {
-        cutList.show(bench);
-        list.getChildren().setAll(cutList);
-      }
-    }
-    why.setVisible(view == View.STRANDS && bench.board().isPresent());
+    list.getChildren().setAll(tabs.show(bench));
+    why.setVisible(tabs.chosen() == View.STRANDS && bench.board().isPresent());
     why.setManaged(why.isVisible());
     boardView.show(bench);
     boardView.setManaged(narrow());
@@ -241,7 +191,10 @@ public final class LoomStation implements StationView {
 
   /** Side by side tables need the whole width. */
   private boolean narrow() {
-    return view != View.PICTURE && view != View.WAYS && view != View.BOARDS && view != View.HAND;
+    return switch (tabs.chosen()) {
+      case PICTURE, WAYS, BOARDS, HAND -> false;
+      case STRANDS, TERMINALS, COMMONS, CUT_LIST -> true;
+    };
   }
 
   private void selected() {
@@ -254,10 +207,8 @@ public final class LoomStation implements StationView {
     }
     showing = false;
     boardView.mark();
-    if (view == View.HAND) {
-      hand.show(workbench.bench().get());
-    } else if (view == View.WAYS) {
-      ways.show(workbench.bench().get());
+    if (tabs.chosen() == View.HAND || tabs.chosen() == View.WAYS) {
+      tabs.show(bench()); // what they offer is about the selected contact
     }
     why.show(path);
   }

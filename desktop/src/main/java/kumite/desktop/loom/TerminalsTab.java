@@ -10,6 +10,7 @@ import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
 import kumite.circuit.InputLevels;
+import kumite.desktop.shell.Tab;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
 import kumite.kind.Terminal;
@@ -19,7 +20,7 @@ import kumite.verdict.Bench;
 import kumite.working.Working;
 
 /** The loom terminal by terminal: what lands there, and what it reads. */
-final class TerminalsTab {
+final class TerminalsTab implements Tab {
   /** One terminal with what lands on it. */
   private record Row(
       Terminal terminal, List<Strand> strands, List<SignalPath> paths, boolean dead) {
@@ -92,11 +93,13 @@ final class TerminalsTab {
     return Working.number(volts, 2) + " V";
   }
 
-  TableView<?> node() {
+  @Override
+  public TableView<?> node() {
     return table;
   }
 
-  void show(Bench bench) {
+  @Override
+  public void show(Bench bench) {
     showing = true;
     Map<String, List<SignalPath>> paths = new HashMap<>();
     for (SignalPath path : bench.paths()) {

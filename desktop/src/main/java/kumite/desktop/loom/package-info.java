@@ -1,2 +1,5 @@
 /** The Loom station: strands, commons, cut list, board. */
+@NullMarked
 package kumite.desktop.loom;
+
+import org.jspecify.annotations.NullMarked;

@@ -108,6 +108,7 @@ final class FirmwareTab extends VBox {
             question -> {},
             (question, answer) -> tell(question.bench(), answer),
             this::refuse);
+    workbench.path().addListener((o, was, is) -> select());
   }
 
   private HBox ways() {
@@ -251,7 +252,7 @@ final class FirmwareTab extends VBox {
   }
 
   /** The contact that is looked at everywhere is looked at here. */
-  void select() {
+  private void select() {
     boolean before = telling;
     telling = true;
     Optional<ContactId> path = workbench.path().get();

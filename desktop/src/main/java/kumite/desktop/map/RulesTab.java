@@ -223,10 +223,7 @@ final class RulesTab extends ScrollPane {
   }
 
   private static boolean press(Target target) {
-    Target plain = target.plain();
-    return !(plain instanceof Target.Axis
-        || plain instanceof Target.Motion
-        || plain instanceof Target.Steps);
+    return !target.travels();
   }
 
   private Node counts(SignalPath path, Bench bench) {

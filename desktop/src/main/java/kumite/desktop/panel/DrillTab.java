@@ -13,6 +13,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.desktop.shell.Shell;
+import kumite.desktop.shell.Tab;
 import kumite.desktop.shell.Workbench;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;

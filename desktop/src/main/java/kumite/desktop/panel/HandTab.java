@@ -10,6 +10,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.build.Edit;
 import kumite.build.brief.Hand;
+import kumite.desktop.shell.Tab;
 import kumite.desktop.shell.Workbench;
 import kumite.finding.Station;
 import kumite.measure.Length;

@@ -1,11 +1,8 @@
 package kumite.desktop.panel;
 
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Supplier;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -28,6 +25,8 @@ import kumite.desktop.field.TypedField;
 import kumite.desktop.plan.Scale;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
+import kumite.desktop.shell.Tab;
+import kumite.desktop.shell.Tabs;
 import kumite.desktop.shell.Workbench;
 import kumite.finding.Station;
 import kumite.measure.Placement;
@@ -79,9 +78,7 @@ public final class PanelStation implements StationView {
   private final Tray tray;
   private final Begin empty;
   private final Segments<Side> sides;
-  private final Segments<Below> tabs;
-  private final Map<Below, Tab> tabViews = new EnumMap<>(Below.class);
-  private final Map<Below, Supplier<Tab>> tabMakers = new EnumMap<>(Below.class);
+  private final Tabs<Below> tabs = new Tabs<>(Below.class, b -> b.words, b -> opened());
   private final StackPane bottom = new StackPane();
   private final StackPane drawer = new StackPane();
   private final ToggleButton fold = new ToggleButton("Fold");
@@ -92,7 +89,6 @@ public final class PanelStation implements StationView {
   private final ToggleButton measure = new ToggleButton("Measure");
   private final ToggleButton reach = new ToggleButton("Reach");
   private Side side = Side.TOP;
-  private Below below = Below.SELECTED;
   private Section.Line line = new Section.Line(true, 0);
   private boolean lineSet;
 
@@ -128,14 +124,14 @@ public final class PanelStation implements StationView {
     own.setOnAction(event -> frame.over().raise(new OwnPart(workbench, frame)));
     tray.last(own);
 
-    tabMakers.put(Below.SELECTED, () -> selected);
-    tabMakers.put(Below.PANEL, () -> new PanelTab(workbench));
-    tabMakers.put(Below.CASE, () -> new CaseTab(workbench, plan));
-    tabMakers.put(Below.HAND, () -> new HandTab(workbench));
-    tabMakers.put(Below.LAYOUT, () -> new LayoutTab(workbench));
-    tabMakers.put(Below.GAPS, () -> new GapsTab(workbench, plan));
-    tabMakers.put(Below.LEVERS, () -> new LeversTab(workbench));
-    tabMakers.put(Below.DRILL, () -> new DrillTab(workbench, frame));
+    tabs.tab(Below.SELECTED, () -> selected)
+        .tab(Below.PANEL, () -> new PanelTab(workbench))
+        .tab(Below.CASE, () -> new CaseTab(workbench, plan))
+        .tab(Below.HAND, () -> new HandTab(workbench))
+        .tab(Below.LAYOUT, () -> new LayoutTab(workbench))
+        .tab(Below.GAPS, () -> new GapsTab(workbench, plan))
+        .tab(Below.LEVERS, () -> new LeversTab(workbench))
+        .tab(Below.DRILL, () -> new DrillTab(workbench, frame));
 
     sectionWay =
         new Segments<>(
@@ -191,8 +187,7 @@ public final class PanelStation implements StationView {
       frame.commands().offer("Panel: " + each.words, "", () -> onPlan(() -> choose(each)));
     }
 
-    tabs = new Segments<>(b -> b.words, this::choose, Below.values());
-    tabs.getStyleClass().add("flat-segments");
+    tabs.bar().getStyleClass().add("flat-segments");
     bottom.setMinHeight(Region.USE_PREF_SIZE);
     empty = new Begin(workbench, frame);
     drawer.getStyleClass().add("drawer");
@@ -206,9 +201,9 @@ public final class PanelStation implements StationView {
     fold.getStyleClass().addAll("segment", "fold");
     fold.setMinWidth(Region.USE_PREF_SIZE);
     fold.setTooltip(new Tooltip("Fold the fields away, so that the plan has all the room. F6"));
-    fold.setOnAction(event -> choose(below));
-    HBox.setHgrow(tabs, Priority.ALWAYS);
-    HBox tabRow = new HBox(tabs, fold);
+    fold.setOnAction(event -> opened());
+    HBox.setHgrow(tabs.bar(), Priority.ALWAYS);
+    HBox tabRow = new HBox(tabs.bar(), fold);
     VBox work = new VBox(sheet, tabRow, bottom);
     work.getStyleClass().add("plan-work");
     HBox.setHgrow(work, Priority.ALWAYS);
@@ -236,11 +231,6 @@ public final class PanelStation implements StationView {
             });
     section.widthProperty().addListener((o, was, is) -> drawSection(workbench.bench().get()));
     section.heightProperty().addListener((o, was, is) -> drawSection(workbench.bench().get()));
-  }
-
-  /** {@return a tab, made when it is first chosen} */
-  private Tab tab(Below which) {
-    return tabViews.computeIfAbsent(which, one -> tabMakers.get(one).get());
   }
 
   private void onPlan(Runnable run) {
@@ -285,12 +275,14 @@ public final class PanelStation implements StationView {
   }
 
   private void choose(Below wanted) {
-    if (wanted != below) {
-      tab(below).leave();
-    }
-    below = wanted;
     tabs.choose(wanted);
-    Tab tab = tab(wanted);
+    opened();
+  }
+
+  /** Brings the chosen tab up, or folds it away. */
+  private void opened() {
+    Below wanted = tabs.chosen();
+    Tab tab = tabs.tab();
     boolean folded = fold.isSelected();
     fold.setText(folded ? "Unfold" : "Fold");
     bottom.getChildren().setAll(wanted.tablePx > 0 || folded ? List.of() : List.of(tab.node()));
@@ -366,7 +358,7 @@ public final class PanelStation implements StationView {
     tray.show();
     plan.show(bench);
     drawSection(bench);
-    tab(below).show(bench);
+    tabs.show(bench);
   }
 
   private void drawSection(Bench bench) {

@@ -25,6 +25,7 @@ import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Command;
 import kumite.desktop.shell.Shell;
+import kumite.desktop.shell.Tab;
 import kumite.desktop.shell.Workbench;
 import kumite.kind.ControlKind;
 import kumite.measure.Length;

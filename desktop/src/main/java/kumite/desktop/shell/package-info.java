@@ -5,4 +5,7 @@
  * lays out the window; {@link kumite.desktop.shell.Commands} is the one list of everything that can
  * be done, from which keys, buttons and the finder are made.
  */
+@NullMarked
 package kumite.desktop.shell;
+
+import org.jspecify.annotations.NullMarked;

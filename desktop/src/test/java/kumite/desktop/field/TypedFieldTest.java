@@ -34,7 +34,7 @@ public class TypedFieldTest {
     taken.clear();
     Fx.onFx(
         () -> {
-          length = TypedField.length("width", Range.of(20, 1000, "mm"), taken::add);
+          length = TypedField.length("width", Range.of(10, 1000, "mm"), taken::add);
           volts = TypedField.number("supply", Range.of(1, 12, "V"), taken::add);
           elsewhere = new TextField();
           length.show(30);
@@ -126,14 +126,14 @@ public class TypedFieldTest {
     write(length, "1 in");
     hands.push(KeyCode.ENTER);
     write(length, "5");
-    assertThat(saysBack(length)).isEqualTo("type 20.0 to 1000.0 mm");
+    assertThat(saysBack(length)).isEqualTo("type 10.0 to 1000.0 mm");
     hands.push(KeyCode.ENTER);
     hands.clickOn(elsewhere);
     Fx.idle();
     assertThat(taken).as("what is out of range is not taken").containsExactly(4.75, 25.4);
     Fx.onFx(() -> length.unit(LengthUnit.INCH));
     write(length, "50");
-    assertThat(saysBack(length)).isEqualTo("type 0.787 to 39.370 in");
+    assertThat(saysBack(length)).isEqualTo("type 0.394 to 39.370 in");
   }
 
   @Test

@@ -19,10 +19,8 @@ import kumite.build.map.Mapping;
 import kumite.build.map.Opposed;
 import kumite.build.map.Profile;
 import kumite.build.map.Pulses;
-import kumite.build.map.Repeat;
 import kumite.build.map.Target;
 import kumite.build.map.Timing;
-import kumite.build.map.Tuning;
 import kumite.device.Senses;
 import kumite.finding.Code;
 import kumite.finding.Finding;
@@ -31,7 +29,6 @@ import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.firmware.Blueprint;
 import kumite.kind.BoardKind;
-import kumite.kind.ContactKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.map.MapCode;
@@ -41,11 +38,8 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 
-/** Rules and tunings that do nothing, or not what they look like: silent nonsense is told. */
+/** Rules that do nothing, or not what they look like: silent nonsense is told. */
 public final class RuleChecks {
-  /** Over so many reports one more or less is not felt: common practice, no source. */
-  private static final int EVEN_PERIODS = 4;
-
   private final Build build;
   private final Profile profile;
   private final Timing timing;
@@ -69,11 +63,10 @@ public final class RuleChecks {
   }
 
   /**
-   * Checks the profile looked at.
+   * {@return rules that do nothing, or harm, in the profile looked at}
    *
    * @param first whether it is its seat's first: what is tuned for all profiles is told once
    */
-  /** {@return rules that do nothing, or harm} */
   public static List<Finding> of(
       Build build, Catalogue catalogue, Loom loom, Optional<BoardKind> board, boolean first) {
     RuleChecks checks = new RuleChecks(build, catalogue, loom, board);
@@ -89,9 +82,7 @@ public final class RuleChecks {
     checks.pads();
     checks.balls();
     if (first) {
-      checks.tunings();
-      checks.repeats();
-      checks.pulses();
+      checks.findings.addAll(TuningChecks.of(build, checks.timing, checks.sites));
       checks.slots(board);
       checks.program(board);
     }
@@ -198,124 +189,6 @@ public final class RuleChecks {
                   "Its wires end at another board, so this one never sees it")
               .mendedBy(
                   Fix.of("Take it out of this map", b -> b.withProfile(p -> p.without(contact)))));
-    }
-  }
-
-  // ---- tunings
-
-  private void tunings() {
-    Tuning tuning = build.tuning();
-    for (ContactId contact : tuning.axes().keySet()) {
-      tuned(contact, "axis", t -> t.withAxis(contact, Optional.empty()));
-    }
-    for (ContactId contact : tuning.presses().keySet()) {
-      tuned(contact, "press", t -> t.withPress(contact, Optional.empty()));
-    }
-  }
-
-  private void tuned(ContactId contact, String what, UnaryOperator<Tuning> without) {
-    ContactSite site = sites.get(contact);
-    if (site != null && site.contact().type() == ContactKind.Type.SWITCH) {
-      idle(
-          List.of(Subject.of(contact)),
-          "The " + what + " tuning of " + site.label() + " does nothing",
-          "It is a switch: it has no travel to be tuned",
-          "Take the tuning out",
-          b -> b.withTuning(without.apply(b.tuning())));
-    }
-  }
-
-  private void repeats() {
-    for (Map.Entry<ContactId, Repeat> repeat : build.tuning().repeats().entrySet()) {
-      ContactId contact = repeat.getKey();
-      boolean axis =
-          build.seat().profiles().stream()
-              .flatMap(Profile::mappings)
-              .flatMap(mapping -> mapping.of(contact).stream())
-              .anyMatch(entry -> entry.target().follows());
-      ContactSite site = sites.get(contact);
-      if (site == null) {
-        continue;
-      }
-      UnaryOperator<Build> out =
-          b -> b.withTuning(b.tuning().withRepeat(contact, Optional.empty()));
-      if (axis) {
-        idle(
-            List.of(Subject.of(contact)),
-            "Rapid fire of " + site.label() + " does nothing",
-            "It gives an axis: there is nothing to press again and again",
-            "Take rapid fire out",
-            out);
-        continue;
-      }
-      int on = repeat.getValue().onMs() * 1000;
-      int off = repeat.getValue().offMs() * 1000;
-      int period = Math.max(timing.pollUs(), timing.scanUs());
-      boolean lost = Math.min(on, off) < period;
-      if (lost || (on + off) % period != 0 && on + off < EVEN_PERIODS * period) {
-        String each =
-            "It is on for " + ms(on) + " and off for " + ms(off) + ", and the host is told each ";
-        findings.add(
-            look(
-                MapCode.SHOTS_LOST,
-                List.of(Subject.of(contact)),
-                lost
-                    ? "The host does not see every shot of " + site.label()
-                    : "The shots of " + site.label() + " come unevenly",
-                each
-                    + ms(period)
-                    + (lost
-                        ? ": some fall between two reports. Make both at least as long"
-                        : ": some last one report longer. Let both together be a multiple of it")));
-      }
-    }
-  }
-
-  private void pulses() {
-    for (Map.Entry<ContactId, Pulses> one : build.tuning().pulses().entrySet()) {
-      ContactId contact = one.getKey();
-      ContactSite site = sites.get(contact);
-      if (site == null) {
-        continue;
-      }
-      Pulses pulses = one.getValue();
-      boolean pair =
-          Pulses.partner(contact).filter(sites::containsKey).isPresent()
-              && site.contact().type() == ContactKind.Type.SWITCH;
-      if (!pair) {
-        idle(
-            List.of(Subject.of(contact)),
-            "Pulses of " + site.label() + " do nothing",
-            "Pulses are counted of two contacts that lead and follow, named such as "
-                + site.control().id()
-                + ".a and "
-                + site.control().id()
-                + ".b; this one has no partner",
-            "Take the counting out",
-            b -> b.withTuning(b.tuning().withPulses(contact, Optional.empty())));
-      } else if (pulses.perStep() > pulses.perTurn()) {
-        findings.add(
-            look(
-                    MapCode.STEP_TOO_LONG,
-                    List.of(Subject.of(contact)),
-                    site.label() + " gives less than one step in a turn",
-                    pulses.perStep()
-                        + " counts make a step, and a whole turn has "
-                        + pulses.perTurn())
-                .mendedBy(
-                    Fix.of(
-                        "A step for each four counts",
-                        b ->
-                            b.withTuning(
-                                b.tuning()
-                                    .withPulses(
-                                        contact,
-                                        Optional.of(
-                                            new Pulses(
-                                                pulses.perTurn(),
-                                                Math.min(Pulses.USUAL.perStep(), pulses.perTurn()),
-                                                pulses.turned())))))));
-      }
     }
   }
 

@@ -68,21 +68,6 @@ record Desk(
     findings = List.copyOf(findings);
   }
 
-  /** {@return whether another build says the same of this seat, so that nothing need be done} */
-  boolean holds(Build other, Catalogue catalogue, Catalogue before, List<Neighbour> otherBeside) {
-    return catalogue == before
-        && otherBeside.equals(beside)
-        && Loom.landed(other).equals(Loom.landed(build))
-        && other.links().equals(build.links())
-        && (other.links().isEmpty() || other.seats().equals(build.seats()))
-        && other.panel().equals(build.panel())
-        && other.brief().equals(build.brief())
-        && other.controls().equals(build.controls())
-        && other.tuning().equals(build.tuning())
-        && other.seats().size() == build.seats().size()
-        && other.seat().equals(build.seat());
-  }
-
   /**
    * Works out a seat.
    *

@@ -32,7 +32,6 @@ import kumite.lead.Turn;
 import kumite.leads.LeadChecks;
 import kumite.measure.Paper;
 import kumite.sheet.LeadSheet;
-import kumite.verdict.Rooms;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -58,7 +57,7 @@ import picocli.CommandLine.Spec;
       LeadCommand.Show.class,
       LeadCommand.Check.class,
       LeadCommand.ChartIt.class,
-      LeadCommand.Kinds.class
+      LeadKinds.class
     })
 final class LeadCommand implements Runnable {
   @Spec private CommandSpec spec;
@@ -365,50 +364,6 @@ final class LeadCommand implements Runnable {
       claim(file, "%PDF");
       WholeFile.write(file, pdf);
       spec.commandLine().getOut().println(file);
-      return 0;
-    }
-  }
-
-  @Command(
-      name = "kinds",
-      description = "The connectors and pinouts that are known.",
-      mixinStandardHelpOptions = true)
-  static final class Kinds implements Callable<Integer> {
-    private final Rooms rooms;
-
-    Kinds(Rooms rooms) {
-      this.rooms = rooms;
-    }
-
-    @Spec private CommandSpec spec;
-
-    @Option(
-        names = "--own",
-        paramLabel = "FILE",
-        description = "A file with connectors and pinouts of your own, to read and list as well.")
-    private Path own;
-
-    @Override
-    public Integer call() throws BuildFileException {
-      PrintWriter out = spec.commandLine().getOut();
-      Plugs plugs = LeadSource.with(own, rooms).plugs();
-      plugs
-          .connectors()
-          .forEach(
-              kind ->
-                  out.printf(
-                      Locale.ROOT, "%-12s %s: %s%n", kind.id(), kind.name(), kind.numbering()));
-      plugs.rows().forEach(row -> out.println(row.words() + ": " + row.mechanism()));
-      for (Pinout pinout : plugs.pinouts()) {
-        out.printf(
-            Locale.ROOT,
-            "%s (%s): %s%n",
-            pinout.id(),
-            pinout.connector(),
-            String.join(
-                ", ",
-                pinout.pins().stream().map(p -> p.pin() + " " + p.function().words()).toList()));
-      }
       return 0;
     }
   }

@@ -40,6 +40,9 @@ import kumite.name.SeatId;
  * #profile()} and {@link #timing()} speak of the one that is looked at, and so do the edits of
  * them. {@link #facing} looks at another one.
  *
+ * <p>Longer than most files: one value, with a change for each thing that every room reads
+ * (decision 19 says why these are written by hand).
+ *
  * @param revision the letter of the revision, {@code A} to {@code Z}
  * @param parts what was decided at each station for the whole build
  * @param controls the controls, each id once, in the order they were added

@@ -26,6 +26,8 @@ import kumite.working.Working;
  * asked that it can give), {@value #CHANNEL_OHM} ohm through a multiplexer, 1 uA of leakage at an
  * input (10 nA where touch is sensed), {@value #SKIN_LEAST_OHM} to {@value #SKIN_MOST_OHM} ohm of
  * dry skin, {@value #OUTPUT_OHM} ohm behind the output of a fed part.
+ *
+ * <p>Longer than most files: what there is and what others may ask of it share the same tables.
  */
 final class Network {
   static final double CONTACT_OHM = 0.1;

@@ -12,6 +12,8 @@ import kumite.name.Joint;
 /**
  * One electrical part. Its ends are places where wires land; parts on one carrier share places,
  * since the carrier's copper joins them.
+ *
+ * <p>Longer than most files: a closed set of small records.
  */
 public sealed interface Component {
   /** {@return its ends, each once, in the order of its kind} */

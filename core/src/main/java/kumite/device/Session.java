@@ -30,6 +30,8 @@ import org.jspecify.annotations.Nullable;
  * and presses that come close together make chords. Not thread-safe.
  *
  * <p>Times are us since power-up; those of a {@link Trace} count from its move.
+ *
+ * <p>Longer than most files: hands, board and host share one clock, and what it has reached.
  */
 public final class Session {
   /** A run that has not come to rest so long after its last edge never will. */

@@ -27,7 +27,11 @@ import kumite.name.ControlId;
 import kumite.program.Chords;
 import kumite.program.Meanings;
 
-/** The tables of what contacts mean, one stretch of rows for each profile. */
+/**
+ * The tables of what contacts mean, one stretch of rows for each profile.
+ *
+ * <p>Longer than most files: the columns of one row, in the order in which the program reads them.
+ */
 final class ProfileRows {
   private static final int NO_BIT = 65535;
   private static final String[] STRETCHES = {

@@ -10,7 +10,11 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import kumite.program.AxisShape;
 
-/** Writes tables for the script, and takes out of it what the build does not use. */
+/**
+ * Writes tables for the script, and takes out of it what the build does not use.
+ *
+ * <p>Longer than most files: one program, written from top to bottom.
+ */
 final class ScriptSource {
   private final Blueprint blueprint;
   private final Score score;

@@ -9,6 +9,8 @@ import kumite.measure.Shape;
 /**
  * A kind of control.
  *
+ * <p>Longer than most files: one record with the small records that it is made of.
+ *
  * @param id its id in builds, such as {@code button-30}
  * @param name short, for the tray
  * @param trait what tells it from its neighbours, one line

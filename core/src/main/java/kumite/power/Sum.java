@@ -18,6 +18,9 @@ import kumite.working.Working;
  * <pre>{@code
  * Sum.LAMP.work(Map.of("supply", "5", "forward", "1.8", "current", "20 mA")).working();
  * }</pre>
+ *
+ * <p>Longer than most files: a closed list, each calculation with what it asks, its working and its
+ * judgement in one place.
  */
 public enum Sum {
   LAMP("lamp", "Lamp resistor", "The series resistor of a lamp: next preferred value up.") {

@@ -30,6 +30,9 @@ import kumite.timing.Debouncer;
  * }</pre>
  *
  * <p>Its steps are those of {@code docs/semantics.md}, in that order. Not thread-safe.
+ *
+ * <p>Longer than most files: the steps of a look stand in the order of docs/semantics.md, which is
+ * read beside it, and so do those of the exported program.
  */
 public final class Program {
   /** Where reports go. */

@@ -29,6 +29,8 @@ import org.jspecify.annotations.Nullable;
  * Draws on the pages of one document, in millimetres from the top left corner of the page.
  *
  * <p>A PDF point is 1/72 in (ISO 32000-1, 8.3.2.3), so 100 mm are 283.46 points.
+ *
+ * <p>Longer than most files: what a page can be written and drawn with, and nothing else.
  */
 final class Pen implements AutoCloseable {
   private static final double POINTS_PER_MM = 72 / 25.4;

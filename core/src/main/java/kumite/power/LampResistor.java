@@ -1,5 +1,6 @@
 package kumite.power;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import kumite.working.Quantity;
@@ -14,7 +15,7 @@ import kumite.working.Working;
  * @param chosenOhm the next preferred value up; 0 where it does not light
  * @param milliamps the current that flows with the chosen value
  * @param watts lost in the chosen resistor
- * @param ratingWatts the smallest usual rating that is at most half used
+ * @param ratingWatts the smallest usual rating that is at most half used; 0 where there is none
  * @param supplyVolts what it was worked out for
  * @param forwardVolts of the lamp
  * @param wantedMilliamps asked for
@@ -59,6 +60,14 @@ public record LampResistor(
   public Judgement judgement() {
     if (!lights) {
       return Judgement.stop("it will not light: feed it with more volts than its forward voltage");
+    }
+    if (ratingWatts == 0) {
+      return Judgement.stop(
+          String.format(
+              Locale.ROOT,
+              "%.1f W are lost in the resistor, and none of usual size is made for twice that: it"
+                  + " burns. Feed the lamp with fewer volts, or by a source of constant current",
+              watts));
     }
     double most = mostMilliamps() / wantedMilliamps;
     double least = leastMilliamps() / wantedMilliamps;
@@ -119,10 +128,7 @@ public record LampResistor(
     double chosen = series.atLeast(exact);
     double milliamps = spare / chosen * 1000;
     double watts = spare * spare / chosen;
-    double rating = RATINGS[RATINGS.length - 1];
-    for (int i = RATINGS.length - 1; i >= 0 && RATINGS[i] >= 2 * watts; i--) {
-      rating = RATINGS[i];
-    }
+    double rating = Arrays.stream(RATINGS).filter(each -> each >= 2 * watts).findFirst().orElse(0);
     List<Working.Value> values = new java.util.ArrayList<>(given);
     values.add(Working.value("R", exact, 1, "ohm", "exact"));
     values.add(Working.value("R " + series, chosen, 0, "ohm", "next preferred value up"));
@@ -142,7 +148,10 @@ public record LampResistor(
             "lamp resistor",
             "R = (Vs - Vf) / I",
             values,
-            String.format(Locale.ROOT, "%s, %s W", ohms(chosen), plain(rating)),
+            rating > 0
+                ? String.format(Locale.ROOT, "%s, %s W", ohms(chosen), plain(rating))
+                : String.format(
+                    Locale.ROOT, "%s, but %s W are lost in it", ohms(chosen), plain(watts)),
             SOURCE));
   }
 

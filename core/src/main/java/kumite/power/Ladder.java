@@ -14,6 +14,8 @@ import kumite.working.Working;
  * @param steps the volts of each step
  * @param leastGapCodes the fewest codes between the bands of two neighbouring steps
  * @param closest the number of the lower of those two steps, 1 upward
+ * @param mostWatts lost in one resistor at most: the first button held lays the whole supply on the
+ *     pull-up; rungs between taps share it
  * @param working how the closest gap came about
  */
 public record Ladder(
@@ -22,6 +24,7 @@ public record Ladder(
     List<Step> steps,
     int leastGapCodes,
     int closest,
+    double mostWatts,
     Working working) {
   /** Steps nearer than this are told apart badly: noise of a usual converter, common practice. */
   public static final int CODES_APART = 16;
@@ -175,7 +178,8 @@ public record Ladder(
                 Working.value("least", high.leastCode(), 0, "", "code of step " + high.number())),
             least + " codes apart at worst, " + CODES_APART + " wanted",
             Source.derived("voltage divider at worst; 1 uA of leakage is common practice"));
-    return new Ladder(kind, ohms, steps, least, closest, working);
+    double volts = kind == Kind.TAPS ? supply / ohms.size() : supply;
+    return new Ladder(kind, ohms, steps, least, closest, volts * volts / ohms.get(0), working);
   }
 
   private static void need(double supply, double ohm, int count, double tolerance, int bits) {

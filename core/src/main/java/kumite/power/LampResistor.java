@@ -1,6 +1,5 @@
 package kumite.power;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import kumite.working.Quantity;
@@ -33,7 +32,6 @@ public record LampResistor(
     double wantedMilliamps,
     Working working) {
 
-  private static final double[] RATINGS = {0.125, 0.25, 0.5, 1, 2, 5};
   private static final Source SOURCE =
       Source.standard("Ohm's law; preferred values IEC 60063; half the rating is common practice");
 
@@ -128,7 +126,7 @@ public record LampResistor(
     double chosen = series.atLeast(exact);
     double milliamps = spare / chosen * 1000;
     double watts = spare * spare / chosen;
-    double rating = Arrays.stream(RATINGS).filter(each -> each >= 2 * watts).findFirst().orElse(0);
+    double rating = Heat.rating(watts).orElse(0.0);
     List<Working.Value> values = new java.util.ArrayList<>(given);
     values.add(Working.value("R", exact, 1, "ohm", "exact"));
     values.add(Working.value("R " + series, chosen, 0, "ohm", "next preferred value up"));

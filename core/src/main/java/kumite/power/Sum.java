@@ -112,13 +112,17 @@ public enum Sum {
           .with("drop_v", drop)
           .with("left_v", supply - drop)
           .with("lost_percent", drop / supply * 100)
+          .with("amps_per_mm2", amps / wire.areaMm2())
           .judged(
-              drop >= supply
-                  ? Judgement.stop("more is lost than the supply has: that current cannot flow")
-                  : drop > Judgement.MOST_LOST * supply
-                      ? Judgement.look(
-                          "more than 5 % of the supply is lost: a thicker gauge, or a second feed")
-                      : Judgement.fine("at most 5 % of the supply is lost"));
+              worst(
+                  drop >= supply
+                      ? Judgement.stop("more is lost than the supply has: that current cannot flow")
+                      : drop > Judgement.MOST_LOST * supply
+                          ? Judgement.look(
+                              "more than 5 % of the supply is lost: a thicker gauge, or a second"
+                                  + " feed")
+                          : Judgement.fine("at most 5 % of the supply is lost"),
+                  Heat.ofWire(amps, wire)));
     }
   },
 
@@ -163,7 +167,12 @@ public enum Sum {
           .with("volts_v", volts)
           .with("source_ohm", source)
           .with("current_ma", amps * 1000)
-          .judged(weak(source));
+          .with("top_w", (supply - volts) * amps)
+          .with("bottom_w", volts * volts / bottom)
+          .judged(
+              worst(
+                  weak(source),
+                  Heat.ofResistor(Math.max((supply - volts) * amps, volts * volts / bottom))));
     }
   },
 
@@ -205,7 +214,8 @@ public enum Sum {
           .with("source_ohm", ohm * travel * (1 - travel))
           .with("most_source_ohm", ohm / 4)
           .with("current_ma", reference / ohm * 1000)
-          .judged(weak(ohm / 4));
+          .with("power_w", reference * reference / ohm)
+          .judged(worst(weak(ohm / 4), Heat.ofPot(reference * reference / ohm)));
     }
   },
 
@@ -316,14 +326,16 @@ public enum Sum {
           .with("closest_step", ladder.closest())
           .with("told_apart", ladder.leastGapCodes() >= Ladder.CODES_APART)
           .judged(
-              ladder.leastGapCodes() >= Ladder.CODES_APART
-                  ? Judgement.fine("every step is told apart at worst")
-                  : Judgement.look(
-                      "the closest steps are "
-                          + ladder.leastGapCodes()
-                          + " codes apart at worst, "
-                          + Ladder.CODES_APART
-                          + " wanted: closer resistors, fewer steps, or more bits"));
+              worst(
+                  ladder.leastGapCodes() >= Ladder.CODES_APART
+                      ? Judgement.fine("every step is told apart at worst")
+                      : Judgement.look(
+                          "the closest steps are "
+                              + ladder.leastGapCodes()
+                              + " codes apart at worst, "
+                              + Ladder.CODES_APART
+                              + " wanted: closer resistors, fewer steps, or more bits"),
+                  Heat.ofResistor(ladder.mostWatts())));
     }
   },
 
@@ -454,6 +466,18 @@ public enum Sum {
     this.word = word;
     this.title = title;
     this.about = about;
+  }
+
+  /** The graver of what is said; both where they are as grave. */
+  private static Judgement worst(Judgement said, Optional<Judgement> heat) {
+    return heat.map(
+            h -> {
+              int graver = h.grade().compareTo(said.grade());
+              return graver == 0
+                  ? new Judgement(said.grade(), said.why() + ". And " + h.why())
+                  : graver < 0 ? h : said;
+            })
+        .orElse(said);
   }
 
   private static Judgement weak(double sourceOhm) {

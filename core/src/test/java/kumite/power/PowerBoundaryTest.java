@@ -95,6 +95,42 @@ public class PowerBoundaryTest {
     assertThat(sum.work(typed(given)).judgement().orElseThrow().grade().word()).isEqualTo(grade);
   }
 
+  /** Heat: by watts and amperes worked out here; the limits are common practice, no source. */
+  @DataProvider
+  public Object[][] heat() {
+    return new Object[][] {
+      // 22 AWG is 0.326 mm2 (ASTM B258): 1.95 A are 6 A/mm2, 4.89 A are 15
+      {Sum.DROP, "supply=24; current=1.94 A; awg=22; length=100", "fine", "5 %"},
+      {Sum.DROP, "supply=24; current=1.97 A; awg=22; length=100", "look", "warm"},
+      {Sum.DROP, "supply=24; current=4.87 A; awg=22; length=100", "look", "warm"},
+      {Sum.DROP, "supply=24; current=4.92 A; awg=22; length=100", "stop", "fuse"},
+      {Sum.DROP, "supply=12; current=10 A; awg=30; length=10", "stop", "melts"},
+      // 5 V over 200 ohm: 125 mW, half of a quarter watt
+      {Sum.DIVIDER, "supply=10; top=200; bottom=200", "fine", ""},
+      {Sum.DIVIDER, "supply=10.1; top=200; bottom=200", "look", "0.50 W"},
+      {Sum.DIVIDER, "supply=5; top=1; bottom=1", "stop", "burns"},
+      // the load takes most of the current: 9 V over 32 ohm are 2.53 W in the upper one alone
+      {Sum.DIVIDER, "supply=10; top=32; bottom=10k; load=3.6", "stop", "burns"},
+      // The first button lays 3.3 V on the pull-up; three rungs share it
+      {Sum.LADDER, "steps=4; ohm=88", "fine", ""},
+      {Sum.LADDER, "steps=4; ohm=87", "look", "0.13 W"},
+      {Sum.LADDER, "steps=4; ohm=1", "stop", "burns"},
+      {Sum.LADDER, "steps=4; kind=taps; ohm=10", "fine", ""},
+      {Sum.LADDER, "steps=4; kind=taps; ohm=9.6", "look", "0.13 W"},
+      {Sum.POT, "ohm=1k; reference=10", "fine", ""},
+      {Sum.POT, "ohm=990; reference=10", "look", "0.10 W"},
+      {Sum.POT, "ohm=10; reference=3.3", "stop", "burns"},
+      {Sum.POT, "ohm=100k; reference=3.3", "look", "10 kohm"},
+    };
+  }
+
+  @Test(dataProvider = "heat")
+  public void nothingThatBurnsIsFine(Sum sum, String given, String grade, String words) {
+    Judgement said = sum.work(typed(given)).judgement().orElseThrow();
+    assertThat(said.grade().word()).as(said.why()).isEqualTo(grade);
+    assertThat(said.why()).contains(words);
+  }
+
   /** At half of its rating, and not above; from 2.5 W on no usual one is left, which is a stop. */
   @Test
   public void aResistorIsAtMostHalfUsed() {

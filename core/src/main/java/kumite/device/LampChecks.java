@@ -22,6 +22,8 @@ import kumite.kind.Terminal;
 import kumite.loom.Lamps;
 import kumite.name.ControlId;
 import kumite.power.ESeries;
+import kumite.power.Heat;
+import kumite.power.Judgement;
 import kumite.power.LampResistor;
 import kumite.working.Working;
 
@@ -86,6 +88,7 @@ final class LampChecks {
     }
     double volts = Lamps.volts(board, control);
     boolean bare = !lamp.resistorInside() && control.hookup().lampOhm().isEmpty() && volts > 0;
+    hot(control, milliamps);
     if (!bare && Math.min(milliamps, limit(feed)) > RUINED * lamp.milliamps()) {
       ruined(control, lamp, volts, milliamps);
     } else if (lamp.resistorInside()) {
@@ -93,6 +96,27 @@ final class LampChecks {
     } else {
       bare(control, lamp, feed, volts, milliamps);
     }
+  }
+
+  /** What is lost in the resistor that was fitted. */
+  private void hot(Control control, double milliamps) {
+    double ohm = control.hookup().lampOhm().orElse(0);
+    double amps = milliamps / 1000;
+    Heat.ofResistor(amps * amps * ohm)
+        .ifPresent(
+            said ->
+                findings.add(
+                    finding(
+                        PowerCode.PART_HOT,
+                        said.grade() == Judgement.Grade.STOP ? Severity.STOP : Severity.LOOK,
+                        control,
+                        control.label() + "'s resistor gets hot",
+                        milliamps(milliamps)
+                            + " flow through "
+                            + LampResistor.ohms(ohm)
+                            + ": "
+                            + said.why()
+                            + ". Keep it off wood, plastic and other wires")));
   }
 
   /** Twice what it is made for, wherever that comes from: another feed, or a resistor led round. */

@@ -19,6 +19,7 @@ import kumite.loom.Sharing;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.power.ESeries;
+import kumite.power.Heat;
 import kumite.power.Judgement;
 import kumite.power.Ladder;
 import kumite.power.LampResistor;
@@ -221,7 +222,28 @@ final class MeasureChecks {
             .showing(working));
   }
 
+  /** Its ends lie on supply and ground, so that the whole supply is lost in it. */
+  private void hot(SignalPath path) {
+    double ohm = path.site().kind().ohm();
+    double volts = board.logicVolts();
+    Heat.ofPot(volts * volts / ohm)
+        .ifPresent(
+            said ->
+                findings.add(
+                    Finding.of(
+                        PowerCode.PART_HOT,
+                        said.grade() == Judgement.Grade.STOP ? Severity.STOP : Severity.LOOK,
+                        List.of(Subject.of(path.id())),
+                        path.site().label() + " gets hot",
+                        Working.number(volts, 1)
+                            + " V lie on "
+                            + LampResistor.ohms(ohm)
+                            + ": "
+                            + said.why())));
+  }
+
   private void wiper(SignalPath path) {
+    hot(path);
     double source = path.site().kind().ohm() / 4;
     if (source <= SOURCE_OHM) {
       return;

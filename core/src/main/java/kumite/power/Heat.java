@@ -5,7 +5,7 @@ import java.util.Locale;
 import java.util.Optional;
 
 /** What parts and wires bear. A part is used to half of its rating: common practice, no source. */
-final class Heat {
+public final class Heat {
   private static final double[] RATINGS_W = {0.125, 0.25, 0.5, 1, 2, 5};
 
   /** The resistors that lie in every drawer: common practice, no source. */
@@ -30,7 +30,7 @@ final class Heat {
   }
 
   /** {@return what is to be said of so many watts in a resistor; nothing where any bears them} */
-  static Optional<Judgement> ofResistor(double watts) {
+  public static Optional<Judgement> ofResistor(double watts) {
     Optional<Double> rating = rating(watts);
     if (rating.isEmpty()) {
       return Optional.of(
@@ -51,7 +51,7 @@ final class Heat {
   }
 
   /** {@return what is to be said of so many watts in a pot; nothing where any bears them} */
-  static Optional<Judgement> ofPot(double watts) {
+  public static Optional<Judgement> ofPot(double watts) {
     return watts <= POT_W
         ? Optional.empty()
         : Optional.of(

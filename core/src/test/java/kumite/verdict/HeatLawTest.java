@@ -21,7 +21,8 @@ import org.testng.annotations.Test;
 
 /**
  * A part that loses more than the usual one bears is told, and none that stays cool: watts by Ohm's
- * law, with the lamp's forward voltage 0.3 V off either way, since the lamp is solved as a diode.
+ * law, with the lamp's forward voltage 0.3 V off either way, since the lamp is solved as a diode
+ * that carries about what it is made for.
  */
 public class HeatLawTest {
   private static final Catalogue CATALOGUE = Catalogue.standard();
@@ -59,7 +60,9 @@ public class HeatLawTest {
     for (int i = 0; i < 60; i++) {
       double ohm = Math.rint(Math.exp(random.nextDouble(Math.log(4), Math.log(1500))));
       Build build =
-          with(own("button-30-lamp", "current_ma", random.nextInt(15, 500)), "native-5v-54")
+          with(
+                  own("button-30-lamp", "current_ma", Math.max(1, Math.rint(3000 / ohm))),
+                  "native-5v-54")
               .withControl(new ControlId("own"), c -> c.withLampOhm(OptionalDouble.of(ohm)));
       double least = watts(2.7, ohm);
       double most = watts(3.3, ohm);

@@ -1,6 +1,7 @@
 package kumite.device;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,8 +22,12 @@ import kumite.finding.Fix;
 import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.kind.BoardKind;
+import kumite.loom.CommonRun;
 import kumite.loom.Loom;
 import kumite.name.ControlId;
+import kumite.power.Heat;
+import kumite.power.Judgement;
+import kumite.power.Wire;
 import kumite.working.Source;
 import kumite.working.Working;
 
@@ -48,8 +53,45 @@ public final class PowerChecks {
       budget(board, wired, findings);
       drivenLamps(board, paths, wired.inputs()).ifPresent(findings::add);
       sums(board, loom, wired, findings);
+      hotWires(build, loom, wired.inputs()).ifPresent(findings::add);
     }
     return findings;
+  }
+
+  /**
+   * The wire that carries most for lamps: that of one lamp, or the first stretch of a common that
+   * runs from tab to tab and carries them all; a ring shares between both of its ends.
+   */
+  private static Optional<Finding> hotWires(Build build, Loom loom, Inputs inputs) {
+    Map<ControlId, Double> lit = new HashMap<>();
+    inputs
+        .lamps()
+        .forEach(
+            lamp -> lit.merge(lamp.light().control(), lamp.litMilliamps() / 1000, Double::sum));
+    double most = lit.values().stream().mapToDouble(amps -> amps).max().orElse(0);
+    for (CommonRun run : loom.runs()) {
+      double all =
+          run.stops().stream()
+              .flatMap(stop -> stop.control().stream())
+              .distinct()
+              .mapToDouble(control -> lit.getOrDefault(control, 0.0))
+              .sum();
+      boolean alone = run.oneByOne();
+      most = Math.max(most, alone ? 0 : run.ring() ? all / 2 : all);
+    }
+    double amps = most;
+    int gauge = build.loom().laying().gaugeAwg();
+    return Heat.ofWire(amps, Wire.ofAwg(gauge))
+        .map(
+            said ->
+                Finding.of(
+                    PowerCode.PART_HOT,
+                    said.grade() == Judgement.Grade.STOP ? Severity.STOP : Severity.LOOK,
+                    lit.keySet().stream().sorted().map(Subject::of).toList(),
+                    "Wires of " + gauge + " AWG are thin for the lamps",
+                    Budget.words(amps * 1000)
+                        + " run through one of them with all lit: "
+                        + said.why()));
   }
 
   /** The code of a port that is asked for too much, and of one that is not. */

@@ -52,7 +52,8 @@ public record CommonRun(
     return shape == CommonShape.RING;
   }
 
-  private boolean oneByOne() {
+  /** {@return whether each stop has a wire of its own from the board} */
+  public boolean oneByOne() {
     return shape == CommonShape.STAR || shape == CommonShape.PAIRS;
   }
 

@@ -2,20 +2,15 @@ package kumite.meaning;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import kumite.build.map.Chord;
 import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
-import kumite.finding.Code;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
-import kumite.finding.Severity;
 import kumite.finding.Subject;
-import kumite.loom.ContactSite;
 import kumite.map.MapCode;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
@@ -26,16 +21,16 @@ import kumite.working.Working;
 /** Checks of chords: what they hold back, what hides them, what hits them by chance. */
 final class ChordChecks {
   private final Profile profile;
-  private final Map<ContactId, ContactSite> sites;
+  private final Sites sites;
   private final List<Finding> findings = new ArrayList<>();
 
-  private ChordChecks(Profile profile, Map<ContactId, ContactSite> sites) {
+  private ChordChecks(Profile profile, Sites sites) {
     this.profile = profile;
     this.sites = sites;
   }
 
   /** {@return what chords that wait hold back, and chords that longer ones hide} */
-  static List<Finding> late(Profile profile, Map<ContactId, ContactSite> sites) {
+  static List<Finding> late(Profile profile, Sites sites) {
     ChordChecks checks = new ChordChecks(profile, sites);
     checks.chordsThatWait();
     checks.chordsWithin();
@@ -43,29 +38,11 @@ final class ChordChecks {
   }
 
   /** {@return chords that play hits by chance, and such as no board sees whole} */
-  static List<Finding> amiss(Profile profile, Map<ContactId, ContactSite> sites) {
+  static List<Finding> amiss(Profile profile, Sites sites) {
     ChordChecks checks = new ChordChecks(profile, sites);
     checks.chordsThatPlayHits();
     checks.chordsApart();
     return checks.findings;
-  }
-
-  private String label(ContactId contact) {
-    return Optional.ofNullable(sites.get(contact))
-        .map(ContactSite::label)
-        .orElse(contact.toString());
-  }
-
-  private String labels(Set<ContactId> contacts) {
-    return contacts.stream().map(this::label).collect(Collectors.joining(" with "));
-  }
-
-  private static List<Subject> about(Set<ContactId> contacts) {
-    return contacts.stream().map(Subject::of).toList();
-  }
-
-  private static Finding look(Code code, List<Subject> about, String title, String detail) {
-    return Finding.of(code, Severity.LOOK, about, title, detail);
   }
 
   /** Members that hold back a meaning which play needs at once. */
@@ -79,13 +56,13 @@ final class ChordChecks {
                 .filter(name -> profile.functions().stream().anyMatch(f -> f.name().equals(name)));
         if (chord.waits() && vital.isPresent()) {
           findings.add(
-              look(
+              Sites.look(
                       MapCode.CHORD_DELAYS,
                       List.of(Subject.of(member)),
                       vital.get() + " comes " + chord.windowMs() + " ms late",
-                      label(member)
+                      sites.label(member)
                           + " waits whether it belongs to "
-                          + labels(chord.contacts())
+                          + sites.labels(chord.contacts())
                           + "; fired at once it shows, and is taken back when the chord is complete")
                   .showing(
                       new Working(
@@ -115,14 +92,14 @@ final class ChordChecks {
                 && longer.contacts().containsAll(shorter.contacts());
         if (within && longer.waits()) {
           findings.add(
-              look(
+              Sites.look(
                       MapCode.CHORD_HIDDEN,
-                      about(shorter.contacts()),
-                      labels(shorter.contacts()) + " is hidden by a longer chord",
+                      Sites.about(shorter.contacts()),
+                      sites.labels(shorter.contacts()) + " is hidden by a longer chord",
                       "It waits up to "
                           + longer.windowMs()
                           + " ms whether "
-                          + labels(longer.contacts())
+                          + sites.labels(longer.contacts())
                           + " is meant; shorten that window or choose other members")
                   .on("chord " + longer.layer() + " " + longer.id()));
         }
@@ -133,10 +110,10 @@ final class ChordChecks {
       }
       if (!ever) {
         findings.add(
-            look(
+            Sites.look(
                 MapCode.CHORD_HIDDEN,
-                about(shorter.contacts()),
-                labels(shorter.contacts()) + " can never come",
+                Sites.about(shorter.contacts()),
+                sites.labels(shorter.contacts()) + " can never come",
                 "Its layer is not there"));
       }
     }
@@ -166,12 +143,12 @@ final class ChordChecks {
                 ? TargetText.of(chord.entry().target())
                 : chord.entry().function();
         findings.add(
-            look(
+            Sites.look(
                     MapCode.CHORD_BY_CHANCE,
-                    about(chord.contacts()),
+                    Sites.about(chord.contacts()),
                     "Play can hit " + meaning + " by chance",
                     "The brief says that "
-                        + labels(chord.contacts())
+                        + sites.labels(chord.contacts())
                         + " are wanted at the same moment, and together they mean "
                         + meaning)
                 .on("chord " + chord.layer())
@@ -199,14 +176,15 @@ final class ChordChecks {
   private void chordsApart() {
     for (Chord chord : profile.chords()) {
       Set<ContactId> elsewhere = new TreeSet<>(chord.contacts());
-      elsewhere.removeAll(sites.keySet());
+      elsewhere.removeAll(sites.by().keySet());
       if (!elsewhere.isEmpty()) {
         findings.add(
             Finding.of(
                     MapCode.CHORD_OF_TWO_SEATS,
-                    about(chord.contacts()),
+                    Sites.about(chord.contacts()),
                     "Chord " + chord.id() + " spans two boards",
-                    labels(elsewhere) + " belong to another seat: no board sees all of its members")
+                    sites.labels(elsewhere)
+                        + " belong to another seat: no board sees all of its members")
                 .mendedBy(takenOut(chord)));
       }
     }

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
@@ -15,10 +14,8 @@ import kumite.build.map.Opposed;
 import kumite.build.map.OppositesRule;
 import kumite.build.map.Profile;
 import kumite.build.map.Target;
-import kumite.finding.Code;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
-import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
@@ -45,14 +42,14 @@ public final class LayerChecks {
   private final Build build;
   private final Profile profile;
   private final Doable doable;
-  private final Map<ContactId, ContactSite> sites = new HashMap<>();
+  private final Sites sites;
   private final List<Finding> findings = new ArrayList<>();
 
   private LayerChecks(Build build, Catalogue catalogue, Loom loom) {
     this.build = build;
     this.profile = build.profile();
     this.doable = Doable.of(build, catalogue);
-    loom.sites().forEach(site -> sites.put(site.id(), site));
+    this.sites = Sites.of(loom);
   }
 
   /** {@return what is to be said of layers, chords and opposites} */
@@ -80,28 +77,10 @@ public final class LayerChecks {
     return checks.findings;
   }
 
-  private String label(ContactId contact) {
-    return Optional.ofNullable(sites.get(contact))
-        .map(ContactSite::label)
-        .orElse(contact.toString());
-  }
-
-  private String labels(Set<ContactId> contacts) {
-    return contacts.stream().map(this::label).collect(Collectors.joining(" with "));
-  }
-
-  private static List<Subject> about(Set<ContactId> contacts) {
-    return contacts.stream().map(Subject::of).toList();
-  }
-
-  private static Finding look(Code code, List<Subject> about, String title, String detail) {
-    return Finding.of(code, Severity.LOOK, about, title, detail);
-  }
-
   private void fixed(BoardKind board) {
     if (!profile.layers().isEmpty() || !profile.chords().isEmpty()) {
       findings.add(
-          look(
+          Sites.look(
                   MapCode.LAYERS_IN_VAIN,
                   List.of(Subject.BOARD),
                   "Layers and chords do nothing on this board",
@@ -121,7 +100,7 @@ public final class LayerChecks {
           .entries()
           .forEach(
               (contact, entry) -> {
-                ContactSite site = sites.get(contact);
+                ContactSite site = sites.by().get(contact);
                 String why = site == null ? "" : MapChecks.whyUnfit(site, entry.target());
                 if (!why.isEmpty()) {
                   findings.add(
@@ -149,7 +128,7 @@ public final class LayerChecks {
   }
 
   private void ways(Coverage coverage) {
-    LayerWays ways = LayerWays.of(profile, sites.keySet());
+    LayerWays ways = LayerWays.of(profile, sites.by().keySet());
     for (Layer layer : profile.layers()) {
       if (ways.unreached().contains(layer)) {
         List<String> only =
@@ -162,13 +141,13 @@ public final class LayerChecks {
                 .map(row -> row.function().name())
                 .toList();
         findings.add(
-            look(
+            Sites.look(
                     MapCode.LAYER_UNREACHED,
-                    about(layer.by()),
+                    Sites.about(layer.by()),
                     "Layer " + layer.name() + " cannot be reached",
                     (layer.by().isEmpty()
                             ? "No contact reaches it; choose one"
-                            : labels(layer.by())
+                            : sites.labels(layer.by())
                                 + " mean something else wherever they could reach it")
                         + (only.isEmpty() ? "" : "; nothing else gives " + String.join(", ", only)))
                 .on("layer " + layer.name()));
@@ -180,10 +159,10 @@ public final class LayerChecks {
         findings.add(
             Finding.of(
                     MapCode.LAYER_NO_WAY_BACK,
-                    about(layer.by()),
+                    Sites.about(layer.by()),
                     "Layer " + layer.name() + " has no way back",
                     "On it "
-                        + labels(keys)
+                        + sites.labels(keys)
                         + (keys.size() == 1 ? " means" : " mean")
                         + " something else, and nothing else leads back to the base")
                 .on("layer " + layer.name())
@@ -215,10 +194,10 @@ public final class LayerChecks {
             .ifPresent(
                 entry ->
                     findings.add(
-                        look(
+                        Sites.look(
                                 MapCode.LAYER_KEY_MEANS,
                                 List.of(Subject.of(key)),
-                                label(key)
+                                sites.label(key)
                                     + " gives "
                                     + TargetText.of(entry.target())
                                     + " on the way to layer "
@@ -237,16 +216,16 @@ public final class LayerChecks {
   private void neverGiven() {
     for (Coverage.Giver giver : Coverage.givers(profile)) {
       Optional<String> why = doable.why(giver);
-      boolean whole = sites.keySet().containsAll(giver.contacts());
+      boolean whole = sites.by().keySet().containsAll(giver.contacts());
       if (why.isEmpty() || !whole || doable.unreached(giver)) {
         continue; // a layer that cannot be reached is told as one, a chord of two boards too
       }
       String means = TargetText.of(giver.entry().target());
       findings.add(
-          look(
+          Sites.look(
                   MapCode.NO_HAND_CAN,
-                  about(giver.contacts()),
-                  labels(giver.contacts()) + " can never give " + means,
+                  Sites.about(giver.contacts()),
+                  sites.labels(giver.contacts()) + " can never give " + means,
                   why.get() + ": " + means + " is not counted as covered by it")
               .on("layer " + giver.layer())
               .mendedBy(
@@ -280,7 +259,7 @@ public final class LayerChecks {
           .forEach(
               (contact, entry) -> {
                 boolean plain = entry.target() instanceof Target.Key key && key.usage() < MODIFIERS;
-                if (sites.containsKey(contact) && plain) {
+                if (sites.by().containsKey(contact) && plain) {
                   keyed.putIfAbsent(entry.target(), contact);
                 }
               });
@@ -292,7 +271,7 @@ public final class LayerChecks {
     }
     if (most > 6) {
       findings.add(
-          look(
+          Sites.look(
                   MapCode.KEYS_TOO_MANY,
                   List.of(),
                   most + " keys can be held at once, and six are told",
@@ -322,7 +301,7 @@ public final class LayerChecks {
         pair = Optional.of(new Opposed.AxisPair(end.axis()));
         high = end.high();
       }
-      if (pair.isPresent() && giver.contacts().stream().allMatch(sites::containsKey)) {
+      if (pair.isPresent() && giver.contacts().stream().allMatch(sites.by()::containsKey)) {
         pairs
             .computeIfAbsent(pair.get(), p -> List.of(new TreeSet<>(), new TreeSet<>()))
             .get(high ? 1 : 0)
@@ -341,9 +320,9 @@ public final class LayerChecks {
             Set<ContactId> all = new TreeSet<>(sides.get(0));
             all.addAll(sides.get(1));
             findings.add(
-                look(
+                Sites.look(
                         MapCode.OPPOSITES,
-                        about(all),
+                        Sites.about(all),
                         pair.text() + ": both can be held at once",
                         "Different controls give them, and no rule is chosen: now both give"
                             + " neither. Some events forbid some rules; choose one")

@@ -1,13 +1,11 @@
 package kumite.meaning;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.build.Control;
@@ -22,10 +20,8 @@ import kumite.build.map.Pulses;
 import kumite.build.map.Target;
 import kumite.build.map.Timing;
 import kumite.device.Senses;
-import kumite.finding.Code;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
-import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.firmware.Blueprint;
 import kumite.kind.BoardKind;
@@ -43,7 +39,7 @@ public final class RuleChecks {
   private final Build build;
   private final Profile profile;
   private final Timing timing;
-  private final Map<ContactId, ContactSite> sites = new HashMap<>();
+  private final Sites sites;
   private final Set<ContactId> all = new TreeSet<>();
   private final List<Finding> findings = new ArrayList<>();
 
@@ -51,7 +47,7 @@ public final class RuleChecks {
     this.build = build;
     this.profile = build.profile();
     this.timing = Senses.timing(build, board);
-    loom.sites().forEach(site -> sites.put(site.id(), site));
+    this.sites = Sites.of(loom);
     build
         .controls()
         .forEach(
@@ -89,23 +85,8 @@ public final class RuleChecks {
     return checks.findings;
   }
 
-  private static Finding look(Code code, List<Subject> about, String title, String detail) {
-    return Finding.of(code, Severity.LOOK, about, title, detail);
-  }
-
-  private void idle(
-      List<Subject> about, String title, String why, String fix, UnaryOperator<Build> mended) {
-    findings.add(look(MapCode.RULE_IN_VAIN, about, title, why).mendedBy(Fix.of(fix, mended)));
-  }
-
-  private String label(ContactId contact) {
-    return Optional.ofNullable(sites.get(contact))
-        .map(ContactSite::label)
-        .orElse(contact.toString());
-  }
-
   private boolean has(ControlId control, String... names) {
-    return Stream.of(names).allMatch(name -> sites.containsKey(new ContactId(control, name)));
+    return Stream.of(names).allMatch(name -> sites.by().containsKey(new ContactId(control, name)));
   }
 
   // ---- rules
@@ -118,25 +99,27 @@ public final class RuleChecks {
               lever.control(),
               lever.upright() ? "up" : "left",
               lever.upright() ? "down" : "right")) {
-        idle(
-            List.of(Subject.of(lever.control())),
-            "The rule for " + pair.text() + " does nothing",
-            lever.control() + " has no two such contacts",
-            "Take the rule out",
-            b -> b.withProfile(p -> p.withOpposites(pair, Optional.empty())));
+        findings.add(
+            Sites.inVain(
+                List.of(Subject.of(lever.control())),
+                "The rule for " + pair.text() + " does nothing",
+                lever.control() + " has no two such contacts",
+                "Take the rule out",
+                b -> b.withProfile(p -> p.withOpposites(pair, Optional.empty()))));
       } else if (pair instanceof Opposed.OfReport of && !(given(of.low()) && given(of.high()))) {
-        idle(
-            List.of(),
-            "The rule for " + pair.text() + " does nothing",
-            "Nothing gives both of its directions",
-            "Take the rule out",
-            b -> b.withProfile(p -> p.withOpposites(pair, Optional.empty())));
+        findings.add(
+            Sites.inVain(
+                List.of(),
+                "The rule for " + pair.text() + " does nothing",
+                "Nothing gives both of its directions",
+                "Take the rule out",
+                b -> b.withProfile(p -> p.withOpposites(pair, Optional.empty()))));
       }
     }
   }
 
   private boolean here(ControlId control) {
-    return sites.values().stream().anyMatch(site -> site.control().id().equals(control));
+    return sites.by().values().stream().anyMatch(site -> site.control().id().equals(control));
   }
 
   private void fourWays() {
@@ -145,12 +128,13 @@ public final class RuleChecks {
       boolean upright = has(control, "up") || has(control, "down");
       boolean across = has(control, "left") || has(control, "right");
       if (here(control) && !(upright && across)) {
-        idle(
-            List.of(Subject.of(control)),
-            "Four ways of " + control + " do nothing",
-            "It has no contacts upright and across that could be had at once",
-            "Take the rule out",
-            b -> b.withProfile(p -> p.withFourWay(control, Optional.empty())));
+        findings.add(
+            Sites.inVain(
+                List.of(Subject.of(control)),
+                "Four ways of " + control + " do nothing",
+                "It has no contacts upright and across that could be had at once",
+                "Take the rule out",
+                b -> b.withProfile(p -> p.withFourWay(control, Optional.empty()))));
       }
     }
   }
@@ -162,12 +146,13 @@ public final class RuleChecks {
   private void ramps() {
     for (AxisName axis : profile.ramps().keySet()) {
       if (!given(new Target.AxisEnd(axis, false)) && !given(new Target.AxisEnd(axis, true))) {
-        idle(
-            List.of(),
-            "The ramp of axis " + axis.words() + " does nothing",
-            "A ramp is how switches drive an axis, and none drives this one",
-            "Take the ramp out",
-            b -> b.withProfile(p -> p.withRamp(axis, Optional.empty())));
+        findings.add(
+            Sites.inVain(
+                List.of(),
+                "The ramp of axis " + axis.words() + " does nothing",
+                "A ramp is how switches drive an axis, and none drives this one",
+                "Take the ramp out",
+                b -> b.withProfile(p -> p.withRamp(axis, Optional.empty()))));
       }
     }
   }
@@ -179,10 +164,10 @@ public final class RuleChecks {
     profile.layers().forEach(layer -> strange.addAll(layer.by()));
     strange.addAll(profile.choice().contacts());
     strange.retainAll(all);
-    strange.removeAll(sites.keySet());
+    strange.removeAll(sites.by().keySet());
     for (ContactId contact : strange) {
       findings.add(
-          look(
+          Sites.look(
                   MapCode.OTHER_SEATS_CONTACT,
                   List.of(Subject.of(contact)),
                   contact + " is mapped at a seat that it does not belong to",
@@ -198,7 +183,7 @@ public final class RuleChecks {
     for (Chord chord : profile.chords()) {
       if (chord.windowMs() * 1000 < timing.scanUs()) {
         findings.add(
-            look(
+            Sites.look(
                 MapCode.WINDOW_TOO_SHORT,
                 chord.contacts().stream().map(Subject::of).toList(),
                 "The window of chord " + chord.id() + " is shorter than a look",
@@ -217,18 +202,18 @@ public final class RuleChecks {
         Stream.concat(Stream.of(profile.base()), profile.layers().stream().map(Layer::mapping));
     maps.flatMap(mapping -> mapping.entries().entrySet().stream())
         .filter(entry -> entry.getValue().target().plain() instanceof Target.Key)
-        .filter(entry -> sites.containsKey(entry.getKey()))
-        .filter(entry -> sites.get(entry.getKey()).kind().latching())
-        .filter(entry -> !sites.get(entry.getKey()).kind().choosesOneOfSeveral())
+        .filter(entry -> sites.by().containsKey(entry.getKey()))
+        .filter(entry -> sites.by().get(entry.getKey()).kind().latching())
+        .filter(entry -> !sites.by().get(entry.getKey()).kind().choosesOneOfSeveral())
         .map(entry -> entry.getKey())
         .distinct()
         .forEach(
             contact ->
                 findings.add(
-                    look(
+                    Sites.look(
                         MapCode.KEY_HELD_DOWN,
                         List.of(Subject.of(contact)),
-                        label(contact)
+                        sites.label(contact)
                             + " holds "
                             + TargetText.of(meaning(contact))
                             + " down for as long as it stands",
@@ -240,7 +225,7 @@ public final class RuleChecks {
     int pads = profile.entries().mapToInt(entry -> entry.target().pad()).max().orElse(1);
     if (pads > 1) {
       findings.add(
-          look(
+          Sites.look(
               MapCode.SEVERAL_PADS,
               List.of(),
               pads + " gamepads go over one interface",
@@ -255,7 +240,7 @@ public final class RuleChecks {
       ContactId across = new ContactId(control.id(), "xa");
       ContactId upright = new ContactId(control.id(), "ya");
       int quarters = Turned.quarters(control).orElse(0);
-      ContactSite site = sites.get(across);
+      ContactSite site = sites.by().get(across);
       if (site == null
           || !site.kind().rolls()
           || quarters == 0
@@ -264,7 +249,7 @@ public final class RuleChecks {
         continue;
       }
       findings.add(
-          look(
+          Sites.look(
                   MapCode.TURNED,
                   List.of(Subject.of(across), Subject.of(upright)),
                   control.label() + " is turned and its map is not",
@@ -300,7 +285,7 @@ public final class RuleChecks {
         .ifPresent(
             why ->
                 findings.add(
-                    look(
+                    Sites.look(
                         MapCode.NO_PROGRAM,
                         List.of(Subject.BOARD),
                         "No program is written for this board",
@@ -313,7 +298,7 @@ public final class RuleChecks {
     int typed = build.timing().pollUs();
     if (radio.isPresent() && typed < radio.get().brain().rawMillis() * 1000) {
       findings.add(
-          look(
+          Sites.look(
               MapCode.RADIO_SLOT,
               List.of(),
               "The radio tells each " + ms(timing.pollUs()) + ", not each " + ms(typed),

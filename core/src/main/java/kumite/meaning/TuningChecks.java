@@ -11,10 +11,8 @@ import kumite.build.map.Pulses;
 import kumite.build.map.Repeat;
 import kumite.build.map.Timing;
 import kumite.build.map.Tuning;
-import kumite.finding.Code;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
-import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.kind.ContactKind;
 import kumite.loom.ContactSite;
@@ -28,31 +26,22 @@ final class TuningChecks {
 
   private final Build build;
   private final Timing timing;
-  private final Map<ContactId, ContactSite> sites;
+  private final Sites sites;
   private final List<Finding> findings = new ArrayList<>();
 
-  private TuningChecks(Build build, Timing timing, Map<ContactId, ContactSite> sites) {
+  private TuningChecks(Build build, Timing timing, Sites sites) {
     this.build = build;
     this.timing = timing;
     this.sites = sites;
   }
 
   /** {@return tunings of the seat looked at that do nothing, or lose presses} */
-  static List<Finding> of(Build build, Timing timing, Map<ContactId, ContactSite> sites) {
+  static List<Finding> of(Build build, Timing timing, Sites sites) {
     TuningChecks checks = new TuningChecks(build, timing, sites);
     checks.tunings();
     checks.repeats();
     checks.pulses();
     return checks.findings;
-  }
-
-  private static Finding look(Code code, List<Subject> about, String title, String detail) {
-    return Finding.of(code, Severity.LOOK, about, title, detail);
-  }
-
-  private void idle(
-      List<Subject> about, String title, String why, String fix, UnaryOperator<Build> mended) {
-    findings.add(look(MapCode.RULE_IN_VAIN, about, title, why).mendedBy(Fix.of(fix, mended)));
   }
 
   private void tunings() {
@@ -66,14 +55,15 @@ final class TuningChecks {
   }
 
   private void tuned(ContactId contact, String what, UnaryOperator<Tuning> without) {
-    ContactSite site = sites.get(contact);
+    ContactSite site = sites.by().get(contact);
     if (site != null && site.contact().type() == ContactKind.Type.SWITCH) {
-      idle(
-          List.of(Subject.of(contact)),
-          "The " + what + " tuning of " + site.label() + " does nothing",
-          "It is a switch: it has no travel to be tuned",
-          "Take the tuning out",
-          b -> b.withTuning(without.apply(b.tuning())));
+      findings.add(
+          Sites.inVain(
+              List.of(Subject.of(contact)),
+              "The " + what + " tuning of " + site.label() + " does nothing",
+              "It is a switch: it has no travel to be tuned",
+              "Take the tuning out",
+              b -> b.withTuning(without.apply(b.tuning()))));
     }
   }
 
@@ -85,19 +75,20 @@ final class TuningChecks {
               .flatMap(Profile::mappings)
               .flatMap(mapping -> mapping.of(contact).stream())
               .anyMatch(entry -> entry.target().follows());
-      ContactSite site = sites.get(contact);
+      ContactSite site = sites.by().get(contact);
       if (site == null) {
         continue;
       }
       UnaryOperator<Build> out =
           b -> b.withTuning(b.tuning().withRepeat(contact, Optional.empty()));
       if (axis) {
-        idle(
-            List.of(Subject.of(contact)),
-            "Rapid fire of " + site.label() + " does nothing",
-            "It gives an axis: there is nothing to press again and again",
-            "Take rapid fire out",
-            out);
+        findings.add(
+            Sites.inVain(
+                List.of(Subject.of(contact)),
+                "Rapid fire of " + site.label() + " does nothing",
+                "It gives an axis: there is nothing to press again and again",
+                "Take rapid fire out",
+                out));
         continue;
       }
       int on = repeat.getValue().onMs() * 1000;
@@ -108,7 +99,7 @@ final class TuningChecks {
         String each =
             "It is on for " + ms(on) + " and off for " + ms(off) + ", and the host is told each ";
         findings.add(
-            look(
+            Sites.look(
                 MapCode.SHOTS_LOST,
                 List.of(Subject.of(contact)),
                 lost
@@ -126,28 +117,29 @@ final class TuningChecks {
   private void pulses() {
     for (Map.Entry<ContactId, Pulses> one : build.tuning().pulses().entrySet()) {
       ContactId contact = one.getKey();
-      ContactSite site = sites.get(contact);
+      ContactSite site = sites.by().get(contact);
       if (site == null) {
         continue;
       }
       Pulses pulses = one.getValue();
       boolean pair =
-          Pulses.partner(contact).filter(sites::containsKey).isPresent()
+          Pulses.partner(contact).filter(sites.by()::containsKey).isPresent()
               && site.contact().type() == ContactKind.Type.SWITCH;
       if (!pair) {
-        idle(
-            List.of(Subject.of(contact)),
-            "Pulses of " + site.label() + " do nothing",
-            "Pulses are counted of two contacts that lead and follow, named such as "
-                + site.control().id()
-                + ".a and "
-                + site.control().id()
-                + ".b; this one has no partner",
-            "Take the counting out",
-            b -> b.withTuning(b.tuning().withPulses(contact, Optional.empty())));
+        findings.add(
+            Sites.inVain(
+                List.of(Subject.of(contact)),
+                "Pulses of " + site.label() + " do nothing",
+                "Pulses are counted of two contacts that lead and follow, named such as "
+                    + site.control().id()
+                    + ".a and "
+                    + site.control().id()
+                    + ".b; this one has no partner",
+                "Take the counting out",
+                b -> b.withTuning(b.tuning().withPulses(contact, Optional.empty()))));
       } else if (pulses.perStep() > pulses.perTurn()) {
         findings.add(
-            look(
+            Sites.look(
                     MapCode.STEP_TOO_LONG,
                     List.of(Subject.of(contact)),
                     site.label() + " gives less than one step in a turn",

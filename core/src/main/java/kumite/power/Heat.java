@@ -63,7 +63,7 @@ public final class Heat {
   }
 
   /** {@return what is to be said of a current in a wire; nothing where it stays cool} */
-  static Optional<Judgement> ofWire(double amps, Wire wire) {
+  public static Optional<Judgement> ofWire(double amps, Wire wire) {
     double dense = amps / wire.areaMm2();
     String says = String.format(Locale.ROOT, "%.1f A for each mm2 of copper", dense);
     return dense <= COOL

@@ -9,6 +9,7 @@ import java.util.SplittableRandom;
 import kumite.Builds;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.loom.Laying;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.json.Key;
@@ -17,6 +18,7 @@ import kumite.measure.Placement;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.parts.PartFile;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /**
@@ -99,6 +101,41 @@ public class HeatLawTest {
           finding ->
               assertThat(finding.severity()).isEqualTo(watts > 1 ? Severity.STOP : Severity.LOOK));
     }
+  }
+
+  /**
+   * Four lamps of about 91 mA (3 V over 33 ohm): 0.36 A through the first stretch of a chain, 0.09
+   * A through wires of their own. Copper by ASTM B258: 28 AWG 0.0804, 30 AWG 0.0507, 34 AWG 0.0201,
+   * 36 AWG 0.0127 mm2; so 4.5, 7.2 and 18 A/mm2 in the chain, 4.5 and 7.2 alone.
+   */
+  @DataProvider
+  public Object[][] gauges() {
+    return new Object[][] {
+      {28, Laying.CommonShape.CHAIN, ""},
+      {30, Laying.CommonShape.CHAIN, "look"},
+      {34, Laying.CommonShape.CHAIN, "stop"},
+      {34, Laying.CommonShape.RING, "look"},
+      {34, Laying.CommonShape.STAR, ""},
+      {36, Laying.CommonShape.STAR, "look"},
+    };
+  }
+
+  @Test(dataProvider = "gauges")
+  public void aWireThatGetsHotIsTold(int awg, Laying.CommonShape shape, String word) {
+    Build build = Build.empty("Lamps").withOwn(own("button-30-lamp", "current_ma", 100));
+    for (int i = 0; i < 4; i++) {
+      ControlId id = new ControlId("l" + i);
+      build =
+          build
+              .withControl(Control.of(id, "L" + i, "own-part", Placement.at(50 + 45 * i, 60)))
+              .withControl(id, c -> c.withLampOhm(OptionalDouble.of(33)));
+    }
+    build = Builds.wired(build, "native-5v-54");
+    Laying laying = build.loom().laying().withShape(shape).withGauge(awg);
+    build = build.withLoom(build.loom().withLaying(laying));
+    List<Finding> hot = hot(build).stream().filter(f -> f.title().contains("AWG")).toList();
+    assertThat(hot.stream().map(f -> f.severity().word()).toList())
+        .isEqualTo(word.isEmpty() ? List.of() : List.of(word));
   }
 
   /** Nothing that is shipped gets hot as it is wired by the plan. */

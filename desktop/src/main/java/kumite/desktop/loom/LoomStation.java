@@ -80,14 +80,14 @@ public final class LoomStation implements StationView {
     why = new StrandWhy(workbench);
     Runnable wireByWire = () -> frame.commands().run(WIRE_BY_WIRE);
     root.getStyleClass().add("station-room");
-    tabs.tab(View.PICTURE, () -> tab(new LayTab(workbench, frame, wireByWire), LayTab::show))
+    tabs.tab(View.PICTURE, () -> Tab.of(new LayTab(workbench, frame, wireByWire), LayTab::show))
         .tab(View.STRANDS, () -> Tab.of(strands, b -> strands.getItems().setAll(b.paths())))
         .tab(View.TERMINALS, () -> new TerminalsTab(workbench))
-        .tab(View.COMMONS, () -> tab(new CommonsTab(workbench), CommonsTab::show))
-        .tab(View.CUT_LIST, () -> tab(new CutTab(), CutTab::show))
-        .tab(View.WAYS, () -> tab(new WaysTab(workbench), WaysTab::show))
-        .tab(View.BOARDS, () -> tab(new BoardsTab(workbench, frame), BoardsTab::show))
-        .tab(View.HAND, () -> tab(new HandTab(workbench, frame), HandTab::show));
+        .tab(View.COMMONS, () -> Tab.of(new CommonsTab(workbench), CommonsTab::show))
+        .tab(View.CUT_LIST, () -> Tab.of(new CutTab(), CutTab::show))
+        .tab(View.WAYS, () -> Tab.of(new WaysTab(workbench), WaysTab::show))
+        .tab(View.BOARDS, () -> Tab.of(new BoardsTab(workbench, frame), BoardsTab::show))
+        .tab(View.HAND, () -> Tab.of(new HandTab(workbench, frame), HandTab::show));
     tabs.bar().getStyleClass().add("flat-segments");
     head = new Head("Loom", tabs.bar());
 
@@ -138,10 +138,6 @@ public final class LoomStation implements StationView {
     root.getChildren().addAll(head, settings, sheet);
     workbench.path().addListener((o, was, is) -> selected());
     workbench.holds().addListener((o, was, is) -> strands.refresh());
-  }
-
-  private static <N extends Node> Tab tab(N node, java.util.function.BiConsumer<N, Bench> show) {
-    return Tab.of(node, bench -> show.accept(node, bench));
   }
 
   private Bench bench() {

@@ -59,14 +59,14 @@ public final class MapStation implements StationView {
     profiles = new ProfileBar(workbench);
     contacts = new ContactsTab(workbench, frame);
     tabs.tab(View.CONTACTS, () -> Tab.of(contacts, contacts::show))
-        .tab(View.RULES, () -> tab(new RulesTab(workbench), RulesTab::show))
-        .tab(View.AXES, () -> tab(new AxesTab(workbench), AxesTab::show))
-        .tab(View.PLAY, () -> tab(new PlayTab(workbench), PlayTab::show))
-        .tab(View.COMPARE, () -> tab(new CompareTab(workbench), CompareTab::show))
-        .tab(View.CHART, () -> tab(new ChartTab(workbench), ChartTab::show))
-        .tab(View.TIMING, () -> tab(new TimingTab(workbench), TimingTab::show))
-        .tab(View.DESCRIPTOR, () -> tab(new VBox(), MapStation::report))
-        .tab(View.FIRMWARE, () -> tab(new FirmwareTab(workbench, frame), FirmwareTab::show));
+        .tab(View.RULES, () -> Tab.of(new RulesTab(workbench), RulesTab::show))
+        .tab(View.AXES, () -> Tab.of(new AxesTab(workbench), AxesTab::show))
+        .tab(View.PLAY, () -> Tab.of(new PlayTab(workbench), PlayTab::show))
+        .tab(View.COMPARE, () -> Tab.of(new CompareTab(workbench), CompareTab::show))
+        .tab(View.CHART, () -> Tab.of(new ChartTab(workbench), ChartTab::show))
+        .tab(View.TIMING, () -> Tab.of(new TimingTab(workbench), TimingTab::show))
+        .tab(View.DESCRIPTOR, () -> Tab.of(new VBox(), MapStation::report))
+        .tab(View.FIRMWARE, () -> Tab.of(new FirmwareTab(workbench, frame), FirmwareTab::show));
 
     Label emptyText = new Label("Nothing to map yet: put a control on the panel first.");
     emptyText.getStyleClass().add("emphasis");
@@ -85,10 +85,6 @@ public final class MapStation implements StationView {
     body.getStyleClass().add("map-body");
     VBox.setVgrow(body, Priority.ALWAYS);
     root.getChildren().addAll(head, profiles, body, host);
-  }
-
-  private static <N extends Node> Tab tab(N node, java.util.function.BiConsumer<N, Bench> show) {
-    return Tab.of(node, bench -> show.accept(node, bench));
   }
 
   private static void report(VBox box, Bench bench) {

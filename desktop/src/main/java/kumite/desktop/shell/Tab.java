@@ -1,5 +1,6 @@
 package kumite.desktop.shell;
 
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import javafx.scene.Node;
 import kumite.verdict.Bench;
@@ -28,5 +29,10 @@ public interface Tab {
         show.accept(bench);
       }
     };
+  }
+
+  /** {@return a tab of a view that shows benches itself} */
+  static <N extends Node> Tab of(N view, BiConsumer<N, Bench> show) {
+    return of((Node) view, bench -> show.accept(view, bench));
   }
 }

@@ -33,6 +33,6 @@ public enum Serves {
    * @param number 0 where it closes a ring, else that of the contact, lamp or link it comes from
    */
   String id(int number) {
-    return String.format(java.util.Locale.ROOT, "%c%02d", letter, number);
+    return letter + (number < 10 ? "0" : "") + number;
   }
 }

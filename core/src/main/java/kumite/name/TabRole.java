@@ -1,7 +1,9 @@
 package kumite.name;
 
 import java.util.Arrays;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** What a tab of a part is, where that does not depend on the part, and how it is called. */
 public enum TabRole {
@@ -28,6 +30,9 @@ public enum TabRole {
   /** The free lead of a pull-up. */
   PULL_UP("PULL");
 
+  private static final Map<String, TabRole> BY_TEXT =
+      Arrays.stream(values()).collect(Collectors.toMap(TabRole::text, role -> role));
+
   private final String text;
 
   TabRole(String text) {
@@ -41,8 +46,8 @@ public enum TabRole {
 
   /** {@return which of these a place is, whatever contact's name stands before it} */
   public static Optional<TabRole> of(Joint place) {
-    String last = place.tab().substring(place.tab().lastIndexOf('.') + 1);
-    return Arrays.stream(values()).filter(tab -> tab.text.equals(last)).findFirst();
+    String tab = place.tab();
+    return Optional.ofNullable(BY_TEXT.get(tab.substring(tab.lastIndexOf('.') + 1)));
   }
 
   /** {@return whether it is the free lead of a part, and no tab of what that is soldered to} */

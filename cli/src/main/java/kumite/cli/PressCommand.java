@@ -29,6 +29,7 @@ import kumite.hid.HostView;
 import kumite.hid.Usage;
 import kumite.map.Chosen;
 import kumite.name.ContactId;
+import kumite.name.SeatId;
 import kumite.verdict.Bench;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -217,6 +218,13 @@ final class PressCommand implements Callable<Integer> {
     } catch (IllegalArgumentException e) {
       // Told below, together with the contacts there are.
     }
+    elsewhere(bench, text)
+        .filter(seat -> bench.path(ContactId.parse(text)).isEmpty())
+        .ifPresent(
+            seat -> {
+              throw new IllegalArgumentException(
+                  "\"" + text + "\" is at seat " + seat + "; add --seat " + seat);
+            });
     return path.orElseThrow(
         () ->
             new IllegalArgumentException(
@@ -225,6 +233,15 @@ final class PressCommand implements Callable<Integer> {
                     + "\"; it has "
                     + String.join(
                         ", ", bench.paths().stream().map(p -> p.id().toString()).toList())));
+  }
+
+  /** The other seat at which a contact of that name is. */
+  private static Optional<SeatId> elsewhere(Bench bench, String text) {
+    return bench.build().controls().stream()
+        .filter(control -> control.id().text().equals(text.replaceAll("\\..*", "")))
+        .flatMap(control -> control.seat().stream())
+        .filter(seat -> !seat.equals(bench.build().seat().id()))
+        .findFirst();
   }
 
   private static double travel(SignalPath path, String text, String whole) {

@@ -299,6 +299,10 @@ public class CommandLineTest {
       {new String[] {"check", "none.json"}, "none.json"},
       {new String[] {"check"}, "FILE"},
       {new String[] {"press", DEMO, "trombone"}, "it has rudder.up"},
+      {
+        new String[] {"press", "../demo/lantern-duel.kumite.json", "right-lever"},
+        "add --seat right"
+      },
       {new String[] {"press", DEMO, "port=7"}, "between 0 and 1"},
       {new String[] {"press", DEMO, "telegraph=9"}, "steps 1 to 5"},
       {new String[] {"press", DEMO, "port=x"}, "such as 0.7"},

@@ -54,8 +54,10 @@ public final class PlaceChecks {
                 LoomCode.NO_BOARD,
                 loom.sites().stream().map(site -> Subject.of(site.id())).toList(),
                 "No board chosen yet",
-                loom.sites().size()
-                    + " contacts wait for terminals; nothing can be wired or pressed before")
+                (loom.sites().size() == 1
+                        ? "One contact waits for a terminal"
+                        : loom.sites().size() + " contacts wait for terminals")
+                    + "; nothing can be wired or pressed before")
             .mendedBy(fit));
   }
 

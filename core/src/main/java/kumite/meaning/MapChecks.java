@@ -84,9 +84,9 @@ public final class MapChecks {
               MapCode.MAPPED_FINE,
               "Every contact means something",
               meant == loom.sites().size()
-                  ? meant + " contacts are mapped"
-                  : meant
-                      + " contacts are mapped; "
+                  ? mapped(meant)
+                  : mapped(meant)
+                      + "; "
                       + (loom.sites().size() - meant)
                       + " reach layers, make chords, count or choose profiles"));
       return;
@@ -103,6 +103,10 @@ public final class MapChecks {
                     + " nothing yet",
                 names)
             .mendedBy(Fix.of("Map the rest", b -> b.withMapping(Proposal.rest(b, catalogue)))));
+  }
+
+  private static String mapped(long contacts) {
+    return contacts == 1 ? "1 contact is mapped" : contacts + " contacts are mapped";
   }
 
   private void unfit() {

@@ -42,6 +42,7 @@ public class ArchitectureTest {
       "lead",
       "ringout",
       "component",
+      "signal",
       "build",
       "finding",
       "parts",

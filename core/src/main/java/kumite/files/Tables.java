@@ -7,8 +7,10 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.dataformat.csv.CsvGenerator;
 import com.fasterxml.jackson.dataformat.csv.CsvMapper;
 import com.fasterxml.jackson.dataformat.csv.CsvSchema;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -20,6 +22,7 @@ import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.panel.DrillPlan;
+import kumite.signal.Waveform;
 import kumite.verdict.Bench;
 import kumite.wiring.Fitting;
 import kumite.wiring.Net;
@@ -320,6 +323,23 @@ public final class Tables {
       text.append(i % 16 == 15 || i == bytes.length - 1 ? "\n" : " ");
     }
     return text.toString();
+  }
+
+  /** {@return lines over time: a row a change, a column a line; 0, 1, x unclear, z floating} */
+  public static String waveform(Waveform waveform) {
+    List<String> header = new ArrayList<>(List.of("time_us"));
+    header.addAll(waveform.lines());
+    Map<String, String> stands = new HashMap<>();
+    Map<Long, List<String>> rows = new LinkedHashMap<>();
+    for (Waveform.Change change : waveform.changes()) {
+      stands.put(change.line(), String.valueOf(change.level().sign()));
+      List<String> row =
+          new ArrayList<>(
+              List.of(BigDecimal.valueOf(change.atNs(), 3).stripTrailingZeros().toPlainString()));
+      waveform.lines().forEach(line -> row.add(stands.getOrDefault(line, "z")));
+      rows.put(change.atNs(), row);
+    }
+    return csv(header, List.copyOf(rows.values()));
   }
 
   private static String number(double value) {

@@ -1,0 +1,39 @@
+package kumite.signal;
+
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+
+/**
+ * One way for a pad and a console to talk: what it needs to know, and a stand-in for each side.
+ * Each is one small class.
+ */
+public sealed interface Mechanism
+    permits Phased, SerialLatch, Packet, PulsedWire, OneShot, KeyFrame, SerialBytes, UsbPad {
+
+  /** {@return the times that a kind of port of this mechanism must say} */
+  Set<Timed> times();
+
+  /**
+   * Holds a kind of port against what this mechanism needs.
+   *
+   * @throws IllegalArgumentException if something is missing or contradicts; the message names it
+   */
+  void check(PortKind kind);
+
+  /** Sets up the pad's side: from now on it answers, or sends by itself. */
+  void pad(PortKind kind, Supplier<Held> hands, Side side);
+
+  /**
+   * {@return the console's side}
+   *
+   * @param told takes each reading
+   */
+  Console console(PortKind kind, Side side, Consumer<Reading> told);
+
+  /** The side that asks. */
+  interface Console {
+    /** Begins a frame; where the pad sends by itself there is nothing to begin. */
+    void frame();
+  }
+}

@@ -1,0 +1,106 @@
+package kumite.signal;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Supplier;
+import java.util.function.ToIntFunction;
+import kumite.measure.Check;
+
+/**
+ * Both sides of a kind of port, talking for a while.
+ *
+ * <pre>{@code
+ * PortKind kind = PortFile.standard().needed("serial-latch-16");
+ * Play play = Play.straight(kind, Held.of(kind, List.of("A")), 1, Tempo.usual(kind));
+ * play.readings().get(0).held(); // [A]
+ * }</pre>
+ *
+ * @param waveform the lines as the console's side sees them
+ * @param readings what the console made of each frame, in order
+ */
+public record Play(Waveform waveform, List<Reading> readings) {
+  /** Lines rest so long, in ns, before the first frame, so that its first edge is one. */
+  public static final long REST_NS = 100_000;
+
+  /** More frames than this in one play are taken for a slip. */
+  public static final int MOST_FRAMES = 10_000;
+
+  public Play {
+    readings = List.copyOf(readings);
+  }
+
+  /**
+   * How the sides are joined.
+   *
+   * @param joins the number of the net that a pin is on
+   * @param pads the numbers of the pads that are plugged in and fed
+   * @param unpulled lines of the console's side whose pull-up is missing
+   */
+  public record Over(ToIntFunction<Pin> joins, List<Integer> pads, Set<String> unpulled) {
+    public Over {
+      pads = List.copyOf(pads);
+      unpulled = Set.copyOf(unpulled);
+    }
+
+    /** One pad, each of its lines at its own place, all pulled as they should be. */
+    public static Over straight() {
+      Map<String, Integer> nets = new HashMap<>();
+      return new Over(
+          pin -> nets.computeIfAbsent(pin.line(), line -> nets.size()), List.of(1), Set.of());
+    }
+
+    /** {@return the same without the pad} */
+    public Over empty() {
+      return new Over(joins, List.of(), unpulled);
+    }
+
+    /** {@return the same without the pull-ups of some lines} */
+    public Over without(Set<String> pulls) {
+      return new Over(joins, pads, pulls);
+    }
+  }
+
+  /** Lets a pad and a console talk over a straight lead while hands stand still. */
+  public static Play straight(PortKind kind, Held held, int frames, Tempo tempo) {
+    return over(kind, () -> held, frames, tempo, Over.straight());
+  }
+
+  /**
+   * Lets pads and a console talk.
+   *
+   * @param hands what is held, asked whenever the pad looks
+   * @param frames how often the console asks
+   * @param over how they are joined
+   * @throws IllegalArgumentException if there are no frames, or too many
+   */
+  public static Play over(PortKind kind, Supplier<Held> hands, int frames, Tempo tempo, Over over) {
+    Check.between(1, MOST_FRAMES, frames, "number of frames");
+    Bus bus = new Bus(over.joins());
+    Waveform.Recorder recorder =
+        new Waveform.Recorder(kind.lines().stream().map(SignalLine::name).toList());
+    for (SignalLine line : kind.lines()) {
+      Pin pin = new Pin(Pin.CONSOLE, line.name());
+      bus.hear(pin, level -> recorder.note(bus.now(), line.name(), level));
+      if (!over.unpulled().contains(line.name())) {
+        line.pull().ifPresent(ohm -> bus.pull(pin, ohm, true));
+      }
+    }
+    List<Reading> readings = new ArrayList<>();
+    Side side = new Side(bus, Pin.CONSOLE, tempo);
+    Mechanism.Console console = kind.mechanism().console(kind, side, readings::add);
+    for (int pad : over.pads()) {
+      Supplier<Held> with = pad == 1 ? hands : () -> Held.NOTHING;
+      kind.mechanism().pad(kind, with, new Side(bus, pad, tempo));
+    }
+    long end = REST_NS;
+    for (int i = 0; i < frames; i++) {
+      bus.after(end - bus.now(), console::frame);
+      end += tempo.of(Timed.FRAME);
+      bus.run(end - 1);
+    }
+    return new Play(recorder.done(end), readings);
+  }
+}

@@ -55,6 +55,11 @@ extern const number_t chain_load[];
 extern const number_t chain_clock[];
 extern const number_t chain_data[];
 extern const uint16_t chain_bits[];
+extern const uint8_t chain_together[]; /* whether one clock shifts it with the chain before */
+extern const uint8_t chain_latch[];    /* of a pad: how often its latch is driven high; else 0 */
+extern const uint8_t chain_gap[];
+extern const uint8_t chain_low[];
+extern const uint8_t chain_high[];
 extern const uint16_t mux_at[];
 extern const number_t mux_selects[];
 extern const number_t feed_terminal[];

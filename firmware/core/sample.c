@@ -8,28 +8,81 @@ uint16_t codes[N_TRAVELS + 1];
 #if N_CHAINS
 static uint8_t bits[(N_BITS + 7) / 8];
 
-/* The registers take in what their inputs see. */
+#if USE_PADS
+#define PAD(c) (rom8(&chain_latch[c]) != 0)
+#define WITH_NEXT(c) ((c) + 1 < N_CHAINS && rom8(&chain_together[(c) + 1]) != 0)
+#else
+#define PAD(c) false
+#define WITH_NEXT(c) false
+#endif
+
+/* The registers take in what their inputs see. Pads are latched when they are read. */
 static void chains_load(void) {
   for (number_t c = 0; c < N_CHAINS; c++) {
-    hw_drive(romn(&chain_load[c]), LEVEL_LOW);
-    hw_drive(romn(&chain_load[c]), LEVEL_HIGH);
+    if (!PAD(c)) {
+      hw_drive(romn(&chain_load[c]), LEVEL_LOW);
+      hw_drive(romn(&chain_load[c]), LEVEL_HIGH);
+    }
   }
 }
+
+static void keep(uint16_t at, bool high) {
+  uint8_t mask = (uint8_t)(1U << (at & 7U));
+  if (high) {
+    bits[at >> 3] = (uint8_t)(bits[at >> 3] & ~mask);
+  } else {
+    bits[at >> 3] = (uint8_t)(bits[at >> 3] | mask);
+  }
+}
+
+#if USE_PADS
+/* Driven again, a line stands for as long again. */
+static void hold(number_t terminal, enum level level, uint8_t times) {
+  for (; times > 0; times--) {
+    hw_drive(terminal, level);
+  }
+}
+
+/* Pads that share latch and clock come out side by side: taken while the clock is low. */
+static void pads_shift(number_t first, number_t end, uint16_t at) {
+  number_t latch = romn(&chain_load[first]);
+  number_t clock = romn(&chain_clock[first]);
+  uint16_t count = rom16(&chain_bits[first]);
+  hold(latch, LEVEL_HIGH, rom8(&chain_latch[first]));
+  hold(latch, LEVEL_LOW, rom8(&chain_gap[first]));
+  for (uint16_t b = 0; b < count; b++) {
+    hold(clock, LEVEL_LOW, rom8(&chain_low[first]));
+    for (number_t c = first; c < end; c++) {
+      keep((uint16_t)(at + (uint16_t)(c - first) * count + b), hw_read(romn(&chain_data[c])));
+    }
+    hold(clock, LEVEL_HIGH, rom8(&chain_high[first]));
+  }
+}
+#endif
 
 /* What they took in at the end of the pass before comes out bit by bit; low is pressed. */
 static void chains_shift(void) {
   uint16_t at = 0;
-  for (number_t c = 0; c < N_CHAINS; c++) {
-    for (uint16_t b = rom16(&chain_bits[c]); b > 0; b--, at++) {
-      uint8_t mask = (uint8_t)(1U << (at & 7U));
-      if (hw_read(romn(&chain_data[c]))) {
-        bits[at >> 3] = (uint8_t)(bits[at >> 3] & ~mask);
-      } else {
-        bits[at >> 3] = (uint8_t)(bits[at >> 3] | mask);
+  for (number_t c = 0; c < N_CHAINS;) {
+    uint16_t count = rom16(&chain_bits[c]);
+    number_t end = (number_t)(c + 1);
+#if USE_PADS
+    if (PAD(c)) {
+      while (WITH_NEXT(end - 1)) {
+        end++;
       }
-      hw_drive(romn(&chain_clock[c]), LEVEL_HIGH);
-      hw_drive(romn(&chain_clock[c]), LEVEL_LOW);
+      pads_shift(c, end, at);
+    } else
+#endif
+    {
+      for (uint16_t b = 0; b < count; b++) {
+        keep((uint16_t)(at + b), hw_read(romn(&chain_data[c])));
+        hw_drive(romn(&chain_clock[c]), LEVEL_HIGH);
+        hw_drive(romn(&chain_clock[c]), LEVEL_LOW);
+      }
     }
+    at = (uint16_t)(at + (uint16_t)(end - c) * count);
+    c = end;
   }
 }
 #endif
@@ -53,8 +106,8 @@ void sample_begin(void) {
 #endif
 #if N_CHAINS
   for (number_t c = 0; c < N_CHAINS; c++) {
-    hw_drive(romn(&chain_clock[c]), LEVEL_LOW);
-    hw_drive(romn(&chain_load[c]), LEVEL_HIGH);
+    hw_drive(romn(&chain_clock[c]), PAD(c) ? LEVEL_HIGH : LEVEL_LOW);
+    hw_drive(romn(&chain_load[c]), PAD(c) ? LEVEL_LOW : LEVEL_HIGH);
   }
 #endif
 #if N_MUXES

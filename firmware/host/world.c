@@ -94,7 +94,7 @@ struct lines {
   enum logic clock;
 };
 
-static enum logic states[WORLD_CHIPS + 1][8];
+static enum logic states[WORLD_CHIPS + 1][MOST_INPUTS];
 
 static enum logic line(const struct chip *chip, int net, const struct stand *stand) {
   if (!(chip->volts > 0)) {
@@ -106,7 +106,10 @@ static enum logic line(const struct chip *chip, int net, const struct stand *sta
 
 static void lines_of(struct lines *lines, const struct stand *stand) {
   for (int c = 0; c < WORLD_CHIPS; c++) {
-    lines[c].load = line(&world_chips[c], world_chips[c].load, stand);
+    enum logic load = line(&world_chips[c], world_chips[c].load, stand);
+    /* The load of a pad's register is high; here low is loading for all of them. */
+    bool turned = world_chips[c].of_pad && load != LOGIC_UNDEFINED;
+    lines[c].load = !turned ? load : load == LOGIC_HIGH ? LOGIC_LOW : LOGIC_HIGH;
     lines[c].clock = line(&world_chips[c], world_chips[c].clock, stand);
   }
 }
@@ -147,16 +150,17 @@ static void shift(const struct lines *from, const struct lines *to, const struct
   }
   for (int c = 0; c < WORLD_CHIPS; c++) {
     if (to[c].load == LOGIC_UNDEFINED || to[c].clock == LOGIC_UNDEFINED) {
-      for (int i = 0; i < 8; i++) {
+      for (int i = 0; i < world_chips[c].count; i++) {
         states[c][i] = LOGIC_UNDEFINED;
       }
     } else if (to[c].load == LOGIC_LOW) {
-      for (int i = 0; i < 8; i++) {
+      for (int i = 0; i < world_chips[c].count; i++) {
         states[c][i] = chip_input(&world_chips[c], world_chips[c].inputs[i], stand);
       }
     } else if (from[c].clock == LOGIC_LOW && to[c].clock == LOGIC_HIGH) {
-      memmove(&states[c][0], &states[c][1], 7 * sizeof states[c][0]);
-      states[c][7] = coming[c];
+      int last = world_chips[c].count - 1;
+      memmove(&states[c][0], &states[c][1], (size_t)last * sizeof states[c][0]);
+      states[c][last] = coming[c];
     }
   }
 }
@@ -185,14 +189,14 @@ static void come_out(int number) {
   memcpy(at_rest, world_rest, N_TERMINALS);
   memcpy(loads, world_rest, N_TERMINALS);
   memcpy(clocks, world_rest, N_TERMINALS);
-  loads[chain->load] = DRIVE_LOW;
-  clocks[chain->clock] = DRIVE_HIGH;
+  loads[chain->load] = chain->of_pad ? DRIVE_HIGH : DRIVE_LOW;
+  clocks[chain->clock] = chain->of_pad ? DRIVE_LOW : DRIVE_HIGH;
   struct stand rest = {into->hands, at_rest, NULL};
   struct stand load = {into->hands, loads, NULL};
   struct stand clock = {into->hands, clocks, NULL};
   known_count = 0; /* hands of another time */
   for (int c = 0; c < WORLD_CHIPS; c++) {
-    for (int i = 0; i < 8; i++) {
+    for (int i = 0; i < world_chips[c].count; i++) {
       states[c][i] = LOGIC_UNDEFINED;
     }
   }
@@ -202,8 +206,14 @@ static void come_out(int number) {
   shift(loading, loading, &load);
   shift(loading, idle, &rest);
   for (int bit = 0; bit < chain->bits; bit++) {
-    into->out[bit] = data(chain, &rest);
+    /* A register is read before its clock turns, a pad while its clock is low, before it rises. */
+    if (!chain->of_pad) {
+      into->out[bit] = data(chain, &rest);
+    }
     shift(idle, clocked, &clock);
+    if (chain->of_pad) {
+      into->out[bit] = data(chain, &clock);
+    }
     shift(clocked, idle, &rest);
   }
   known_count = 0;
@@ -212,7 +222,8 @@ static void come_out(int number) {
 
 static void chains_drive(unsigned terminal, enum level level) {
   for (int c = 0; c < N_CHAINS; c++) {
-    if (world_chains[c].load == (int)terminal && level == LEVEL_LOW) {
+    enum level loads = world_chains[c].of_pad ? LEVEL_HIGH : LEVEL_LOW;
+    if (world_chains[c].load == (int)terminal && level == loads) {
       if (memcmp(chains[c].hands, hands, sizeof hands) != 0) {
         memcpy(chains[c].hands, hands, sizeof hands);
         chains[c].known = false;

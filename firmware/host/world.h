@@ -56,13 +56,17 @@ struct mux {
 };
 
 /* Nets of a register; a chip without a supply or ground, of 0 volts, takes nothing in. */
+#define MOST_INPUTS 128
+
 struct chip {
-  int inputs[8];
+  int inputs[MOST_INPUTS];
+  int count;
   int load;
   int clock;
   int next;
   int out;
   double volts;
+  bool of_pad; /* its load is high, and its clock rests high */
 };
 
 struct chain {
@@ -70,6 +74,7 @@ struct chain {
   int clock;
   int data;
   int bits;
+  bool of_pad;
 };
 
 #endif

@@ -190,9 +190,9 @@ class Program:
             self.hw.drive(terminal, True)
         # end
         # if N_CHAINS
-        for load, clock, data, bits in CHAINS:
-            self.hw.drive(clock, False)
-            self.hw.drive(load, True)
+        for chain, (load, clock, data, bits) in enumerate(CHAINS):
+            self.hw.drive(clock, self.pad(chain))
+            self.hw.drive(load, not self.pad(chain))
         # end
         # if N_MUXES
         for mux in range(len(MUXES)):
@@ -203,18 +203,60 @@ class Program:
         # end
 
     # if N_CHAINS
-    def load(self):
-        for load, clock, data, bits in CHAINS:
-            self.hw.drive(load, False)
-            self.hw.drive(load, True)
+    def pad(self, chain):
+        # if USE_PADS
+        if PADS[chain][1] > 0:
+            return True
+        # end
+        return False
 
+    def load(self):
+        """The registers take in what they see; pads are latched when they are read."""
+        for chain, (load, clock, data, bits) in enumerate(CHAINS):
+            if not self.pad(chain):
+                self.hw.drive(load, False)
+                self.hw.drive(load, True)
+
+    # if USE_PADS
+    def hold(self, terminal, level, times):
+        """Driven again, a line stands for as long again."""
+        for _ in range(times):
+            self.hw.drive(terminal, level)
+
+    def shift_pads(self, first, end, out):
+        """Pads that share latch and clock come out side by side, taken while the clock is low."""
+        load, clock, _, bits = CHAINS[first]
+        _, latch, gap, low, high = PADS[first]
+        self.hold(load, True, latch)
+        self.hold(load, False, gap)
+        at = len(out)
+        out.extend([False] * (bits * (end - first)))
+        for bit in range(bits):
+            self.hold(clock, False, low)
+            for chain in range(first, end):
+                out[at + (chain - first) * bits + bit] = not self.hw.read(CHAINS[chain][2])
+            self.hold(clock, True, high)
+
+    # end
     def shift(self):
         out = []
-        for load, clock, data, bits in CHAINS:
-            for _ in range(bits):
-                out.append(not self.hw.read(data))
-                self.hw.drive(clock, True)
-                self.hw.drive(clock, False)
+        chain = 0
+        while chain < len(CHAINS):
+            load, clock, data, bits = CHAINS[chain]
+            end = chain + 1
+            if self.pad(chain):
+                # if USE_PADS
+                while end < len(CHAINS) and PADS[end][0]:
+                    end += 1
+                self.shift_pads(chain, end, out)
+                # end
+                pass
+            else:
+                for _ in range(bits):
+                    out.append(not self.hw.read(data))
+                    self.hw.drive(clock, True)
+                    self.hw.drive(clock, False)
+            chain = end
         return out
 
     # end

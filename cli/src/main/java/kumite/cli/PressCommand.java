@@ -237,7 +237,7 @@ final class PressCommand implements Callable<Integer> {
 
   /** The other seat at which a contact of that name is. */
   private static Optional<SeatId> elsewhere(Bench bench, String text) {
-    return bench.build().controls().stream()
+    return bench.build().hands().stream()
         .filter(control -> control.id().text().equals(text.replaceAll("\\..*", "")))
         .flatMap(control -> control.seat().stream())
         .filter(seat -> !seat.equals(bench.build().seat().id()))

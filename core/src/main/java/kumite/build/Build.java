@@ -18,6 +18,7 @@ import kumite.build.map.ScriptBook;
 import kumite.build.map.Timing;
 import kumite.build.map.Tuning;
 import kumite.build.panel.Panel;
+import kumite.build.port.PortBook;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.measure.Placement;
@@ -129,7 +130,15 @@ public record Build(
                         + "\", which there is not");
               });
     }
-    parts = parts.within(chairs, seen);
+    PortBook ports =
+        parts.get(PortBook.PART).within(chairs, seen).seated(seats.stream().map(Seat::id).toList());
+    for (Control pad : ports.controls()) {
+      if (pad.id().text().equals(Joint.BOARD) || !seen.add(pad.id())) {
+        throw new IllegalArgumentException(
+            "port \"" + pad.id() + "\" has an id that something else has; call it another way");
+      }
+    }
+    parts = parts.with(PortBook.PART, ports).within(chairs, seen);
   }
 
   /** Where there are several seats each control says which it is at; where there is one, none. */
@@ -194,6 +203,11 @@ public record Build(
     return get(LogBook.PART).notes();
   }
 
+  /** {@return its ports} */
+  public PortBook ports() {
+    return get(PortBook.PART);
+  }
+
   /** {@return its leads, cables and ring-outs} */
   public LeadBook leads() {
     return get(LeadBook.PART);
@@ -204,11 +218,21 @@ public record Build(
     return seats.get(at);
   }
 
-  /** {@return the controls of the seat that is looked at} */
+  /** {@return all that bears contacts: the controls of the panel, then the pads at ports} */
+  public List<Control> hands() {
+    if (ports().ports().isEmpty()) {
+      return controls;
+    }
+    List<Control> all = new ArrayList<>(controls);
+    all.addAll(ports().controls());
+    return List.copyOf(all);
+  }
+
+  /** {@return all that bears contacts at the seat that is looked at} */
   public List<Control> seated() {
     return seats.size() == 1
-        ? controls
-        : controls.stream().filter(c -> seatOf(c).equals(seat().id())).toList();
+        ? hands()
+        : hands().stream().filter(c -> seatOf(c).equals(seat().id())).toList();
   }
 
   /** {@return what is looked at} */
@@ -267,16 +291,19 @@ public record Build(
     return control.seat().orElse(seats.get(0).id());
   }
 
-  /** {@return the control of that id, if there is one} */
+  /** {@return the control of that id, or the pad at the port of that id, if there is one} */
   public Optional<Control> control(ControlId id) {
-    return controls.stream().filter(control -> control.id().equals(id)).findFirst();
+    int at = indexOf(id);
+    return at >= 0
+        ? Optional.of(controls.get(at))
+        : ports().port(id).map(kumite.build.port.Port::control);
   }
 
   /** {@return an id made from the label that no control of this build has yet} */
   public ControlId freshId(String label) {
     ControlId wanted = ControlId.fromLabel(label);
     Set<ControlId> taken = new HashSet<>();
-    controls.forEach(control -> taken.add(control.id()));
+    hands().forEach(control -> taken.add(control.id()));
     taken.add(new ControlId(Joint.BOARD));
     seats.forEach(seat -> seat.loom().groups().forEach(group -> taken.add(group.name())));
     ControlId id = wanted;
@@ -311,7 +338,8 @@ public record Build(
 
   /** {@return this build with one control changed; unchanged if there is none of that id} */
   public Build withControl(ControlId id, UnaryOperator<Control> change) {
-    return control(id).map(control -> withControl(change.apply(control))).orElse(this);
+    int at = indexOf(id);
+    return at < 0 ? this : withControl(change.apply(controls.get(at)));
   }
 
   /** {@return this build with several controls placed anew} */
@@ -396,6 +424,11 @@ public record Build(
   /** {@return this build with other own boards} */
   public Build withOwnBoards(List<BoardKind> newOwnBoards) {
     return new Build(revision, parts, controls, seats, links, own, newOwnBoards, at);
+  }
+
+  /** {@return this build with other ports} */
+  public Build withPorts(PortBook newPorts) {
+    return with(PortBook.PART, newPorts);
   }
 
   /** {@return this build with other leads} */

@@ -14,4 +14,9 @@ enum Logic {
   static Logic of(double volts, double lowVolts, double highVolts) {
     return volts <= lowVolts ? LOW : volts >= highVolts ? HIGH : UNDEFINED;
   }
+
+  /** {@return the other of the two; unclear as it is} */
+  Logic turned() {
+    return this == LOW ? HIGH : this == HIGH ? LOW : this;
+  }
 }

@@ -34,17 +34,25 @@ final class Registers {
       states[chip] = new Logic[chips.get(chip).inputs().length];
       Arrays.fill(states[chip], Logic.UNDEFINED);
     }
+    Conditions turned = rest.driving(look.clock().name(), !look.ofPad());
     Lines idle = new Lines(rest);
-    Lines loading = new Lines(rest.driving(look.load().name(), false));
-    Lines clocked = new Lines(rest.driving(look.clock().name(), true));
+    Lines loading = new Lines(rest.driving(look.load().name(), look.ofPad()));
+    Lines clocked = new Lines(turned);
     step(states, loading, loading);
     step(states, loading, idle);
     int net = network.net(Joint.board(data.name()));
-    Sent out = new Sent(net, rest, network.board().lowVolts(), network.board().highVolts());
+    // A register is read before its clock turns, a pad while its clock is low, before it rises.
+    Conditions reading = look.ofPad() ? turned : rest;
+    Sent out = new Sent(net, reading, network.board().lowVolts(), network.board().highVolts());
     Logic[] bits = new Logic[look.bits()];
     for (int i = 0; i < bits.length; i++) {
-      bits[i] = out.silent() ? otherwise(net, rest, data) : out.read(states);
-      step(states, idle, clocked);
+      if (look.ofPad()) {
+        step(states, idle, clocked);
+      }
+      bits[i] = out.silent() ? otherwise(net, reading, data) : out.read(states);
+      if (!look.ofPad()) {
+        step(states, idle, clocked);
+      }
       step(states, clocked, idle);
     }
     return bits;
@@ -59,7 +67,7 @@ final class Registers {
   }
 
   /**
-   * From one state of the lines to the next: load low takes the inputs in, a rising clock shifts.
+   * From one state of the lines to the next: loading takes the inputs in, a rising clock shifts.
    */
   private static void step(Logic[][] states, Lines before, Lines after) {
     Logic[] coming = new Logic[states.length];
@@ -101,7 +109,10 @@ final class Registers {
         double low = Network.CHIP_LOW * chip.volts();
         double high = Network.CHIP_HIGH * chip.volts();
         boolean powered = chip.volts() > 0;
-        load[i] = powered ? network.lines().level(chip.load(), now, low, high) : Logic.UNDEFINED;
+        Logic asked =
+            powered ? network.lines().level(chip.load(), now, low, high) : Logic.UNDEFINED;
+        // The load of a pad's register is high; here low is loading for all of them.
+        load[i] = chip.part().ofPad() ? asked.turned() : asked;
         clock[i] = powered ? network.lines().level(chip.clock(), now, low, high) : Logic.UNDEFINED;
         inputs[i] = load[i] == Logic.LOW ? inputs(chip, now, low, high) : new Logic[0];
         serial[i] = new Sent(chip.next(), now, low, high);

@@ -58,11 +58,12 @@ final class Scan {
     Map<String, Boolean> rest = new LinkedHashMap<>();
     // A terminal that feeds a lamp on its contact does so all the time.
     looks.feeds().forEach(feed -> rest.put(feed, true));
-    // Between looks registers are neither loading nor clocked, and select lines are low.
+    // Between looks registers are neither loading nor clocked, and select lines are low; a pad's
+    // clock rests high.
     for (Look look : looks.all()) {
       if (look.how() instanceof Look.Bit bit) {
-        rest.put(bit.load().name(), true);
-        rest.put(bit.clock().name(), false);
+        rest.put(bit.load().name(), !bit.ofPad());
+        rest.put(bit.clock().name(), bit.ofPad());
       } else if (look.how() instanceof Look.Channel channel) {
         channel.selects().forEach(select -> rest.put(select.name(), false));
       }
@@ -200,7 +201,7 @@ final class Scan {
   /** Loads the registers and shifts all their bits past the data terminal. */
   private Logic[] bits(Look.Bit look, Terminal data) {
     return shifted.computeIfAbsent(
-        List.of(look.load().name(), look.clock().name(), data.name(), look.bits()),
+        List.of(look.load().name(), look.clock().name(), data.name(), look.bits(), look.ofPad()),
         key -> new Registers(this, network).shift(look, data, new Conditions(hands, rest)));
   }
 }

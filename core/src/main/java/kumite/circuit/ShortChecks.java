@@ -196,7 +196,7 @@ public final class ShortChecks {
     contacts.addAll(one.contacts());
     for (ContactId contact : contacts) {
       Optional<Control> control =
-          build.controls().stream().filter(c -> c.id().equals(contact.control())).findFirst();
+          build.hands().stream().filter(c -> c.id().equals(contact.control())).findFirst();
       if (control.isPresent() && control.get().hookup().restsClosed()) {
         next =
             next.mendedBy(

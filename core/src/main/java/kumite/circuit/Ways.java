@@ -97,8 +97,10 @@ public record Ways(
    *
    * @param inputs their nets, the one that comes out first first
    * @param volts of its supply; 0 where it lacks that or its ground
+   * @param ofPad whether its load is high, as that of a pad's register is
    */
-  public record Chip(List<Integer> inputs, int load, int clock, int next, int out, double volts) {}
+  public record Chip(
+      List<Integer> inputs, int load, int clock, int next, int out, double volts, boolean ofPad) {}
 
   /**
    * A multiplexer.
@@ -169,7 +171,8 @@ public record Ways(
                         c.clock(),
                         c.next(),
                         c.out(),
-                        c.volts()))
+                        c.volts(),
+                        c.part().ofPad()))
             .toList();
     return new Ways(
         volts,

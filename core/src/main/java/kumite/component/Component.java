@@ -137,7 +137,9 @@ public sealed interface Component {
     LEAD("in a core of a lead"),
     ACROSS("between two cores of a lead"),
     /** Inside of another board. */
-    DRIVER("output of the other board");
+    DRIVER("output of the other board"),
+    /** Inside of what plugs in. */
+    INSIDE("inside of the pad");
 
     private final String words;
 
@@ -177,7 +179,7 @@ public sealed interface Component {
 
     @Override
     public boolean fitted() {
-      return true;
+      return job != Job.INSIDE;
     }
   }
 
@@ -255,10 +257,12 @@ public sealed interface Component {
   }
 
   /**
-   * A parallel-in register: load low takes in its eight inputs, each rising clock shifts one out.
+   * A parallel-in register: its load takes in its inputs, each rising clock shifts one out.
    *
    * @param inputs the one that comes out first first
    * @param next where the register behind it in the chain comes in; its own output for the last
+   * @param ofPad whether it is a pad's own, which nobody solders: its load is high, and it has as
+   *     many inputs as the pad says bits; else its load is low, and it has eight
    */
   record Register(
       List<Joint> inputs,
@@ -267,7 +271,8 @@ public sealed interface Component {
       Joint next,
       Joint out,
       Joint supply,
-      Joint ground)
+      Joint ground,
+      boolean ofPad)
       implements Component {
     public Register {
       inputs = List.copyOf(inputs);
@@ -282,7 +287,8 @@ public sealed interface Component {
           name.apply(next),
           name.apply(out),
           name.apply(supply),
-          name.apply(ground));
+          name.apply(ground),
+          ofPad);
     }
 
     @Override
@@ -292,23 +298,30 @@ public sealed interface Component {
 
     @Override
     public String words() {
-      return "parallel-in register, eight inputs";
+      return ofPad ? "register of a pad" : "parallel-in register, eight inputs";
     }
 
     @Override
     public boolean fitted() {
-      return true;
+      return !ofPad;
     }
   }
 
   /**
-   * An analog multiplexer: its three select lines join one of eight channels to its output.
+   * A multiplexer: its select lines join one of its channels to its output.
    *
    * @param channels the one of code 0 first
    * @param selects the lowest bit first
+   * @param ofPad whether it is a pad's own, which nobody solders: two channels and one select line;
+   *     else it has eight and three
    */
   record Multiplexer(
-      List<Joint> channels, List<Joint> selects, Joint out, Joint supply, Joint ground)
+      List<Joint> channels,
+      List<Joint> selects,
+      Joint out,
+      Joint supply,
+      Joint ground,
+      boolean ofPad)
       implements Component {
     public Multiplexer {
       channels = List.copyOf(channels);
@@ -322,7 +335,8 @@ public sealed interface Component {
           selects.stream().map(name).toList(),
           name.apply(out),
           name.apply(supply),
-          name.apply(ground));
+          name.apply(ground),
+          ofPad);
     }
 
     @Override
@@ -334,12 +348,12 @@ public sealed interface Component {
 
     @Override
     public String words() {
-      return "analog multiplexer, eight channels";
+      return ofPad ? "multiplexer of a pad" : "analog multiplexer, eight channels";
     }
 
     @Override
     public boolean fitted() {
-      return true;
+      return !ofPad;
     }
   }
 

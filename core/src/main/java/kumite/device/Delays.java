@@ -36,7 +36,7 @@ public final class Delays {
         look.filter(Look::measured).filter(l -> !(l.how() instanceof Look.Step)).isPresent();
     return Delay.of(
         travels ? unsettled(timing) : timing,
-        look.filter(l -> l.how() instanceof Look.Bit).isPresent(),
+        look.filter(l -> l.how() instanceof Look.Bit bit && !bit.ofPad()).isPresent(),
         windowUs,
         board.filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent(),
         lines);

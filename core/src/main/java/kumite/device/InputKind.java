@@ -85,8 +85,8 @@ public record InputKind(String title, InputLevels levels, List<SignalPath> paths
     if (how instanceof Look.Row) {
       return diode ? "Matrix with diodes" : "Matrix without diodes";
     }
-    if (how instanceof Look.Bit) {
-      return "Shift register input";
+    if (how instanceof Look.Bit bit) {
+      return bit.ofPad() ? "Bit of a pad at a port" : "Shift register input";
     }
     if (how instanceof Look.Channel) {
       return "Multiplexer channel";

@@ -435,8 +435,9 @@ public final class Session {
       if (one.reading() == InputLevels.Reading.UNDEFINED) {
         looks.get(i).contact().ifPresent(unsure::add);
       }
-      // Registers are loaded after their bits were shifted out: they show the look before.
-      boolean register = looks.get(i).how() instanceof Look.Bit;
+      // Registers are loaded after their bits were shifted out: they show the look before. Pads are
+      // latched and clocked out at once.
+      boolean register = looks.get(i).how() instanceof Look.Bit bit && !bit.ofPad();
       pressed[i] = register ? late[i] : one.pressed();
       late[i] = one.pressed();
       codes[i] = one.code();

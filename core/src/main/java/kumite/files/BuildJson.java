@@ -16,6 +16,7 @@ import kumite.build.Control;
 import kumite.build.Link;
 import kumite.build.Parts;
 import kumite.build.Seat;
+import kumite.build.port.PortBook;
 import kumite.codec.Codec;
 import kumite.codec.Plain;
 import kumite.codec.Schemas;
@@ -47,6 +48,7 @@ final class BuildJson {
           "brief",
           "panel",
           "controls",
+          "ports",
           "seats",
           "links",
           "tuning",
@@ -104,15 +106,28 @@ final class BuildJson {
     top.know(known);
     List<Control> controls = CONTROLS.read(top.value("controls"));
     requireUniqueIds(controls);
-    known = known.with(Around.CONTACTS, contacts(controls, catalogue));
+    PortBook ports = top.has("ports") ? PortJson.CODEC.read(top.value("ports")) : PortBook.EMPTY;
+    List<Control> hands = new ArrayList<>(controls);
+    hands.addAll(ports.controls());
+    known = known.with(Around.CONTACTS, contacts(hands, catalogue.with(ports)));
     top.know(known);
     List<Seat> seats = SEATS.read(top.value("seats"));
     List<Link> links = top.has("links") ? LINKS.read(top.value("links")) : List.of();
     Build spine =
-        top.make(() -> new Build(revision, Parts.USUAL, controls, seats, links, own, ownBoards, 0));
+        top.make(
+            () ->
+                new Build(
+                    revision,
+                    Parts.USUAL.with(PortBook.PART, ports),
+                    controls,
+                    seats,
+                    links,
+                    own,
+                    ownBoards,
+                    0));
     top.know(
         known
-            .with(Around.CONTROLS, controls.stream().map(Control::id).collect(Collectors.toSet()))
+            .with(Around.CONTROLS, hands.stream().map(Control::id).collect(Collectors.toSet()))
             .with(Around.SEATS, seats.stream().map(Seat::id).collect(Collectors.toSet())));
     Build build = spine;
     for (PartCodec<?> codec : rooms.parts()) {
@@ -153,6 +168,9 @@ final class BuildJson {
     root.put("version", BuildFile.VERSION);
     root.put("revision", build.revision());
     root.set("controls", CONTROLS.write(build.controls()));
+    if (!build.ports().equals(PortBook.EMPTY)) {
+      root.set("ports", PortJson.CODEC.write(build.ports()));
+    }
     root.set("seats", SEATS.write(build.seats()));
     if (!build.links().isEmpty()) {
       root.set("links", LINKS.write(build.links()));
@@ -187,6 +205,7 @@ final class BuildJson {
     properties.putObject("version").put("const", BuildFile.VERSION);
     properties.putObject("revision").put("type", "string").put("pattern", "^[A-Z]$");
     properties.set("controls", CONTROLS.schema(schemas));
+    properties.set("ports", PortJson.CODEC.schema(schemas));
     properties.set("seats", SEATS.schema(schemas));
     properties.set("links", LINKS.schema(schemas));
     properties.set(

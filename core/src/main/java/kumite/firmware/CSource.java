@@ -32,6 +32,7 @@ final class CSource {
           "N_GATES",
           "N_PAIRS",
           "USE_CODES",
+          "USE_PADS",
           "USE_STEPS",
           "USE_TOUCH",
           "USE_SHAPES",

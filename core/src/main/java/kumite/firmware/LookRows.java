@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.ToLongFunction;
 import java.util.stream.IntStream;
 import kumite.build.map.AxisTuning;
 import kumite.build.map.PressAt;
@@ -22,8 +23,22 @@ import kumite.program.Sense;
 
 /** The tables of what is read, the same under every profile. */
 final class LookRows {
-  /** Registers that are shifted out together. */
-  record Chain(int load, int clock, int data, int bits) {}
+  /** A driven line has settled after so long (device.h). */
+  private static final double SETTLE_NS = 5000;
+
+  /**
+   * Registers that come out on one line.
+   *
+   * @param latch how often the latch of a pad is driven, so that it stands long enough; 0 for chips
+   * @param gap the same for what follows it
+   * @param low the same for the clock's low
+   * @param high the same for its high
+   */
+  record Chain(int load, int clock, int data, int bits, int latch, int gap, int low, int high) {
+    boolean together(Chain other) {
+      return load == other.load && clock == other.clock && bits == other.bits;
+    }
+  }
 
   private final Blueprint blueprint;
   private final Score.Sheet sheet;
@@ -93,6 +108,7 @@ final class LookRows {
 
   void write() {
     sheet.size("N_LOOKS", looks.size());
+    gatherChains();
     looks();
     order();
     shared();
@@ -176,12 +192,38 @@ final class LookRows {
             terminal(bit.load(), "USE_OF_OUTPUT"),
             terminal(bit.clock(), "USE_OF_OUTPUT"),
             terminal(look.read(), use(look)),
-            bit.bits());
+            bit.bits(),
+            times(bit, Look.Pace::latchNs),
+            times(bit, Look.Pace::gapNs),
+            times(bit, Look.Pace::lowNs),
+            times(bit, Look.Pace::highNs));
     return chains.computeIfAbsent(chain, c -> chains.size());
+  }
+
+  private static int times(Look.Bit bit, ToLongFunction<Look.Pace> of) {
+    return bit.pace()
+        .map(pace -> (int) Math.max(1, Math.ceil(of.applyAsLong(pace) / SETTLE_NS)))
+        .orElse(0);
   }
 
   private int before(int chain) {
     return chains().stream().limit(chain).mapToInt(Chain::bits).sum();
+  }
+
+  /** Those that one clock shifts stand beside each other, since it shifts them all at once. */
+  private void gatherChains() {
+    for (Look look : looks) {
+      if (look.how() instanceof Look.Bit bit) {
+        chain(look, bit);
+      }
+    }
+    List<Chain> met = chains();
+    chains.clear();
+    for (Chain first : met) {
+      met.stream()
+          .filter(first::together)
+          .forEach(chain -> chains.computeIfAbsent(chain, c -> chains.size()));
+    }
   }
 
   private int mux(Look.Channel channel) {
@@ -213,7 +255,18 @@ final class LookRows {
   private void shared() {
     sheet.size("N_CHAINS", chains.size());
     sheet.size("N_BITS", before(chains.size()));
+    boolean pads = chains.keySet().stream().anyMatch(chain -> chain.latch() > 0);
+    sheet.uses("USE_PADS", pads);
+    Optional<Chain> before = Optional.empty();
     for (Chain chain : chains.keySet()) {
+      if (pads) {
+        sheet.bytes("chain_together").add(before.filter(chain::together).isPresent() ? 1 : 0);
+        sheet.bytes("chain_latch").add(chain.latch());
+        sheet.bytes("chain_gap").add(chain.gap());
+        sheet.bytes("chain_low").add(chain.low());
+        sheet.bytes("chain_high").add(chain.high());
+      }
+      before = Optional.of(chain);
       sheet.numbers("chain_load").add(chain.load());
       sheet.numbers("chain_clock").add(chain.clock());
       sheet.numbers("chain_data").add(chain.data());

@@ -182,6 +182,20 @@ final class ScriptSource {
                       at("chain_data", i),
                       at("chain_bits", i))),
           i -> "load, clock, data, bits");
+      if (score.size("USE_PADS") > 0) {
+        rows(
+            "PADS",
+            score.size("N_CHAINS"),
+            i ->
+                tuple(
+                    IntStream.of(
+                        at("chain_together", i),
+                        at("chain_latch", i),
+                        at("chain_gap", i),
+                        at("chain_low", i),
+                        at("chain_high", i))),
+            i -> "with the one before, then how often each is driven");
+      }
     }
     if (score.size("N_MUXES") > 0) {
       rows("MUXES", score.size("N_MUXES"), i -> stretch("mux_at", i, "mux_selects"), i -> "");

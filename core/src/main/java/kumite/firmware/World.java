@@ -59,7 +59,11 @@ final class World {
                     value(score, "chain_load", i),
                     value(score, "chain_clock", i),
                     value(score, "chain_data", i),
-                    value(score, "chain_bits", i)))
+                    value(score, "chain_bits", i),
+                    score.size("USE_PADS") > 0 ? value(score, "chain_latch", i) : 0,
+                    0,
+                    0,
+                    0))
         .toList();
   }
 
@@ -137,7 +141,7 @@ final class World {
     rows(
         "const struct chain world_chains",
         chains,
-        c -> braced(c.load(), c.clock(), c.data(), c.bits()));
+        c -> braced(c.load(), c.clock(), c.data(), c.bits(), c.latch() > 0));
     rows(
         "const int world_terminal_net",
         score.terminals(),
@@ -210,6 +214,8 @@ final class World {
     return "{{"
         + String.join(", ", chip.inputs().stream().map(Object::toString).toList())
         + "}, "
+        + chip.inputs().size()
+        + ", "
         + chip.load()
         + ", "
         + chip.clock()
@@ -219,6 +225,8 @@ final class World {
         + chip.out()
         + ", "
         + hex(chip.volts())
+        + ", "
+        + chip.ofPad()
         + "}";
   }
 
@@ -237,10 +245,10 @@ final class World {
   private String rest(String terminal) {
     int at = terminals.get(terminal);
     boolean high =
-        chains.stream().anyMatch(c -> c.load() == at)
+        chains.stream().anyMatch(c -> (c.latch() > 0 ? c.clock() : c.load()) == at)
             || blueprint.looks().feeds().contains(terminal);
     boolean low =
-        chains.stream().anyMatch(c -> c.clock() == at)
+        chains.stream().anyMatch(c -> (c.latch() > 0 ? c.load() : c.clock()) == at)
             || blueprint.looks().all().stream()
                 .anyMatch(
                     look ->

@@ -29,6 +29,7 @@ import kumite.parts.Catalogue;
  * @param common the rail its shared side is tied to
  * @param entry its meaning in the profile looked at, if it has one
  * @param wish its meaning in the first profile, which sockets are planned by
+ * @param pad the port that its pad is at; empty for a contact of the panel
  * @param rest where it stands while no hand is on it, 0 to 1 of its travel: at the centre that its
  *     axis was given, which was measured, else where its kind springs back to
  */
@@ -41,6 +42,7 @@ public record ContactSite(
     Common common,
     Optional<Mapping.Entry> entry,
     Optional<Mapping.Entry> wish,
+    Optional<Pad> pad,
     double rest) {
 
   /** What a person holds while touching pads. */
@@ -52,6 +54,10 @@ public record ContactSite(
     List<ContactSite> sites = new ArrayList<>();
     for (Control control : build.seated()) {
       ControlKind kind = catalogue.kindOf(control);
+      Optional<Pad> pad = Pad.of(build, catalogue, control);
+      if (pad.filter(p -> !p.read()).isPresent()) {
+        continue; // no program of ours reads it
+      }
       for (ContactKind contact : kind.contacts()) {
         ContactId id = new ContactId(control.id(), contact.name());
         sites.add(
@@ -64,6 +70,7 @@ public record ContactSite(
                 control.hookup().common().orElse(usual),
                 build.mapping().of(id),
                 build.seat().profiles().get(0).base().of(id),
+                pad,
                 rest(contact, build.tuning().centre(id))));
       }
     }
@@ -77,7 +84,7 @@ public record ContactSite(
 
   /** {@return the same contact with another meaning; it is planned as before} */
   ContactSite meaning(Optional<Mapping.Entry> newEntry) {
-    return new ContactSite(number, id, control, kind, contact, common, newEntry, wish, rest);
+    return new ContactSite(number, id, control, kind, contact, common, newEntry, wish, pad, rest);
   }
 
   /** {@return the label for people: {@code Horn} or {@code Rudder lever left}} */
@@ -116,7 +123,7 @@ public record ContactSite(
 
   /** {@return whether it is a plain switch, so that it may share terminals} */
   public boolean switched() {
-    return contact.type() == ContactKind.Type.SWITCH && !touched() && !fed();
+    return contact.type() == ContactKind.Type.SWITCH && !touched() && !fed() && pad.isEmpty();
   }
 
   /** {@return the tab its signal lands on: NO, or NC where it is wired so} */
@@ -161,6 +168,10 @@ public record ContactSite(
   /** {@return its electrical part} */
   Component part() {
     Joint signal = new Joint(control.id().text(), openTab());
+    if (pad.isPresent()) {
+      Joint open = PadGrouping.lineOf(pad.get(), contact.name()).orElse(signal);
+      return new Component.Pole(id, pad.get().pin(Pad.GROUND), open, joint(TabRole.CLOSED));
+    }
     if (fed()) {
       return new Component.Output(
           id,

@@ -18,6 +18,7 @@ import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.name.TabRole;
+import kumite.signal.SignalLine;
 import org.jspecify.annotations.Nullable;
 
 /** Cuts the strands of one loom: which there are, their ends, numbers and lengths. */
@@ -245,6 +246,28 @@ final class Cutter {
     spot(sharing.group().name().text(), sharing.carrier().orElseThrow());
     land(sharing, new Rail.Supply(board.logicVolts()), "VCC");
     land(sharing, new Rail.Ground(), "GND");
+  }
+
+  /** A pin of a port's socket. */
+  Strand.End socket(Pad pad, SignalLine line) {
+    return socket(pad, line.name());
+  }
+
+  private static Strand.End socket(Pad pad, String line) {
+    return new Strand.End(
+        pad.pin(line), pad.port().label(), PadGrouping.words(pad, line), PadGrouping.landing());
+  }
+
+  /** Supply and ground of a port's socket. */
+  void feedPort(Pad pad, ContactSite first) {
+    if (pad.fed()) {
+      land(first, new Rail.Supply(pad.feedVolts(board)), socket(pad, Pad.SUPPLY), Serves.SUPPLY);
+    }
+    land(first, new Rail.Ground(), socket(pad, Pad.GROUND), Serves.GROUND);
+  }
+
+  private void land(ContactSite site, Rail rail, Strand.End end, Serves serves) {
+    runs.land(rail, Runs.Land.of(site, List.of(new Runs.Tap(end, site, serves))));
   }
 
   private void land(Sharing sharing, Rail rail, String tab) {

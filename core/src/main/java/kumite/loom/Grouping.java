@@ -23,6 +23,7 @@ interface Grouping {
       case LADDER -> new LadderGrouping();
       case MULTIPLEXER -> new MultiplexerGrouping();
       case TOUCH -> new TouchGrouping();
+      case PAD -> new PadGrouping();
     };
   }
 

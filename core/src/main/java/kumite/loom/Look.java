@@ -54,13 +54,32 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
    * @param bits how many are shifted in all
    * @param bit which one it is, 0 for the first out
    * @param input the chip's input that is meant for the contact
+   * @param pace of a pad's register, whose load is its latch: high takes in and low is rest, and
+   *     its clock rests high; empty for a chip, where all is the other way round
    */
-  public record Bit(Terminal load, Terminal clock, int bits, int bit, Joint input) implements How {
+  public record Bit(
+      Terminal load, Terminal clock, int bits, int bit, Joint input, Optional<Pace> pace)
+      implements How {
     @Override
     public List<Terminal> driven() {
       return List.of(load, clock);
     }
+
+    /** {@return whether it is a pad's register} */
+    public boolean ofPad() {
+      return pace.isPresent();
+    }
   }
+
+  /**
+   * How long a pad wants its lines to stand, at least, in ns.
+   *
+   * @param latchNs the latch is high
+   * @param gapNs from the latch to the first clock
+   * @param lowNs the clock is low
+   * @param highNs the clock is high
+   */
+  public record Pace(long latchNs, long gapNs, long lowNs, long highNs) {}
 
   /**
    * Sets the select lines and reads what the channel shows.

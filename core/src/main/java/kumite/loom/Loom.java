@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.panel.Opening;
@@ -22,6 +23,7 @@ import kumite.kind.WireColour;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
+import kumite.name.Joint;
 import kumite.name.TabRole;
 import kumite.parts.Catalogue;
 
@@ -87,7 +89,7 @@ public record Loom(
     Map<ContactId, ContactSite> byId = new LinkedHashMap<>();
     sites.forEach(site -> byId.put(site.id(), site));
     List<Sharing> sharings =
-        build.loom().groups().stream()
+        Stream.concat(build.loom().groups().stream(), PadGrouping.groups(sites).stream())
             .map(group -> Sharing.of(group, byId))
             .filter(sharing -> !sharing.seats().isEmpty())
             .toList();
@@ -221,13 +223,12 @@ public record Loom(
       Lamps.wire(board, site, cutter);
     }
     if (!pads.isEmpty()) {
-      cutter.spot(kumite.name.Joint.PERSON, Grouping.middle(pads));
+      cutter.spot(Joint.PERSON, Grouping.middle(pads));
       cutter.runs().land(new Rail.Ground(), person(pads));
     }
   }
 
-  private static void land(
-      Cutter cutter, Rail rail, ContactSite site, kumite.name.Joint at, Serves serves) {
+  private static void land(Cutter cutter, Rail rail, ContactSite site, Joint at, Serves serves) {
     cutter
         .runs()
         .land(rail, Runs.Land.of(site, List.of(new Runs.Tap(cutter.tab(site, at), site, serves))));
@@ -332,7 +333,32 @@ public record Loom(
   public Map<ContactId, Strand> byContact() {
     Map<ContactId, Strand> map = new HashMap<>();
     strands.forEach(strand -> strand.contact().ifPresent(contact -> map.put(contact, strand)));
+    ofPads(map);
     return map;
+  }
+
+  /** All buttons that a pad says on one line come by the strand of that line. */
+  private void ofPads(Map<ContactId, Strand> map) {
+    for (Sharing sharing : sharings) {
+      for (Sharing.Seat seat : sharing.seats()) {
+        Optional<Pad> pad = seat.site().pad();
+        Optional<PinChoice> pin = pad.flatMap(p -> plan.of(seat.read().id()));
+        if (pin.isPresent()) {
+          Joint terminal = Joint.board(pin.get().terminal().name());
+          String part = pad.get().port().id().text();
+          strands.stream()
+              .filter(s -> s.serves() == Serves.PORT && s.to().place().equals(terminal))
+              .filter(s -> s.from().place().part().equals(part))
+              .findFirst()
+              .ifPresent(strand -> map.put(seat.site().id(), strand));
+        }
+      }
+    }
+  }
+
+  /** {@return the pads at its ports that are read, in the order of the ports} */
+  public List<Pad> pads() {
+    return sites.stream().flatMap(site -> site.pad().stream()).distinct().toList();
   }
 
   /** {@return the contact of that id, if the build has it} */

@@ -67,7 +67,8 @@ final class MultiplexerGrouping extends CarrierGrouping {
               selects,
               at(carrier, "OUT" + (chip + 1)),
               at(carrier, "VCC"),
-              at(carrier, "GND")));
+              at(carrier, "GND"),
+              false));
     }
     for (int i = 0; i < members.size(); i++) {
       if (members.get(i).switched()) {

@@ -50,7 +50,8 @@ final class RegisterGrouping extends CarrierGrouping {
               next,
               at(carrier, chip == 0 ? "DATA" : "CHAIN" + (chip + 1)),
               at(carrier, "VCC"),
-              at(carrier, "GND")));
+              at(carrier, "GND"),
+              false));
     }
     for (int i = 1; i <= chips * ON_A_CHIP; i++) {
       parts.add(pullUp(carrier, i));
@@ -71,6 +72,7 @@ final class RegisterGrouping extends CarrierGrouping {
         plan.of(sharing.lines().get(1).id()).orElseThrow().terminal(),
         chips(sharing.seats().size()) * ON_A_CHIP,
         seat.place() - 1,
-        input(sharing.group().name().text(), seat.place()));
+        input(sharing.group().name().text(), seat.place()),
+        Optional.empty());
   }
 }

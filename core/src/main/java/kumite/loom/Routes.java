@@ -26,7 +26,7 @@ public final class Routes {
     this.build = build;
     this.board = board;
     this.ways = Ways.of(build.panel());
-    for (Control control : build.controls()) {
+    for (Control control : build.hands()) {
       places.put(control.id().text(), round(control.placement().centre()));
     }
     loom.spots().forEach((part, at) -> places.put(part, round(at)));

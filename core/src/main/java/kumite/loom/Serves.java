@@ -16,6 +16,8 @@ public enum Serves {
   ROW('R'),
   /** A line of a carrier. */
   CARRIER('B'),
+  /** A line of a port. */
+  PORT('P'),
   /** From a terminal strip to the board. */
   STRIP('F'),
   /** To another board. */

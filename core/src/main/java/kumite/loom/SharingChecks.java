@@ -100,6 +100,7 @@ final class SharingChecks {
       case MULTIPLEXER -> site.touched();
       case TOUCH -> site.contact().type().analog() || site.fed();
       case MATRIX, BARE_MATRIX, REGISTERS, LADDER -> !site.switched();
+      case PAD -> site.pad().isEmpty();
     };
   }
 

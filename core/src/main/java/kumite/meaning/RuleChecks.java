@@ -49,7 +49,7 @@ public final class RuleChecks {
     this.timing = Senses.timing(build, board);
     this.sites = Sites.of(loom);
     build
-        .controls()
+        .hands()
         .forEach(
             control ->
                 catalogue

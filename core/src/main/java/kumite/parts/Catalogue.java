@@ -6,10 +6,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.port.Port;
+import kumite.build.port.PortBook;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
+import kumite.signal.PortFile;
+import kumite.signal.PortKind;
 
 /**
  * All kinds of controls and boards that a build can use.
@@ -22,10 +27,14 @@ import kumite.kind.ControlKind;
 public final class Catalogue {
   private final Map<String, ControlKind> controls;
   private final Map<String, BoardKind> boards;
+  private final List<PortKind> ports;
+  private final Map<PortKind, ControlKind> pads = new ConcurrentHashMap<>();
 
-  private Catalogue(Map<String, ControlKind> controls, Map<String, BoardKind> boards) {
+  private Catalogue(
+      Map<String, ControlKind> controls, Map<String, BoardKind> boards, List<PortKind> ports) {
     this.controls = Collections.unmodifiableMap(controls);
     this.boards = Collections.unmodifiableMap(boards);
+    this.ports = List.copyOf(ports);
   }
 
   private static final class Standard {
@@ -51,7 +60,7 @@ public final class Catalogue {
     for (BoardKind kind : boards) {
       requireNew(byBoard.put(kind.id(), kind) == null, kind.id());
     }
-    return new Catalogue(byControl, byBoard);
+    return new Catalogue(byControl, byBoard, List.of());
   }
 
   private static void requireNew(boolean isNew, String id) {
@@ -64,7 +73,7 @@ public final class Catalogue {
   public Catalogue with(BoardKind board) {
     Map<String, BoardKind> next = new LinkedHashMap<>(boards);
     next.put(board.id(), board);
-    return new Catalogue(new LinkedHashMap<>(controls), next);
+    return new Catalogue(new LinkedHashMap<>(controls), next, ports);
   }
 
   /**
@@ -76,7 +85,12 @@ public final class Catalogue {
     for (BoardKind board : build.ownBoards()) {
       all = all.with(board);
     }
-    return all;
+    return all.with(build.ports());
+  }
+
+  /** {@return this catalogue with a build's own kinds of ports} */
+  public Catalogue with(PortBook own) {
+    return own.kinds().isEmpty() ? this : new Catalogue(controls, boards, own.kinds());
   }
 
   /** {@return this catalogue with more kinds of controls, in place of those of their ids} */
@@ -86,7 +100,7 @@ public final class Catalogue {
     }
     Map<String, ControlKind> next = new LinkedHashMap<>(controls);
     own.forEach(kind -> next.put(kind.id(), kind));
-    return new Catalogue(next, new LinkedHashMap<>(boards));
+    return new Catalogue(next, new LinkedHashMap<>(boards), ports);
   }
 
   /** {@return the kinds of controls of one family, in tray order} */
@@ -120,7 +134,9 @@ public final class Catalogue {
    * @throws IllegalArgumentException if the catalogue has none; files are checked for that on load
    */
   public ControlKind kindOf(Control control) {
-    return control(control.kind())
+    return (control.kind().startsWith(Port.AS_CONTROL)
+            ? pad(control.kind().substring(Port.AS_CONTROL.length()))
+            : control(control.kind()))
         .orElseThrow(
             () ->
                 new IllegalArgumentException(
@@ -129,6 +145,22 @@ public final class Catalogue {
                         + "\" is of kind \""
                         + control.kind()
                         + "\", which the catalogue does not have"));
+  }
+
+  /** {@return the kind of port of that id, if it is known} */
+  public Optional<PortKind> port(String id) {
+    return PortFile.find(ports, id).or(() -> PortFile.find(PortFile.standard(), id));
+  }
+
+  /** {@return the kind of the port that a pad is at; empty for a control} */
+  public Optional<PortKind> portOf(Control control) {
+    return control.kind().startsWith(Port.AS_CONTROL)
+        ? port(control.kind().substring(Port.AS_CONTROL.length()))
+        : Optional.empty();
+  }
+
+  private Optional<ControlKind> pad(String id) {
+    return port(id).map(kind -> pads.computeIfAbsent(kind, PadKind::of));
   }
 
   /** {@return the kind of a checked build's board, if one is chosen} */

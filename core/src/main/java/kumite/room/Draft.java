@@ -11,6 +11,7 @@ import kumite.build.Link;
 import kumite.build.Part;
 import kumite.build.Parts;
 import kumite.build.Seat;
+import kumite.build.port.PortBook;
 
 /**
  * A build in the making, in which nothing has been decided but how its seats are called, which of
@@ -34,9 +35,10 @@ public final class Draft {
     parts = parts.with(part, of.get(part));
   }
 
-  /** Takes the controls. */
+  /** Takes the controls, and the ports. */
   public void takeControls() {
     controls = of.controls();
+    take(PortBook.PART);
   }
 
   /** Takes the wires between boards. */

@@ -18,9 +18,12 @@ import kumite.build.Seat;
  * @param taken puts it from a build into a draft of what is seen of that build
  */
 public record Facet(String name, Function<Build, Object> seen, BiConsumer<Build, Draft> taken) {
-  /** The controls: where each is, of which kind, and how it is hooked up. */
+  /** The controls: where each is, of which kind, and how it is hooked up; and the ports. */
   public static final Facet CONTROLS =
-      new Facet("controls", Build::controls, (from, to) -> to.takeControls());
+      new Facet(
+          "controls",
+          build -> List.of(build.controls(), build.ports()),
+          (from, to) -> to.takeControls());
 
   /** The wires between boards. */
   public static final Facet LINKS = new Facet("links", Build::links, (from, to) -> to.takeLinks());

@@ -184,7 +184,7 @@ final class ElectricTables {
     if (far.part().equals(Joint.BOARD)) {
       return far.tab();
     }
-    return bench.build().controls().stream()
+    return bench.build().hands().stream()
             .filter(control -> control.id().text().equals(far.part()))
             .map(kumite.build.Control::label)
             .findFirst()

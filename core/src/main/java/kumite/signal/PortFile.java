@@ -74,6 +74,15 @@ public final class PortFile {
     Field<PortKind, String> what = f.need("what", Plain.TEXT, PortKind::what);
     Field<PortKind, String> pinout = f.need("pinout", Plain.TEXT, PortKind::pinout);
     Field<PortKind, Double> volts = f.need("volts", Plain.pointed(PortKind.VOLTS), PortKind::volts);
+    Field<PortKind, Optional<Double>> from =
+        f.maybe(
+                "works_from_v",
+                Plain.pointed(PortKind.VOLTS),
+                kind ->
+                    kind.worksFromVolts() == kind.volts()
+                        ? Optional.empty()
+                        : Optional.of(kind.worksFromVolts()))
+            .says("where a pad works with less");
     Field<PortKind, List<SignalLine>> lines =
         f.need("lines", Plain.list(line(), 1, 32), PortKind::lines);
     Field<PortKind, Map<Timed, Limits>> times =
@@ -92,6 +101,7 @@ public final class PortFile {
                     in.get(what),
                     in.get(pinout),
                     in.get(volts),
+                    in.get(from).orElse(in.get(volts)),
                     in.get(lines),
                     in.get(times),
                     in.get(order),

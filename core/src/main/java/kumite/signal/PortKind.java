@@ -22,6 +22,7 @@ import kumite.working.Source;
  * @param what it for people, one line
  * @param pinout what the pins of its plug do, by id
  * @param volts of its lines, in V
+ * @param worksFromVolts what a pad works from, in V; as a rule the same
  * @param lines its lines, supply and ground left out
  * @param times how long what lasts
  * @param order what is said bit after bit: the names of buttons, and blank where nothing is
@@ -34,6 +35,7 @@ public record PortKind(
     String what,
     String pinout,
     double volts,
+    double worksFromVolts,
     List<SignalLine> lines,
     Map<Timed, Limits> times,
     List<String> order,
@@ -54,6 +56,11 @@ public record PortKind(
     Check.writable(what, "what");
     Check.filled(pinout, "pinout");
     VOLTS.check(volts, "volts of a port");
+    VOLTS.check(worksFromVolts, "volts that a pad works from");
+    if (worksFromVolts > volts) {
+      throw new IllegalArgumentException(
+          "a pad of " + volts + " V cannot work from " + worksFromVolts + " V only; say less");
+    }
     lines = List.copyOf(lines);
     once(lines.stream().map(SignalLine::name).toList(), "line");
     once(lines.stream().map(SignalLine::pin).toList(), "pin");
@@ -63,6 +70,9 @@ public record PortKind(
     order = List.copyOf(order);
     axes = List.copyOf(axes);
     BITS.check(order.size(), "number of bits");
+    if (named(order).isEmpty()) {
+      throw new IllegalArgumentException("there are no bits; name at least one button");
+    }
     List<String> names = new ArrayList<>(named(order));
     names.addAll(axes);
     names.forEach(name -> Check.writable(name, "name of a button"));
@@ -120,6 +130,30 @@ public record PortKind(
     }
   }
 
+  /**
+   * A button as a contact.
+   *
+   * @param contact its name among contacts: letters and digits of the button's name
+   * @param button the button's name
+   */
+  public record Bit(String contact, String button) {}
+
+  /** {@return its buttons as contacts, in the order they are said} */
+  public List<Bit> contacts() {
+    List<Bit> bits = new ArrayList<>();
+    Set<String> taken = new HashSet<>();
+    for (String button : buttons()) {
+      String plain = button.toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]", "");
+      String name = plain.isEmpty() || Character.isDigit(plain.charAt(0)) ? "b" + plain : plain;
+      String contact = name;
+      for (int n = 2; !taken.add(contact); n++) {
+        contact = name + "n" + n;
+      }
+      bits.add(new Bit(contact, button));
+    }
+    return bits;
+  }
+
   /** {@return the line of that name, if it has one} */
   public Optional<SignalLine> find(String name) {
     return lines.stream().filter(line -> line.name().equals(name)).findFirst();
@@ -148,7 +182,8 @@ public record PortKind(
     Map<Timed, Limits> next = new EnumMap<>(Timed.class);
     next.putAll(times);
     next.put(timed, limits);
-    return new PortKind(id, what, pinout, volts, lines, next, order, axes, mechanism, source);
+    return new PortKind(
+        id, what, pinout, volts, worksFromVolts, lines, next, order, axes, mechanism, source);
   }
 
   /** Refuses lines that are not named. */

@@ -53,12 +53,12 @@ public interface Room {
 
   /** {@return how it stands while it asks for nothing} */
   default State state(Bench bench) {
-    return bench.build().controls().isEmpty() ? new State("nothing yet", false) : State.SETTLED;
+    return bench.build().hands().isEmpty() ? new State("nothing yet", false) : State.SETTLED;
   }
 
   /** {@return what is said in place of findings where there are none} */
   default String nothingToSay(Bench bench) {
-    return bench.build().controls().isEmpty()
+    return bench.build().hands().isEmpty()
         ? "Nothing to judge yet. Add a control to the panel first."
         : "Nothing to judge here.";
   }

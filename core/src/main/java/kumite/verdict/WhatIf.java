@@ -109,7 +109,7 @@ public record WhatIf(
       ways.add(
           row(build, catalogue, board.get(), ids, words, direct(ids, common, board.get()), chosen));
     }
-    for (Topology topology : Topology.values()) {
+    for (Topology topology : Topology.CHOSEN) {
       boolean chosen =
           ids.stream()
               .allMatch(

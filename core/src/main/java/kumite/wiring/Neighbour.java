@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
 import kumite.lead.AtPin;
@@ -78,8 +79,9 @@ public sealed interface Neighbour {
 
     @Override
     public List<Place> places() {
-      return board.terminals().stream()
-          .map(t -> Wiring.place(board, t, wiring.drives(t)))
+      return Stream.concat(
+              board.terminals().stream().map(t -> Wiring.place(board, t, wiring.drives(t))),
+              wiring.pins().stream())
           .map(p -> new Place(called(p.joint()), p.role(), p.volts(), p.bearsVolts()))
           .toList();
     }

@@ -255,7 +255,7 @@ public final class NetChecks {
   }
 
   private String example() {
-    return build.controls().stream().findFirst().map(c -> c.id().text() + ":NO").orElse("horn:NO");
+    return build.hands().stream().findFirst().map(c -> c.id().text() + ":NO").orElse("horn:NO");
   }
 
   private Optional<Fix> fix(NetFault fault) {
@@ -312,8 +312,7 @@ public final class NetChecks {
   private List<Subject> about(NetFault fault) {
     Set<Subject> about = new LinkedHashSet<>();
     fault.at().stream()
-        .flatMap(
-            at -> build.controls().stream().filter(c -> c.id().text().equals(at.part())).limit(1))
+        .flatMap(at -> build.hands().stream().filter(c -> c.id().text().equals(at.part())).limit(1))
         .findFirst()
         .ifPresent(control -> about.add(Subject.of(control.id())));
     fault.at().stream().map(Subject::of).forEach(about::add);

@@ -60,6 +60,7 @@ public final class Wiring {
   private final BoardKind board;
   private final Set<String> driven;
   private final List<Component> own;
+  private final List<Place> pins;
   private final List<Neighbour> neighbours;
   private final List<Component> parts;
   private final Map<Jumper, Wire> wires;
@@ -69,8 +70,10 @@ public final class Wiring {
       BoardKind board,
       Set<String> driven,
       List<Component> own,
+      List<Place> pins,
       List<Neighbour> neighbours,
       Map<Jumper, Wire> wires) {
+    this.pins = pins;
     this.board = board;
     this.driven = driven;
     this.own = own;
@@ -91,7 +94,7 @@ public final class Wiring {
     loom.lines().stream()
         .filter(line -> line.needs() == Line.Need.DRIVE)
         .forEach(line -> loom.plan().of(line.id()).ifPresent(p -> driven.add(p.terminal().name())));
-    return new Wiring(board, driven, loom.parts(), List.of(), wires);
+    return new Wiring(board, driven, loom.parts(), PadPins.of(board, loom), List.of(), wires);
   }
 
   /** {@return the wiring as it is: as planned, less what was left out, with what was added} */
@@ -110,7 +113,7 @@ public final class Wiring {
           next.keySet().removeAll(other.leftOut());
           other.wires().forEach(wire -> next.putIfAbsent(wire.ends(), wire));
         });
-    return new Wiring(board, driven, own, List.copyOf(others), next);
+    return new Wiring(board, driven, own, pins, List.copyOf(others), next);
   }
 
   /** {@return this plan less the wires that a build leaves out, with those it adds} */
@@ -124,33 +127,38 @@ public final class Wiring {
         .loom()
         .added()
         .forEach(wire -> next.putIfAbsent(wire, new Wire(wire, Optional.empty(), Origin.HAND)));
-    return new Wiring(board, driven, own, neighbours, next);
+    return new Wiring(board, driven, own, pins, neighbours, next);
   }
 
   /** {@return the same with one more wire} */
   public Wiring with(Jumper wire) {
     Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
     next.putIfAbsent(wire, new Wire(wire, Optional.empty(), Origin.HAND));
-    return new Wiring(board, driven, own, neighbours, next);
+    return new Wiring(board, driven, own, pins, neighbours, next);
   }
 
   /** {@return the same with one wire less} */
   public Wiring without(Jumper wire) {
     Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
     next.remove(wire);
-    return new Wiring(board, driven, own, neighbours, next);
+    return new Wiring(board, driven, own, pins, neighbours, next);
   }
 
   /** {@return the same with one part less} */
   public Wiring without(Component part) {
     return new Wiring(
-        board, driven, own.stream().filter(p -> !p.equals(part)).toList(), neighbours, wires);
+        board, driven, own.stream().filter(p -> !p.equals(part)).toList(), pins, neighbours, wires);
   }
 
   /** {@return the same with another part in place of one, such as a diode the wrong way round} */
   public Wiring replacing(Component part, Component by) {
     return new Wiring(
-        board, driven, own.stream().map(p -> p.equals(part) ? by : p).toList(), neighbours, wires);
+        board,
+        driven,
+        own.stream().map(p -> p.equals(part) ? by : p).toList(),
+        pins,
+        neighbours,
+        wires);
   }
 
   /** {@return the board} */
@@ -166,6 +174,11 @@ public final class Wiring {
   /** {@return the parts of the seat that is looked at} */
   public List<Component> ownParts() {
     return own;
+  }
+
+  /** {@return the pins of sockets of the seat that is looked at, which are more than tabs} */
+  List<Place> pins() {
+    return pins;
   }
 
   /** {@return what stands beside it} */
@@ -263,6 +276,7 @@ public final class Wiring {
   List<Place> places() {
     List<Place> places = new ArrayList<>();
     board.terminals().forEach(terminal -> places.add(place(board, terminal, drives(terminal))));
+    places.addAll(pins);
     neighbours.forEach(neighbour -> places.addAll(neighbour.places()));
     return places;
   }
@@ -273,6 +287,7 @@ public final class Wiring {
         && board.equals(wiring.board)
         && driven.equals(wiring.driven)
         && own.equals(wiring.own)
+        && pins.equals(wiring.pins)
         && neighbours.equals(wiring.neighbours)
         && wires.equals(wiring.wires);
   }

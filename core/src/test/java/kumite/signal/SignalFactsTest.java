@@ -208,6 +208,7 @@ public class SignalFactsTest {
               rise.what(),
               rise.pinout(),
               rise.volts(),
+              rise.worksFromVolts(),
               rise.lines(),
               rise.times(),
               rise.order(),

@@ -185,7 +185,7 @@ final class FindingsPane extends VBox {
     }
     card.setOnMouseClicked(
         event ->
-            workbench.bench().get().build().controls().stream()
+            workbench.bench().get().build().hands().stream()
                 .filter(control -> finding.isAbout(control.id()))
                 .findFirst()
                 .ifPresent(control -> workbench.select(control.id())));

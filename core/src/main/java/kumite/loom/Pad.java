@@ -1,0 +1,74 @@
+package kumite.loom;
+
+import java.util.Optional;
+import kumite.build.Build;
+import kumite.build.Control;
+import kumite.build.port.Port;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.name.ControlId;
+import kumite.name.Joint;
+import kumite.parts.Catalogue;
+import kumite.signal.Phased;
+import kumite.signal.PortKind;
+import kumite.signal.SerialLatch;
+
+/**
+ * A pad at a port of the seat that is looked at.
+ *
+ * @param port the port
+ * @param kind its kind
+ */
+public record Pad(Port port, PortKind kind) {
+  /** The place of a socket's supply among its pins. */
+  public static final String SUPPLY = "supply";
+
+  /** The place of a socket's ground among its pins. */
+  public static final String GROUND = "ground";
+
+  static Optional<Pad> of(Build build, Catalogue catalogue, Control control) {
+    return catalogue
+        .portOf(control)
+        .flatMap(kind -> build.ports().port(control.id()).map(port -> new Pad(port, kind)));
+  }
+
+  /** {@return whether the programs that Kumite writes read such a pad} */
+  public boolean read() {
+    return kind.mechanism() instanceof SerialLatch latch
+            && latch.take() == SerialLatch.Take.BEFORE_RISE
+        || kind.mechanism() instanceof Phased phased && phased.phases().size() <= 2;
+  }
+
+  /** {@return whether it takes a supply: contacts alone do not} */
+  public boolean fed() {
+    return !(kind.mechanism() instanceof Phased phased) || phased.select().isPresent();
+  }
+
+  /** {@return a pin of its socket as a place} */
+  public Joint pin(String line) {
+    return new Joint(port.id().text(), line.replace('_', '-'));
+  }
+
+  /**
+   * {@return what it is fed with: as the builder chose, else the board's logic supply where it
+   * works from that, else the supply that is its own}
+   */
+  public double feedVolts(BoardKind board) {
+    return port.feedVolts()
+        .orElseGet(
+            () -> {
+              boolean enough = board.logicVolts() >= kind.worksFromVolts();
+              boolean there =
+                  board.terminals(Terminal.Role.SUPPLY).stream()
+                      .anyMatch(t -> t.volts() == board.logicVolts());
+              return enough && there && board.logicVolts() <= kind.volts()
+                  ? board.logicVolts()
+                  : kind.volts();
+            });
+  }
+
+  /** {@return the name of the group that pads of this kind share their lines in} */
+  ControlId bus() {
+    return new ControlId("ports-" + kind.id());
+  }
+}

@@ -1,0 +1,328 @@
+package kumite.loom;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import kumite.build.loom.Group;
+import kumite.build.loom.Topology;
+import kumite.component.Component;
+import kumite.kind.Landing;
+import kumite.kind.Terminal;
+import kumite.lead.Pinout;
+import kumite.lead.Plugs;
+import kumite.name.ContactId;
+import kumite.name.Joint;
+import kumite.signal.Level;
+import kumite.signal.Phased;
+import kumite.signal.PortKind;
+import kumite.signal.SerialLatch;
+import kumite.signal.SignalLine;
+import kumite.signal.Timed;
+
+/**
+ * Pads of one kind at ports of one board: the lines that the board drives go from socket to socket,
+ * those that it reads come from each socket. What is inside of a pad is made of the same parts as
+ * all else, so that wires are solved through it.
+ */
+final class PadGrouping implements Grouping {
+  /** Inside of a pad: common practice, no source. */
+  private static final double PULL_OHM = 10_000;
+
+  private static final double TOLERANCE = 0.05;
+
+  /** {@return the groups of the pads among some contacts, by kind} */
+  static List<Group> groups(List<ContactSite> sites) {
+    Map<PortKind, List<ContactSite>> byKind = new LinkedHashMap<>();
+    for (ContactSite site : sites) {
+      site.pad().ifPresent(p -> byKind.computeIfAbsent(p.kind(), k -> new ArrayList<>()).add(site));
+    }
+    return byKind.values().stream()
+        .map(
+            members ->
+                new Group(
+                    pad(members.get(0)).bus(),
+                    Topology.PAD,
+                    members.stream().map(ContactSite::id).toList()))
+        .toList();
+  }
+
+  private static Pad pad(ContactSite site) {
+    return site.pad().orElseThrow();
+  }
+
+  /** {@return the pads of some contacts, each with its own contacts} */
+  private static Map<Pad, List<ContactSite>> pads(List<ContactSite> members) {
+    Map<Pad, List<ContactSite>> pads = new LinkedHashMap<>();
+    members.forEach(site -> pads.computeIfAbsent(pad(site), p -> new ArrayList<>()).add(site));
+    return pads;
+  }
+
+  /** The board's shared sides are none of the contacts' business: they are inside of the pad. */
+  @Override
+  public boolean crossed() {
+    return true;
+  }
+
+  @Override
+  public Sharing share(Group group, List<ContactSite> members) {
+    PortKind kind = pad(members.get(0)).kind();
+    Map<String, Line> driven = new LinkedHashMap<>();
+    for (SignalLine line : kind.lines()) {
+      if (line.from() == SignalLine.From.CONSOLE) {
+        driven.put(line.name(), line(group, group.line(named(line)), "", line, members));
+      }
+    }
+    List<Line> lines = new ArrayList<>(driven.values());
+    List<Sharing.Seat> seats = new ArrayList<>();
+    List<Component> parts = new ArrayList<>();
+    pads(members)
+        .forEach(
+            (pad, own) -> {
+              Map<String, Line> read = new LinkedHashMap<>();
+              for (SignalLine line : kind.lines()) {
+                if (line.from() != SignalLine.From.CONSOLE) {
+                  ContactId id = new ContactId(pad.port().id(), named(line));
+                  read.put(line.name(), line(group, id, pad.port().label() + " ", line, own));
+                }
+              }
+              lines.addAll(read.values());
+              for (int i = 0; i < own.size(); i++) {
+                seats.add(seat(pad, own.get(i), i, driven, read));
+              }
+              parts.addAll(parts(pad, own));
+            });
+    return new Sharing(group, lines, seats, parts, Optional.empty(), micros(kind), false);
+  }
+
+  /** {@return how long one reading of all pads takes, which are read together, in us} */
+  private static double micros(PortKind kind) {
+    if (kind.mechanism() instanceof SerialLatch) {
+      return SerialLatch.readingNs(kind) / 1000.0;
+    }
+    return kind.mechanism() instanceof Phased phased ? phased.phases().size() * STEP_MICROS : 0;
+  }
+
+  /** Names of contacts have letters and digits only. */
+  private static String named(SignalLine line) {
+    return line.name().replace("_", "");
+  }
+
+  private static Line line(
+      Group group, ContactId id, String before, SignalLine line, List<ContactSite> members) {
+    boolean drives = line.from() == SignalLine.From.CONSOLE;
+    String words = line.name().replace('_', ' ');
+    return new Line(
+        id,
+        before.isEmpty() ? words + " of all such ports" : before + words,
+        drives ? Line.Need.DRIVE : Line.Need.READ,
+        Grouping.middle(members),
+        Optional.of(group),
+        members,
+        false,
+        Optional.empty());
+  }
+
+  private static Sharing.Seat seat(
+      Pad pad, ContactSite site, int index, Map<String, Line> driven, Map<String, Line> read) {
+    String button = pad.kind().contacts().get(index).button();
+    if (pad.kind().mechanism() instanceof Phased phased) {
+      Says says = says(phased, button);
+      return new Sharing.Seat(
+          site,
+          phased.select().map(driven::get),
+          read.get(says.line()),
+          phased.select().map(s -> s + (says.phase() == 0 ? " high" : " low") + ", ").orElse("")
+              + "line "
+              + says.line().replace('_', ' '),
+          says.phase() + 1);
+    }
+    int bit = pad.kind().order().indexOf(button);
+    return new Sharing.Seat(
+        site,
+        Optional.of(driven.get("latch")),
+        read.get("data"),
+        "bit " + (bit + 1) + " of " + pad.kind().order().size(),
+        bit + 1);
+  }
+
+  private record Says(String line, int phase) {}
+
+  private static Says says(Phased phased, String button) {
+    for (int phase = 0; phase < phased.phases().size(); phase++) {
+      for (Map.Entry<String, Phased.Says> entry : phased.phases().get(phase).entrySet()) {
+        if (entry.getValue().equals(new Phased.Says.Button(button))) {
+          return new Says(entry.getKey(), phase);
+        }
+      }
+    }
+    throw new IllegalArgumentException("no line says \"" + button + "\"");
+  }
+
+  // ---- what is inside of a pad
+
+  private static List<Component> parts(Pad pad, List<ContactSite> own) {
+    Map<String, Joint> contacts = new LinkedHashMap<>();
+    for (int i = 0; i < own.size(); i++) {
+      contacts.put(pad.kind().contacts().get(i).button(), own.get(i).signal());
+    }
+    if (pad.kind().mechanism() instanceof Phased phased) {
+      return phased.select().isPresent() ? picked(pad, phased, contacts) : List.of();
+    }
+    List<Component> parts = new ArrayList<>();
+    List<Joint> inputs = new ArrayList<>();
+    for (String button : pad.kind().order()) {
+      inputs.add(button.isEmpty() ? pad.pin(Pad.SUPPLY) : contacts.get(button));
+    }
+    parts.add(
+        new Component.Register(
+            inputs,
+            pad.pin("latch"),
+            pad.pin("clock"),
+            pad.pin(Pad.GROUND),
+            pad.pin("data"),
+            pad.pin(Pad.SUPPLY),
+            pad.pin(Pad.GROUND),
+            true));
+    contacts.values().forEach(at -> parts.add(pulled(pad, at)));
+    return parts;
+  }
+
+  private static Component pulled(Pad pad, Joint at) {
+    return new Component.Resistor(
+        Component.Job.INSIDE, at, pad.pin(Pad.SUPPLY), PULL_OHM, TOLERANCE);
+  }
+
+  /** Two-to-one multiplexers: select low takes the first, select high the second. */
+  private static List<Component> picked(Pad pad, Phased phased, Map<String, Joint> contacts) {
+    List<Component> parts = new ArrayList<>();
+    Joint select = pad.pin(phased.select().orElseThrow());
+    for (SignalLine line : pad.kind().lines()) {
+      if (line.from().byPad()) {
+        List<Joint> channels = new ArrayList<>();
+        for (int phase = 1; phase >= 0; phase--) {
+          channels.add(channel(pad, phased.phases().get(phase).get(line.name()), contacts));
+        }
+        parts.add(
+            new Component.Multiplexer(
+                channels,
+                List.of(select),
+                pad.pin(line.name()),
+                pad.pin(Pad.SUPPLY),
+                pad.pin(Pad.GROUND),
+                true));
+      }
+    }
+    contacts.values().forEach(at -> parts.add(pulled(pad, at)));
+    return parts;
+  }
+
+  private static Joint channel(
+      Pad pad, Phased.@org.jspecify.annotations.Nullable Says says, Map<String, Joint> contacts) {
+    if (says instanceof Phased.Says.Button button) {
+      return contacts.get(button.name());
+    }
+    boolean low = says instanceof Phased.Says.Always always && always.level() == Level.LOW;
+    return pad.pin(low ? Pad.GROUND : Pad.SUPPLY);
+  }
+
+  /** {@return the line that a contact is on by itself; empty where something is between them} */
+  static Optional<Joint> lineOf(Pad pad, String contact) {
+    if (!(pad.kind().mechanism() instanceof Phased phased) || phased.select().isPresent()) {
+      return Optional.empty();
+    }
+    return pad.kind().contacts().stream()
+        .filter(bit -> bit.contact().equals(contact))
+        .map(bit -> pad.pin(says(phased, bit.button()).line()))
+        .findFirst();
+  }
+
+  // ---- the wires to it
+
+  @Override
+  public void wire(Sharing sharing, Cutter cutter) {
+    PortKind kind = pad(sharing.seats().get(0).site()).kind();
+    int next = 0;
+    for (SignalLine line : kind.lines()) {
+      if (line.from() == SignalLine.From.CONSOLE) {
+        Line shared = sharing.lines().get(next++);
+        Strand.End previous = cutter.terminal(shared);
+        ContactSite last = null;
+        for (ContactSite first : firsts(cutter.chained(shared))) {
+          Strand.End in = cutter.socket(pad(first), line);
+          cutter.chain(shared, first, last, in, previous, Serves.PORT);
+          previous = in;
+          last = first;
+        }
+      }
+    }
+    for (Line line : sharing.lines().subList(next, sharing.lines().size())) {
+      ContactSite first = line.contacts().get(0);
+      SignalLine signal =
+          kind.lines().stream()
+              .filter(l -> named(l).equals(line.id().contact()))
+              .findFirst()
+              .orElseThrow();
+      cutter.chain(
+          line, first, null, cutter.socket(pad(first), signal), cutter.terminal(line), Serves.PORT);
+    }
+    pads(sharing.seats().stream().map(Sharing.Seat::site).toList())
+        .forEach((pad, own) -> cutter.feedPort(pad, own.get(0)));
+  }
+
+  /** {@return one contact for each pad, in the order that they are met} */
+  private static List<ContactSite> firsts(List<ContactSite> chained) {
+    return List.copyOf(pads(chained).values().stream().map(own -> own.get(0)).toList());
+  }
+
+  /** {@return how a wire is joined to a pin of a port's socket} */
+  static Landing landing() {
+    return Landing.of(Landing.How.LUG);
+  }
+
+  /** {@return a pin of a socket in words: its number, and what it carries} */
+  static String words(Pad pad, String line) {
+    Optional<String> number =
+        line.equals(Pad.SUPPLY) || line.equals(Pad.GROUND)
+            ? Plugs.standard()
+                .pinout(pad.kind().pinout())
+                .flatMap(
+                    pinout ->
+                        pinout.pins().stream()
+                            .filter(pin -> pin.function().words().equals(line))
+                            .map(Pinout.Pin::pin)
+                            .findFirst())
+            : pad.kind().find(line).map(SignalLine::pin);
+    return number.map(n -> "pin " + n + " ").orElse("") + line.replace('_', ' ');
+  }
+
+  @Override
+  public Look.How how(Sharing sharing, Sharing.Seat seat, PinPlan plan) {
+    Pad pad = pad(seat.site());
+    if (pad.kind().mechanism() instanceof Phased phased) {
+      if (phased.select().isEmpty()) {
+        return new Look.Level(true);
+      }
+      Terminal select = plan.of(seat.drive().orElseThrow().id()).orElseThrow().terminal();
+      return new Look.Channel(List.of(select), seat.place() == 1 ? 1 : 0, false);
+    }
+    PortKind kind = pad.kind();
+    return new Look.Bit(
+        terminal(sharing, "latch", plan),
+        terminal(sharing, "clock", plan),
+        kind.order().size(),
+        seat.place() - 1,
+        seat.site().signal(),
+        Optional.of(
+            new Look.Pace(
+                kind.time(Timed.LATCH).leastNs(),
+                kind.time(Timed.TO_CLOCK).leastNs(),
+                kind.time(Timed.CLOCK_LOW).leastNs(),
+                kind.time(Timed.CLOCK_HIGH).leastNs())));
+  }
+
+  private static Terminal terminal(Sharing sharing, String line, PinPlan plan) {
+    return plan.of(sharing.group().line(line)).orElseThrow().terminal();
+  }
+}

@@ -61,6 +61,7 @@ public class ArchitectureTest {
       "firmware",
       "meaning",
       "leads",
+      "ports",
       "verdict",
       "files",
       "sheet",
@@ -107,7 +108,8 @@ public class ArchitectureTest {
             "panel", List.of(),
             "loom", List.of(),
             "map", List.of("brief"),
-            "lead", List.of());
+            "lead", List.of(),
+            "port", List.of());
     may.forEach(
         (room, others) -> {
           String[] not =

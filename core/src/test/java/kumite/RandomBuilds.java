@@ -40,6 +40,7 @@ import kumite.build.panel.CaseInside;
 import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
 import kumite.build.panel.Panel;
+import kumite.build.port.Port;
 import kumite.kind.Common;
 import kumite.kind.ContactKind;
 import kumite.kind.ControlKind;
@@ -54,6 +55,8 @@ import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
+import kumite.signal.PortFile;
+import kumite.signal.PortKind;
 
 /** Builds that nobody thought of. All are invented; the same seed gives the same build. */
 public final class RandomBuilds {
@@ -118,7 +121,45 @@ public final class RandomBuilds {
             ? wired.withLeads(
                 kumite.lead.RandomLeads.book(wired, new SplittableRandom((long) (width * 1e6))))
             : wired;
+    wired =
+        height > 330 // one in five
+            ? ported(wired, new SplittableRandom((long) (height * 1e6)))
+            : wired;
     return random.nextInt(3) == 0 ? spoiled(wired, random) : wired;
+  }
+
+  /** {@return the build with pads at ports, most of whose buttons mean something} */
+  public static Build ported(Build build, SplittableRandom random) {
+    List<PortKind> kinds = PortFile.standard();
+    Build next = build;
+    int ports = random.nextInt(1, 4);
+    int button = 1;
+    for (int i = 1; i <= ports; i++) {
+      // Two of a kind share their lines.
+      PortKind kind = kinds.get(random.nextInt(i == 1 ? kinds.size() : 5));
+      ControlId id = next.freshId("Pad " + i);
+      Placement at = Placement.at(random.nextInt(200), random.nextInt(200));
+      Port port = Port.of(id, "Pad " + i, kind.id(), at);
+      if (random.nextInt(4) == 0) {
+        port = port.withFeed(Optional.of(random.nextBoolean() ? 3.3 : 5.0));
+      }
+      if (next.seats().size() > 1) {
+        port =
+            port.withSeat(Optional.of(next.seats().get(random.nextInt(next.seats().size())).id()));
+      }
+      next = next.withPorts(next.ports().with(port));
+      if (next.seatOf(port.control()).equals(next.seat().id())) {
+        Mapping mapping = next.mapping();
+        for (PortKind.Bit bit : kind.contacts()) {
+          if (random.nextInt(5) > 0 && button <= 64) {
+            Target.Button to = new Target.Button(button++);
+            mapping = mapping.with(new ContactId(id, bit.contact()), new Mapping.Entry(to, ""));
+          }
+        }
+        next = next.withMapping(mapping);
+      }
+    }
+    return next;
   }
 
   /** {@return a build of switches on a board that takes them all, wired in one way} */
@@ -420,7 +461,7 @@ public final class RandomBuilds {
       loom =
           loom.withGroup(
               new ControlId("shared"),
-              pick(Topology.values(), random),
+              Topology.CHOSEN.get(random.nextInt(Topology.CHOSEN.size())),
               contacts.subList(0, random.nextInt(1, contacts.size())));
     }
     if (random.nextInt(4) == 0 && !contacts.isEmpty()) {

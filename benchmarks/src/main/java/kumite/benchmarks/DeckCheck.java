@@ -147,7 +147,7 @@ public final class DeckCheck {
     String board = boards.get(random.nextInt(boards.size())).id();
     build = build.withBoard(Optional.of(new BoardChoice(board, Placement.at(150, 150))));
     if (random.nextInt(2) == 0) {
-      Topology topology = Topology.values()[random.nextInt(Topology.values().length)];
+      Topology topology = Topology.CHOSEN.get(random.nextInt(Topology.CHOSEN.size()));
       build =
           build.withLoom(
               build

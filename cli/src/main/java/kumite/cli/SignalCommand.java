@@ -12,9 +12,19 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.Set;
+import kumite.build.Aspect;
+import kumite.build.Build;
+import kumite.build.port.Port;
+import kumite.circuit.Wired;
+import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.Tables;
 import kumite.files.WholeFile;
+import kumite.loom.Pad;
+import kumite.name.ContactId;
+import kumite.name.SeatId;
+import kumite.parts.Catalogue;
+import kumite.ports.PortPlay;
 import kumite.signal.Answer;
 import kumite.signal.Held;
 import kumite.signal.Play;
@@ -25,6 +35,8 @@ import kumite.signal.SignalLine;
 import kumite.signal.Tempo;
 import kumite.signal.Timed;
 import kumite.signal.Vcd;
+import kumite.verdict.Bench;
+import kumite.verdict.Rooms;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -39,7 +51,13 @@ import picocli.CommandLine.Spec;
 final class SignalCommand {
   private static final double NS_IN_US = 1000;
 
+  private final Rooms rooms;
+
   @Spec private CommandSpec spec;
+
+  SignalCommand(Rooms rooms) {
+    this.rooms = rooms;
+  }
 
   @Command(
       name = "list",
@@ -96,7 +114,11 @@ final class SignalCommand {
       description = "Let both sides of a mechanism talk, and write what the lines carry.",
       mixinStandardHelpOptions = true)
   int simulate(
-      @Parameters(paramLabel = "NAME", description = "One of those that list names.") String name,
+      @Parameters(
+              paramLabel = "NAME",
+              arity = "0..1",
+              description = "One of those that list names; of a port of a build its own.")
+          String name,
       @Option(
               names = "--press",
               split = ",",
@@ -125,6 +147,13 @@ final class SignalCommand {
               paramLabel = "LINE",
               description = "Leave the pull-up of a line out.")
           List<String> unpulled,
+      @Option(
+              names = "--build",
+              paramLabel = "FILE",
+              description = "Over the wires of a build as they are.")
+          Path build,
+      @Option(names = "--port", paramLabel = "ID", description = "Which port of the build.")
+          String port,
       @Option(names = "--no-pad", description = "Nothing is plugged in.") boolean empty,
       @Option(
               names = "--out",
@@ -133,15 +162,107 @@ final class SignalCommand {
           Path out,
       @Option(names = "--json", description = "Print JSON.") boolean json)
       throws BuildFileException {
+    if (build != null || port != null) {
+      return ofBuild(build, port, name, press, frames, seed, out, json, times, unpulled, empty);
+    }
+    if (name == null) {
+      throw new IllegalArgumentException(
+          "name a mechanism, or a build with --build and its port with --port; mechanisms are "
+              + PortFile.words(PortFile.standard()));
+    }
     PortKind kind = timed(kind(name), times == null ? Map.of() : times);
     Held held = Held.of(kind, press == null ? List.of() : press);
     Tempo tempo = Tempo.of(kind, seed == null ? OptionalLong.empty() : OptionalLong.of(seed));
     Play.Over over = Play.Over.straight().without(lines(kind, unpulled));
-    Play play = Play.over(kind, () -> held, frames, tempo, empty ? over.empty() : over);
+    Play play =
+        Play.over(
+            kind,
+            pad -> pad == 1 ? held : Held.NOTHING,
+            frames,
+            tempo,
+            empty ? over.empty() : over);
     if (out != null) {
       WholeFile.write(out, text(kind, play, out).getBytes(StandardCharsets.UTF_8));
     }
     print(kind, play, json);
+    return 0;
+  }
+
+  /** The same over the wires of a build, which say what is pulled, fed and joined. */
+  private int ofBuild(
+      Path file,
+      String port,
+      String name,
+      List<String> press,
+      int frames,
+      Long seed,
+      Path out,
+      boolean json,
+      Map<String, Double> times,
+      List<String> unpulled,
+      boolean empty)
+      throws BuildFileException {
+    if (file == null || port == null) {
+      throw new IllegalArgumentException("--build FILE and --port ID belong together; give both");
+    }
+    if (times != null || unpulled != null || empty) {
+      throw new IllegalArgumentException(
+          "--time, --without-pull and --no-pad are for a straight lead; a build has its own wires");
+    }
+    Build build = BuildFile.read(file, Catalogue.standard(), rooms);
+    List<String> ids = build.ports().ports().stream().map(p -> p.id().text()).toList();
+    Port found =
+        build.ports().ports().stream()
+            .filter(p -> p.id().text().equals(port))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "the build has no port \""
+                            + port
+                            + "\"; "
+                            + (ids.isEmpty() ? "it has none" : "use " + String.join(", ", ids))));
+    if (name != null && !name.equals(found.kind())) {
+      throw new IllegalArgumentException(
+          "port \"" + port + "\" is of kind " + found.kind() + ", not " + name);
+    }
+    SeatId seat = found.seat().orElse(build.seats().get(0).id());
+    Bench bench = Bench.of(build.facing(new Aspect(seat, "")), Catalogue.standard(), rooms);
+    Pad pad =
+        bench.loom().pads().stream()
+            .filter(p -> p.port().equals(found))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "port \""
+                            + port
+                            + "\" is of a mechanism that has no wires here yet; leave"
+                            + " --build out"));
+    Wired wired =
+        bench
+            .circuit()
+            .orElseThrow(
+                () -> new IllegalArgumentException("seat " + seat + " has no board; choose one"));
+    Held held = Held.of(pad.kind(), press == null ? List.of() : press);
+    Set<ContactId> contacts = new HashSet<>();
+    pad.kind().contacts().stream()
+        .filter(bit -> held.holds(bit.button()))
+        .forEach(bit -> contacts.add(new ContactId(found.id(), bit.contact())));
+    Tempo tempo = Tempo.of(pad.kind(), seed == null ? OptionalLong.empty() : OptionalLong.of(seed));
+    Play play =
+        PortPlay.of(
+            bench.loom(),
+            wired.inputs().looks(),
+            wired.asBuilt(),
+            pad,
+            contacts::contains,
+            frames,
+            tempo);
+    if (out != null) {
+      WholeFile.write(out, text(pad.kind(), play, out).getBytes(StandardCharsets.UTF_8));
+    }
+    print(pad.kind(), play, json);
     return 0;
   }
 

@@ -66,7 +66,10 @@ final class LevelChecks {
     }
     double limit = board.logicVolts() + OVER_SUPPLY_V;
     for (SignalPath path : paths) {
-      Optional<InputLevels> levels = path.levels().filter(l -> l.mostVolts() > limit);
+      Optional<InputLevels> levels =
+          path.levels()
+              .filter(l -> path.site().pad().isEmpty()) // a pad's are told at its port
+              .filter(l -> l.mostVolts() > limit);
       if (levels.isEmpty()) {
         continue;
       }
@@ -103,7 +106,9 @@ final class LevelChecks {
     Wiring wiring = inputs.wiring();
     double limit = board.logicVolts() + OVER_SUPPLY_V;
     for (Component part : wiring.ownParts()) {
-      if (!board.fiveVoltTolerant() && part instanceof Component.Register chip) {
+      if (!board.fiveVoltTolerant()
+          && part instanceof Component.Register chip
+          && !chip.ofPad()) { // a pad's is told at its port
         double volts =
             wiring.nets().of(chip.supply()).flatMap(Net::source).map(Place::volts).orElse(0.0);
         boolean grounded = wiring.nets().of(chip.ground()).filter(Net::grounded).isPresent();
@@ -225,6 +230,10 @@ final class LevelChecks {
     if (levels.trouble().isPresent()) {
       return levels.trouble().get();
     }
+    boolean within = path.site().pad().isPresent() && levels.look().how() instanceof Look.Bit;
+    if (levels.floating().isPresent() && within) {
+      return path.site().control().label() + " has no supply: it says nothing";
+    }
     if (levels.floating().isPresent()) {
       InputLevels.Floating floating = levels.floating().get();
       return "Nothing holds "
@@ -240,6 +249,11 @@ final class LevelChecks {
     if (path.site().touched() && levels.pull() != Looks.Pull.TOUCH) {
       return "Skin is 0.1 to 1 Mohm, far above this terminal's pull: a finger changes nothing; it"
           + " needs a terminal that senses touch";
+    }
+    if (levels.look().how() instanceof Look.Bit bit && bit.ofPad() && !levels.sketch().told()) {
+      return "What is pressed at the pad does not get to the board: look at latch, clock, data,"
+          + " supply and ground of "
+          + path.site().control().label();
     }
     if (levels.look().how() instanceof Look.Bit && !levels.sketch().told()) {
       return "What stands at its input does not get to the board: look at load, clock, data and the"
@@ -292,7 +306,7 @@ final class LevelChecks {
                   "Wire " + label + " to " + board.common().words(),
                   b -> b.withControl(id, c -> c.withCommon(Optional.empty()))));
     }
-    if (path.sharing().isPresent()) {
+    if (path.sharing().isPresent() && path.site().pad().isEmpty()) {
       var group = path.sharing().get().group();
       next =
           next.mendedBy(

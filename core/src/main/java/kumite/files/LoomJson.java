@@ -94,7 +94,10 @@ final class LoomJson {
     Field<Group, ControlId> name =
         f.need("name", Names.CONTROL.asAt(LoomJson::noControl, id -> id), Group::name);
     Field<Group, Topology> topology =
-        f.need("topology", Plain.word(Topology.class), Group::topology);
+        f.need(
+            "topology",
+            Plain.words(Topology.CHOSEN, way -> way.name().toLowerCase(java.util.Locale.ROOT)),
+            Group::topology);
     Field<Group, List<ContactId>> contacts =
         f.need("contacts", Plain.list(Names.CONTACT, 1, Integer.MAX_VALUE), Group::contacts);
     return f.make(in -> new Group(in.get(name), in.get(topology), in.get(contacts)));

@@ -14,6 +14,7 @@ public record Station(String title) {
   public static final Station LOOM = new Station("Loom");
   public static final Station POWER = new Station("Power");
   public static final Station MAP = new Station("Map");
+  public static final Station SIGNALS = new Station("Signals");
   public static final Station LEADS = new Station("Leads");
   public static final Station LOG = new Station("Log");
 

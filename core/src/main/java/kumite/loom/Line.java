@@ -3,6 +3,7 @@ package kumite.loom;
 import java.util.List;
 import java.util.Optional;
 import kumite.build.loom.Group;
+import kumite.build.loom.Topology;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.measure.Point;
@@ -79,8 +80,17 @@ public record Line(
                   && terminal.keep().filter(keep -> keep == Terminal.Keep.RADIO).isEmpty();
       case DRIVE -> terminal.can(Terminal.Ability.DRIVE);
       case TOUCH -> senses(board, terminal);
-      case READ -> terminal.can(Terminal.Ability.DIGITAL) && (group.isEmpty() || !board.fixedMap());
+      case READ ->
+          terminal.can(Terminal.Ability.DIGITAL)
+              && (group.isEmpty() || !board.fixedMap() || plainly());
     };
+  }
+
+  /** {@return whether it is a contact of a pad on a line of its own, as any contact has} */
+  private boolean plainly() {
+    return group.filter(g -> g.topology() == Topology.PAD).isPresent()
+        && contacts.size() == 1
+        && contacts.get(0).id().equals(id);
   }
 
   /** A finger is told from none by a terminal made for it, or under a pull-up of megohms. */

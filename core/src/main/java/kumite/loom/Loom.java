@@ -26,6 +26,7 @@ import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.name.TabRole;
 import kumite.parts.Catalogue;
+import kumite.signal.SignalLine;
 
 /**
  * All strands of a build, worked out.
@@ -354,6 +355,16 @@ public record Loom(
         }
       }
     }
+  }
+
+  /** {@return the terminal of a line of a pad's port, if it got one} */
+  public Optional<PinChoice> pinOf(Pad pad, SignalLine line) {
+    return sharings.stream()
+        .filter(
+            sharing ->
+                sharing.seats().stream().anyMatch(s -> s.site().pad().equals(Optional.of(pad))))
+        .findFirst()
+        .flatMap(sharing -> plan.of(PadGrouping.id(pad, line)));
   }
 
   /** {@return the pads at its ports that are read, in the order of the ports} */

@@ -12,6 +12,7 @@ import kumite.kind.Landing;
 import kumite.kind.Terminal;
 import kumite.lead.Pinout;
 import kumite.lead.Plugs;
+import kumite.map.TargetText;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.signal.Level;
@@ -71,7 +72,7 @@ final class PadGrouping implements Grouping {
     Map<String, Line> driven = new LinkedHashMap<>();
     for (SignalLine line : kind.lines()) {
       if (line.from() == SignalLine.From.CONSOLE) {
-        driven.put(line.name(), line(group, group.line(named(line)), "", line, members));
+        driven.put(line.name(), line(group, id(pad(members.get(0)), line), "", line, members));
       }
     }
     List<Line> lines = new ArrayList<>(driven.values());
@@ -83,8 +84,14 @@ final class PadGrouping implements Grouping {
               Map<String, Line> read = new LinkedHashMap<>();
               for (SignalLine line : kind.lines()) {
                 if (line.from() != SignalLine.From.CONSOLE) {
-                  ContactId id = new ContactId(pad.port().id(), named(line));
-                  read.put(line.name(), line(group, id, pad.port().label() + " ", line, own));
+                  read.put(
+                      line.name(),
+                      line(
+                          group,
+                          id(pad, line),
+                          pad.port().label() + " ",
+                          line,
+                          on(pad, line, own)));
                 }
               }
               lines.addAll(read.values());
@@ -109,9 +116,42 @@ final class PadGrouping implements Grouping {
     return line.name().replace("_", "");
   }
 
+  /** {@return the id of a wire: its own at each port where the board reads it, else shared} */
+  static ContactId id(Pad pad, SignalLine line) {
+    if (line.from() == SignalLine.From.CONSOLE) {
+      return new ContactId(pad.bus(), named(line));
+    }
+    return lineOnly(pad)
+        .flatMap(
+            phased ->
+                pad.kind().contacts().stream()
+                    .filter(bit -> says(phased, bit.button()).line().equals(line.name()))
+                    .map(bit -> new ContactId(pad.port().id(), bit.contact()))
+                    .findFirst())
+        .orElseGet(() -> new ContactId(pad.port().id(), named(line)));
+  }
+
+  /** {@return the contacts that a line says something of} */
+  private static List<ContactSite> on(Pad pad, SignalLine line, List<ContactSite> own) {
+    return lineOnly(pad).isEmpty()
+        ? own
+        : own.stream().filter(site -> site.id().equals(id(pad, line))).toList();
+  }
+
+  /** {@return the mechanism where each contact is on a line of its own} */
+  private static Optional<Phased> lineOnly(Pad pad) {
+    return pad.kind().mechanism() instanceof Phased phased && phased.select().isEmpty()
+        ? Optional.of(phased)
+        : Optional.empty();
+  }
+
   private static Line line(
       Group group, ContactId id, String before, SignalLine line, List<ContactSite> members) {
     boolean drives = line.from() == SignalLine.From.CONSOLE;
+    Optional<String> wish =
+        members.size() == 1
+            ? members.get(0).wish().map(entry -> TargetText.of(entry.target()))
+            : Optional.empty();
     String words = line.name().replace('_', ' ');
     return new Line(
         id,
@@ -121,7 +161,7 @@ final class PadGrouping implements Grouping {
         Optional.of(group),
         members,
         false,
-        Optional.empty());
+        drives ? Optional.empty() : wish);
   }
 
   private static Sharing.Seat seat(
@@ -229,13 +269,13 @@ final class PadGrouping implements Grouping {
 
   /** {@return the line that a contact is on by itself; empty where something is between them} */
   static Optional<Joint> lineOf(Pad pad, String contact) {
-    if (!(pad.kind().mechanism() instanceof Phased phased) || phased.select().isPresent()) {
-      return Optional.empty();
-    }
-    return pad.kind().contacts().stream()
-        .filter(bit -> bit.contact().equals(contact))
-        .map(bit -> pad.pin(says(phased, bit.button()).line()))
-        .findFirst();
+    return lineOnly(pad)
+        .flatMap(
+            phased ->
+                pad.kind().contacts().stream()
+                    .filter(bit -> bit.contact().equals(contact))
+                    .map(bit -> pad.pin(says(phased, bit.button()).line()))
+                    .findFirst());
   }
 
   // ---- the wires to it
@@ -261,7 +301,7 @@ final class PadGrouping implements Grouping {
       ContactSite first = line.contacts().get(0);
       SignalLine signal =
           kind.lines().stream()
-              .filter(l -> named(l).equals(line.id().contact()))
+              .filter(l -> id(pad(first), l).equals(line.id()))
               .findFirst()
               .orElseThrow();
       cutter.chain(

@@ -18,6 +18,7 @@ import java.util.function.ToIntFunction;
  * Not thread-safe.
  */
 final class Bus {
+  private static final int RAIL = -1;
   private static final double LOW_SHARE = 0.3;
   private static final double HIGH_SHARE = 0.7;
 
@@ -53,6 +54,13 @@ final class Bus {
    */
   Bus(ToIntFunction<Pin> joins) {
     this.joins = joins;
+  }
+
+  /** Holds a net at a level for good: a supply or ground is on it. */
+  void hold(int number, Level level) {
+    Net net = nets.computeIfAbsent(number, n -> new Net());
+    net.driven.put(new Pin(RAIL, ""), level);
+    settle(net);
   }
 
   private Net net(Pin pin) {

@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Supplier;
+import java.util.function.IntFunction;
 import java.util.function.ToIntFunction;
 import kumite.measure.Check;
 
@@ -38,11 +38,22 @@ public record Play(Waveform waveform, List<Reading> readings) {
    * @param joins the number of the net that a pin is on
    * @param pads the numbers of the pads that are plugged in and fed
    * @param unpulled lines of the console's side whose pull-up is missing
+   * @param rails nets that are held at a level whatever the sides do, by number
    */
-  public record Over(ToIntFunction<Pin> joins, List<Integer> pads, Set<String> unpulled) {
+  public record Over(
+      ToIntFunction<Pin> joins,
+      List<Integer> pads,
+      Set<String> unpulled,
+      Map<Integer, Level> rails) {
     public Over {
       pads = List.copyOf(pads);
       unpulled = Set.copyOf(unpulled);
+      rails = Map.copyOf(rails);
+    }
+
+    /** Where no net is held. */
+    public Over(ToIntFunction<Pin> joins, List<Integer> pads, Set<String> unpulled) {
+      this(joins, pads, unpulled, Map.of());
     }
 
     /** One pad, each of its lines at its own place, all pulled as they should be. */
@@ -54,31 +65,33 @@ public record Play(Waveform waveform, List<Reading> readings) {
 
     /** {@return the same without the pad} */
     public Over empty() {
-      return new Over(joins, List.of(), unpulled);
+      return new Over(joins, List.of(), unpulled, rails);
     }
 
     /** {@return the same without the pull-ups of some lines} */
     public Over without(Set<String> pulls) {
-      return new Over(joins, pads, pulls);
+      return new Over(joins, pads, pulls, rails);
     }
   }
 
   /** Lets a pad and a console talk over a straight lead while hands stand still. */
   public static Play straight(PortKind kind, Held held, int frames, Tempo tempo) {
-    return over(kind, () -> held, frames, tempo, Over.straight());
+    return over(kind, pad -> pad == 1 ? held : Held.NOTHING, frames, tempo, Over.straight());
   }
 
   /**
    * Lets pads and a console talk.
    *
-   * @param hands what is held, asked whenever the pad looks
+   * @param hands what is held at a pad, by its number; asked whenever it looks
    * @param frames how often the console asks
    * @param over how they are joined
    * @throws IllegalArgumentException if there are no frames, or too many
    */
-  public static Play over(PortKind kind, Supplier<Held> hands, int frames, Tempo tempo, Over over) {
+  public static Play over(
+      PortKind kind, IntFunction<Held> hands, int frames, Tempo tempo, Over over) {
     Check.between(1, MOST_FRAMES, frames, "number of frames");
     Bus bus = new Bus(over.joins());
+    over.rails().forEach(bus::hold);
     Waveform.Recorder recorder =
         new Waveform.Recorder(kind.lines().stream().map(SignalLine::name).toList());
     for (SignalLine line : kind.lines()) {
@@ -92,8 +105,7 @@ public record Play(Waveform waveform, List<Reading> readings) {
     Side side = new Side(bus, Pin.CONSOLE, tempo);
     Mechanism.Console console = kind.mechanism().console(kind, side, readings::add);
     for (int pad : over.pads()) {
-      Supplier<Held> with = pad == 1 ? hands : () -> Held.NOTHING;
-      kind.mechanism().pad(kind, with, new Side(bus, pad, tempo));
+      kind.mechanism().pad(kind, () -> hands.apply(pad), new Side(bus, pad, tempo));
     }
     long end = REST_NS;
     for (int i = 0; i < frames; i++) {

@@ -120,6 +120,7 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
       if (latch == Level.HIGH) {
         take();
       }
+      unsure();
       show();
     }
 
@@ -130,7 +131,15 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
         take(); // as long as it is high, so what counts is what is held when it falls
       }
       latch = level;
+      unsure();
       side.after(Timed.ANSWER, this::show);
+    }
+
+    /** What a clock that is nothing clear does, nobody knows. */
+    private void unsure() {
+      if (!latch.clear() || !clock.clear()) {
+        Arrays.fill(state, Level.UNCLEAR);
+      }
     }
 
     private void take() {

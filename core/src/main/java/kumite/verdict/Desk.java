@@ -37,6 +37,7 @@ import kumite.meaning.ProfileChecks;
 import kumite.meaning.RuleChecks;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
+import kumite.ports.PortChecks;
 import kumite.timing.SerialLine;
 import kumite.wiring.Hearing;
 import kumite.wiring.Neighbour;
@@ -109,6 +110,7 @@ record Desk(
       String name = first ? "" : profile.name() + ": ";
       found.forEach(finding -> findings.add(first ? finding : finding.told(name, aspect)));
     }
+    findings.addAll(PortChecks.of(build, catalogue, loom));
     findings.addAll(ProfileChecks.of(build, loom, board));
     circuit.ifPresent(
         wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs(), solves)));

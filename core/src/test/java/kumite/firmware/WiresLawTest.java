@@ -31,7 +31,7 @@ public class WiresLawTest {
   public Object[][] builds() {
     List<Object[]> all = new ArrayList<>();
     SplittableRandom random = new SplittableRandom(31);
-    for (Topology way : Topology.values()) {
+    for (Topology way : Topology.CHOSEN) {
       Build build = RandomBuilds.sharing(way, random.nextInt(3, 20), random);
       for (int spoilt = 0; spoilt < 2; spoilt++) {
         Build wired = spoilt == 0 ? build : RandomBuilds.spoiled(build, random);

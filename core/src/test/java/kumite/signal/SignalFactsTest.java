@@ -192,7 +192,7 @@ public class SignalFactsTest {
     assertThat(dump.at("data_minus", 50_000)).isEqualTo('0');
     PortKind kind = kind("usb-pad");
     Play none =
-        Play.over(kind, () -> Held.NOTHING, 1, Tempo.usual(kind), Play.Over.straight().empty());
+        Play.over(kind, pad -> Held.NOTHING, 1, Tempo.usual(kind), Play.Over.straight().empty());
     assertThat(none.waveform().at("data_plus", 50_000)).isEqualTo(Level.LOW);
   }
 
@@ -237,11 +237,14 @@ public class SignalFactsTest {
             List.of(1),
             Set.of());
     Held held = Held.of(kind, List.of("Y"));
-    Reading reading = Play.over(kind, () -> held, 1, Tempo.usual(kind), swapped).readings().get(0);
+    Reading reading =
+        Play.over(kind, pad -> pad == 1 ? held : Held.NOTHING, 1, Tempo.usual(kind), swapped)
+            .readings()
+            .get(0);
     // The clock latches at each high and the latch never shifts, so all bits show the first.
     assertThat(reading.held()).isEmpty();
     Held first = Held.of(kind, List.of("B"));
-    Reading all = Play.over(kind, () -> first, 1, Tempo.usual(kind), swapped).readings().get(0);
+    Reading all = Play.over(kind, pad -> first, 1, Tempo.usual(kind), swapped).readings().get(0);
     assertThat(all.held()).as("all bits show the first button").hasSize(12);
   }
 }

@@ -158,7 +158,7 @@ public class SignalLawTest {
   @Test(dataProvider = "kinds")
   public void nobodyIsNobody(PortKind kind) {
     Held all = new Held(new LinkedHashSet<>(kind.buttons()), Map.of());
-    Play play = Play.over(kind, () -> all, 3, Tempo.usual(kind), Play.Over.straight().empty());
+    Play play = Play.over(kind, pad -> all, 3, Tempo.usual(kind), Play.Over.straight().empty());
     for (Reading reading : play.readings()) {
       assertThat(reading.held()).isEmpty();
       assertThat(reading.presence()).isNotEqualTo(Answer.YES);
@@ -183,7 +183,8 @@ public class SignalLawTest {
                         key -> nets.size()),
                 List.of(1),
                 Set.of());
-        Play play = Play.over(kind, () -> held, 3, Tempo.usual(kind), over);
+        Play play =
+            Play.over(kind, pad -> pad == 1 ? held : Held.NOTHING, 3, Tempo.usual(kind), over);
         for (Reading reading : play.readings()) {
           if (!mayShift(kind, lost)) {
             assertThat(held.buttons())
@@ -215,7 +216,10 @@ public class SignalLawTest {
     Play.Over both =
         new Play.Over(
             pin -> nets.computeIfAbsent(pin.line(), line -> nets.size()), List.of(1, 2), Set.of());
-    Reading reading = Play.over(kind, () -> held, 1, Tempo.usual(kind), both).readings().get(0);
+    Reading reading =
+        Play.over(kind, pad -> pad == 1 ? held : Held.NOTHING, 1, Tempo.usual(kind), both)
+            .readings()
+            .get(0);
     reading
         .buttons()
         .forEach(

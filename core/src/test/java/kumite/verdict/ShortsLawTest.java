@@ -375,7 +375,7 @@ public class ShortsLawTest {
       builds.add(kumite.files.Demo.open(name, CATALOGUE));
     }
     SplittableRandom random = new SplittableRandom(5);
-    for (Topology way : Topology.values()) {
+    for (Topology way : Topology.CHOSEN) {
       builds.add(RandomBuilds.sharing(way, 9, random));
     }
     for (Build build : builds) {

@@ -40,7 +40,7 @@ public class SilenceLawTest {
   @DataProvider
   Object[][] seeds() {
     List<Object[]> seeds = new ArrayList<>();
-    for (Topology topology : Topology.values()) {
+    for (Topology topology : Topology.CHOSEN) {
       for (int seed = 0; topology != Topology.TOUCH && seed < 24; seed++) {
         seeds.add(new Object[] {topology, seed});
       }

@@ -50,6 +50,11 @@ public record Timing(int scanUs, Debounce debounce, int waitUs, int pollUs) {
     POLL.check(pollUs, "poll_us");
   }
 
+  /** {@return the same with so long from one look to the next, in us} */
+  public Timing withScanUs(int newScanUs) {
+    return new Timing(newScanUs, debounce, waitUs, pollUs);
+  }
+
   /** {@return the same on a board that reports only so often, in ms} */
   public Timing noFasterThan(double rawMillis) {
     int least = (int) Math.round(Math.min(255, rawMillis) * 1000);

@@ -1,0 +1,38 @@
+package kumite.ports;
+
+import static kumite.finding.Severity.FINE;
+import static kumite.finding.Severity.LOOK;
+import static kumite.finding.Severity.STOP;
+
+import kumite.finding.Code;
+import kumite.finding.Severity;
+import kumite.finding.Station;
+
+/** What is said of ports; docs/findings.md explains each. */
+public enum PortCode implements Code {
+  NOT_READ("SG-01", LOOK),
+  NO_BOARD("SG-02", LOOK),
+  NO_SUCH_SUPPLY("SG-03", STOP),
+  FED_TOO_MUCH("SG-04", STOP),
+  FED_TOO_LITTLE("SG-05", LOOK),
+  TOO_SLOW("SG-06", STOP),
+  NOT_PULLED("SG-07", LOOK),
+  SENDS_TOO_MUCH("SG-08", STOP),
+  IN_TIME("SG-20", FINE);
+
+  private final Said said;
+
+  PortCode(String text, Severity... severities) {
+    said = new Said(Station.SIGNALS, text, severities);
+  }
+
+  @Override
+  public Said said() {
+    return said;
+  }
+
+  @Override
+  public String toString() {
+    return text();
+  }
+}

@@ -1,0 +1,160 @@
+package kumite.ports;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.kind.WireColour;
+import kumite.lead.Pinout;
+import kumite.lead.Plugs;
+import kumite.loom.Looks;
+import kumite.loom.Loom;
+import kumite.loom.Pad;
+import kumite.loom.PinChoice;
+import kumite.loom.Strand;
+import kumite.name.Joint;
+import kumite.signal.SignalLine;
+import kumite.wiring.Net;
+import kumite.wiring.Place;
+import kumite.wiring.Wiring;
+import kumite.working.Working;
+
+/** The lines of a port, each from its pin to the board, over the wires as they are. */
+public final class PortLines {
+  private PortLines() {}
+
+  /**
+   * One line.
+   *
+   * @param pin the number of the pin; empty where the plug has none for it
+   * @param name what it carries
+   * @param place the pin of the socket
+   * @param colour of the strand at the pin, where one is planned
+   * @param strand that strand's number
+   * @param terminal the board's terminals that it is joined to, as it is
+   * @param level what stands there, in words
+   * @param shares the labels of other ports that it is joined to
+   * @param planned the terminal that the plan wants; empty for supply and ground
+   */
+  public record Line(
+      String pin,
+      String name,
+      Joint place,
+      Optional<WireColour> colour,
+      Optional<String> strand,
+      List<String> terminal,
+      String level,
+      List<String> shares,
+      Optional<String> planned) {
+    public Line {
+      terminal = List.copyOf(terminal);
+      shares = List.copyOf(shares);
+    }
+
+    /** {@return whether it ends where the plan wants it} */
+    public boolean asPlanned() {
+      return planned.map(wanted -> terminal.equals(List.of(wanted))).orElse(!terminal.isEmpty());
+    }
+  }
+
+  /** {@return the lines of a port, in the order of its pins} */
+  public static List<Line> of(Loom loom, Looks looks, Wiring wiring, BoardKind board, Pad pad) {
+    List<Line> lines = new ArrayList<>();
+    Optional<Pinout> pinout = Plugs.standard().pinout(pad.kind().pinout());
+    for (Pinout.Pin pin : pinout.map(Pinout::pins).orElse(List.of())) {
+      Optional<SignalLine> signal =
+          pad.kind().lines().stream().filter(l -> l.pin().equals(pin.pin())).findFirst();
+      String words = pin.function().words();
+      if (signal.isPresent()) {
+        lines.add(line(loom, looks, wiring, pad, signal.get()));
+      } else if (words.equals(Pad.GROUND) || words.equals(Pad.SUPPLY) && pad.fed()) {
+        lines.add(supply(loom, wiring, board, pad, pin.pin(), words));
+      }
+    }
+    return lines;
+  }
+
+  private static Line line(Loom loom, Looks looks, Wiring wiring, Pad pad, SignalLine line) {
+    Joint place = pad.pin(line.name());
+    Optional<String> planned = loom.pinOf(pad, line).map(pin -> pin.terminal().name());
+    String level =
+        planned.isEmpty()
+            ? "no terminal"
+            : line.from() == SignalLine.From.CONSOLE
+                ? "out, idle " + line.idle().word()
+                : "in, "
+                    + pull(
+                        loom.pinOf(pad, line)
+                            .map(PinChoice::terminal)
+                            .map(Terminal::name)
+                            .map(name -> looks.pulls().getOrDefault(name, Looks.Pull.NONE))
+                            .orElse(Looks.Pull.NONE));
+    return made(loom, wiring, pad, line.pin(), line.name(), place, level, planned);
+  }
+
+  private static String pull(Looks.Pull pull) {
+    return pull == Looks.Pull.NONE ? "no pull inside" : pull.words() + " inside";
+  }
+
+  private static Line supply(
+      Loom loom, Wiring wiring, BoardKind board, Pad pad, String pin, String words) {
+    Joint place = pad.pin(words);
+    Optional<Net> net = wiring.nets().of(place);
+    String level =
+        net.filter(Net::grounded).isPresent()
+            ? Working.number(0, 2) + " V"
+            : net.flatMap(Net::source)
+                .map(source -> Working.number(source.volts(), 2) + " V")
+                .orElse(
+                    words.equals(Pad.SUPPLY)
+                        ? "nothing; wants " + Working.number(pad.feedVolts(board), 1) + " V"
+                        : "not joined");
+    return made(loom, wiring, pad, pin, words, place, level, Optional.empty());
+  }
+
+  private static Line made(
+      Loom loom,
+      Wiring wiring,
+      Pad pad,
+      String pin,
+      String name,
+      Joint place,
+      String level,
+      Optional<String> planned) {
+    Optional<Strand> strand =
+        loom.strands().stream()
+            .filter(s -> s.from().place().equals(place) || s.to().place().equals(place))
+            .findFirst();
+    List<String> terminals = new ArrayList<>();
+    List<String> shares = new ArrayList<>();
+    wiring
+        .nets()
+        .of(place)
+        .ifPresent(
+            net -> {
+              net.places().stream()
+                  .filter(Place::own)
+                  .map(p -> p.joint().tab())
+                  .forEach(terminals::add);
+              loom.pads().stream()
+                  .filter(other -> !other.equals(pad))
+                  .filter(
+                      other ->
+                          net.places().stream()
+                              .anyMatch(p -> p.joint().part().equals(other.port().id().text())))
+                  .map(other -> other.port().label())
+                  .forEach(shares::add);
+            });
+    return new Line(
+        pin,
+        name.replace('_', ' '),
+        place,
+        strand.map(Strand::colour),
+        strand.map(Strand::id),
+        terminals,
+        level,
+        shares,
+        planned);
+  }
+}

@@ -58,6 +58,9 @@ static double ohm_of(const struct way *way, const struct stand *stand) {
       }
       return (stand->hands[way->by] < 0.5) == (way->kind == WAY_OUTPUT_HIGH) ? OUTPUT_OHM : -1;
     case WAY_CHANNEL:
+      if (world_muxes[way->by].of_pad) { /* what it does not know it sends half-way */
+        return picks[way->by] == way->index || picks[way->by] < 0 ? CHIP_OHM : -1;
+      }
       return picks[way->by] == way->index ? CHANNEL_OHM : -1;
     case WAY_OUT_HIGH:
       return stand->outs && stand->outs[way->by] == DRIVE_HIGH ? CHIP_OHM : -1;
@@ -180,6 +183,11 @@ static int picked(const struct mux *mux, const struct stand *stand) {
       return -1;
     }
     code |= at == LOGIC_HIGH ? 1 << bit : 0;
+  }
+  if (mux->of_pad) {
+    enum logic sent =
+        level(mux->channels[code], stand, CHIP_LOW * mux->volts, CHIP_HIGH * mux->volts);
+    return sent == LOGIC_UNDEFINED ? -1 : sent == LOGIC_HIGH ? 1 : 0;
   }
   return code;
 }

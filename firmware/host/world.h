@@ -52,7 +52,9 @@ struct contact {
 struct mux {
   int selects[3];
   int count;
-  double volts; /* of its supply */
+  double volts;    /* of its supply */
+  bool of_pad;     /* it sends what it picks, low or high */
+  int channels[2]; /* of a pad's: the nets that it picks from */
 };
 
 /* Nets of a register; a chip without a supply or ground, of 0 volts, takes nothing in. */

@@ -51,7 +51,10 @@ final class Branches {
       case SKIN -> "skin";
       case OUTPUT_HIGH -> "output high";
       case OUTPUT_LOW -> "output low";
-      case CHANNEL -> "channel " + edge.index();
+      case CHANNEL ->
+          ofPad(edge)
+              ? edge.index() == 1 ? "pad sends high" : "pad sends low"
+              : "channel " + edge.index();
       case LEAK -> "leak";
       case OUT_HIGH -> "register sends high";
       case OUT_LOW -> "register sends low";
@@ -72,11 +75,15 @@ final class Branches {
       case POT_HIGH -> Quantity.OHM.words(((Component.Pot) edge.part()).ohm());
       case RESISTOR -> Quantity.OHM.words(((Component.Resistor) edge.part()).ohm());
       case DRIVE_HIGH, DRIVE_LOW -> Quantity.OHM.words(Network.DRIVER_OHM);
-      case CHANNEL -> Quantity.OHM.words(Network.CHANNEL_OHM);
+      case CHANNEL -> Quantity.OHM.words(ofPad(edge) ? Network.CHIP_OHM : Network.CHANNEL_OHM);
       case OUT_HIGH, OUT_LOW -> Quantity.OHM.words(Network.CHIP_OHM);
       case OUTPUT_HIGH, OUTPUT_LOW -> Quantity.OHM.words(Network.OUTPUT_OHM);
       case LEAK -> Quantity.OHM.words(Math.max(1, network.ohm(edge, now, Corner.USUAL)));
     };
+  }
+
+  private static boolean ofPad(Edge edge) {
+    return edge.part() instanceof Component.Multiplexer chip && chip.ofPad();
   }
 
   /** Both ends of a range in one unit, such as {@code 20 to 50 kohm}. */

@@ -16,7 +16,8 @@ final class LineLevels {
   }
 
   /**
-   * {@return the channel that a multiplexer's select lines pick; -1 where they do not say}
+   * {@return the channel that a multiplexer's select lines pick; of a pad's, 1 where what it picks
+   * is high and 0 where that is low; -1 where they do not say}
    *
    * <p>All of them are worked out together, in the order of the wiring; the channels of one that
    * has not had its turn are open.
@@ -41,6 +42,10 @@ final class LineLevels {
         return -1;
       }
       code |= level == Logic.HIGH ? 1 << bit : 0;
+    }
+    if (chip.ofPad()) {
+      Logic sent = chipLevel(network.net(chip.channels().get(code)), now, chip.supply());
+      return sent == Logic.UNDEFINED ? -1 : sent == Logic.HIGH ? 1 : 0;
     }
     return code;
   }

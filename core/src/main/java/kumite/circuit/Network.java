@@ -170,6 +170,11 @@ final class Network {
       add(Edge.Kind.OUTPUT_LOW, output.out(), output.ground(), part, 0);
     } else if (part instanceof Component.Multiplexer multiplexer) {
       multiplexers.add(multiplexer);
+      if (multiplexer.ofPad()) { // it sends what it picks, low or high, as any logic chip does
+        add(Edge.Kind.CHANNEL, multiplexer.out(), multiplexer.ground(), part, 0);
+        add(Edge.Kind.CHANNEL, multiplexer.out(), multiplexer.supply(), part, 1);
+        return;
+      }
       for (int i = 0; i < multiplexer.channels().size(); i++) {
         add(Edge.Kind.CHANNEL, multiplexer.out(), multiplexer.channels().get(i), part, i);
       }
@@ -446,8 +451,8 @@ final class Network {
       case OUTPUT_HIGH, OUTPUT_LOW -> output(edge, now);
       case CHANNEL -> {
         Component.Multiplexer chip = (Component.Multiplexer) edge.part();
-        yield powered(chip.supply(), chip.ground()) && lines.code(chip, now) == edge.index()
-            ? CHANNEL_OHM
+        yield powered(chip.supply(), chip.ground())
+            ? channelOhm(chip, lines.code(chip, now), edge.index())
             : -1;
       }
       case OUT_HIGH, OUT_LOW -> {
@@ -458,6 +463,14 @@ final class Network {
       }
       case LEAK -> -1;
     };
+  }
+
+  /** What a pad's multiplexer does not know it sends half-way, which no input takes for a level. */
+  private static double channelOhm(Component.Multiplexer chip, int code, int index) {
+    if (chip.ofPad()) {
+      return code == index || code < 0 ? CHIP_OHM : -1;
+    }
+    return code == index ? CHANNEL_OHM : -1;
   }
 
   private static double track(Edge edge, double ohm, double travel) {

@@ -107,8 +107,9 @@ public record Ways(
    *
    * @param selects the nets of its select lines, lowest bit first
    * @param volts of its supply
+   * @param channels of a pad's, the nets of what it picks and sends on; empty for others
    */
-  public record Mux(List<Integer> selects, double volts) {}
+  public record Mux(List<Integer> selects, double volts, List<Integer> channels) {}
 
   static Ways of(Network network) {
     List<Double> volts = new ArrayList<>();
@@ -123,7 +124,8 @@ public record Ways(
         multiplexers.add(
             new Mux(
                 chip.selects().stream().map(network::net).toList(),
-                network.chipVolts(chip.supply())));
+                network.chipVolts(chip.supply()),
+                chip.ofPad() ? chip.channels().stream().map(network::net).toList() : List.of()));
       }
     }
     network.registers().forEach(chip -> chips.put(chip, network.registers().indexOf(chip)));

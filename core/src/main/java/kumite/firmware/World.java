@@ -202,10 +202,15 @@ final class World {
     for (int i = 0; i < 3; i++) {
       text.append(i > 0 ? ", " : "").append(i < selects.size() ? selects.get(i) : 0);
     }
+    List<Integer> channels = mux.channels();
     return text.append("}, ")
         .append(selects.size())
         .append(", ")
         .append(hex(mux.volts()))
+        .append(", ")
+        .append(!channels.isEmpty())
+        .append(", ")
+        .append(channels.isEmpty() ? "{0, 0}" : braced(channels.get(0), channels.get(1)))
         .append("}")
         .toString();
   }

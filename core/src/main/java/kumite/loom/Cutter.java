@@ -33,6 +33,7 @@ final class Cutter {
   private final Lengths lengths;
   private final List<Strand> strands = new ArrayList<>();
   private final Set<String> taken = new HashSet<>();
+  private final Set<Pad> fed = new HashSet<>();
   private final Runs runs;
   private final Map<String, Point> spots = new TreeMap<>();
   private int ways;
@@ -260,6 +261,9 @@ final class Cutter {
 
   /** Supply and ground of a port's socket. */
   void feedPort(Pad pad, ContactSite first) {
+    if (!fed.add(pad)) {
+      return; // by another of its contacts
+    }
     if (pad.fed()) {
       land(first, new Rail.Supply(pad.feedVolts(board)), socket(pad, Pad.SUPPLY), Serves.SUPPLY);
     }

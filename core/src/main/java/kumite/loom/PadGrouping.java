@@ -13,6 +13,7 @@ import kumite.kind.Terminal;
 import kumite.lead.Pinout;
 import kumite.lead.Plugs;
 import kumite.map.TargetText;
+import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.signal.Level;
@@ -33,13 +34,18 @@ final class PadGrouping implements Grouping {
 
   private static final double TOLERANCE = 0.05;
 
-  /** {@return the groups of the pads among some contacts, by kind} */
+  /**
+   * {@return the groups of the pads among some contacts: by kind, as they share their lines; where
+   * each contact is on a line of its own, one for each, since each is of use by itself}
+   */
   static List<Group> groups(List<ContactSite> sites) {
-    Map<PortKind, List<ContactSite>> byKind = new LinkedHashMap<>();
+    Map<Object, List<ContactSite>> together = new LinkedHashMap<>();
     for (ContactSite site : sites) {
-      site.pad().ifPresent(p -> byKind.computeIfAbsent(p.kind(), k -> new ArrayList<>()).add(site));
+      site.pad()
+          .map(pad -> lineOnly(pad).isPresent() ? site.id() : pad.kind())
+          .ifPresent(key -> together.computeIfAbsent(key, k -> new ArrayList<>()).add(site));
     }
-    return byKind.values().stream()
+    return together.values().stream()
         .map(
             members ->
                 new Group(
@@ -83,7 +89,7 @@ final class PadGrouping implements Grouping {
             (pad, own) -> {
               Map<String, Line> read = new LinkedHashMap<>();
               for (SignalLine line : kind.lines()) {
-                if (line.from() != SignalLine.From.CONSOLE) {
+                if (line.from() != SignalLine.From.CONSOLE && !on(pad, line, own).isEmpty()) {
                   read.put(
                       line.name(),
                       line(
@@ -96,7 +102,7 @@ final class PadGrouping implements Grouping {
               }
               lines.addAll(read.values());
               for (int i = 0; i < own.size(); i++) {
-                seats.add(seat(pad, own.get(i), i, driven, read));
+                seats.add(seat(pad, own.get(i), driven, read));
               }
               parts.addAll(parts(pad, own));
             });
@@ -157,16 +163,27 @@ final class PadGrouping implements Grouping {
         id,
         before.isEmpty() ? words + " of all such ports" : before + words,
         drives ? Line.Need.DRIVE : Line.Need.READ,
-        Grouping.middle(members),
+        place(pad(members.get(0)).kind(), line, Grouping.middle(members)),
         Optional.of(group),
         members,
         false,
         drives ? Optional.empty() : wish);
   }
 
+  /** Where a line comes from: the place of its pin, so that no two of a plug tie. */
+  private static Point place(PortKind kind, SignalLine line, Point centre) {
+    return Plugs.standard()
+        .pinout(kind.pinout())
+        .flatMap(pinout -> Plugs.standard().connector(pinout.connector()))
+        .flatMap(
+            plug -> plug.pins().stream().filter(pin -> pin.name().equals(line.pin())).findFirst())
+        .map(pin -> new Point(centre.xMm() + pin.at().xMm(), centre.yMm() + pin.at().yMm()))
+        .orElse(centre);
+  }
+
   private static Sharing.Seat seat(
-      Pad pad, ContactSite site, int index, Map<String, Line> driven, Map<String, Line> read) {
-    String button = pad.kind().contacts().get(index).button();
+      Pad pad, ContactSite site, Map<String, Line> driven, Map<String, Line> read) {
+    String button = button(pad, site);
     if (pad.kind().mechanism() instanceof Phased phased) {
       Says says = says(phased, button);
       return new Sharing.Seat(
@@ -187,6 +204,14 @@ final class PadGrouping implements Grouping {
         bit + 1);
   }
 
+  private static String button(Pad pad, ContactSite site) {
+    return pad.kind().contacts().stream()
+        .filter(bit -> bit.contact().equals(site.contact().name()))
+        .findFirst()
+        .orElseThrow()
+        .button();
+  }
+
   private record Says(String line, int phase) {}
 
   private static Says says(Phased phased, String button) {
@@ -204,9 +229,7 @@ final class PadGrouping implements Grouping {
 
   private static List<Component> parts(Pad pad, List<ContactSite> own) {
     Map<String, Joint> contacts = new LinkedHashMap<>();
-    for (int i = 0; i < own.size(); i++) {
-      contacts.put(pad.kind().contacts().get(i).button(), own.get(i).signal());
-    }
+    own.forEach(site -> contacts.put(button(pad, site), site.signal()));
     if (pad.kind().mechanism() instanceof Phased phased) {
       return phased.select().isPresent() ? picked(pad, phased, contacts) : List.of();
     }

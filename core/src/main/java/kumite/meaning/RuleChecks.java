@@ -165,6 +165,8 @@ public final class RuleChecks {
     strange.addAll(profile.choice().contacts());
     strange.retainAll(all);
     strange.removeAll(sites.by().keySet());
+    // What is here and not read is told at its port.
+    build.seated().forEach(here -> strange.removeIf(c -> c.control().equals(here.id())));
     for (ContactId contact : strange) {
       findings.add(
           Sites.look(

@@ -10,6 +10,7 @@ import kumite.build.Control;
 import kumite.build.port.Port;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
+import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
@@ -66,9 +67,11 @@ public final class PortChecks {
       Optional<PortKind> kind = catalogue.portOf(control);
       boolean read = loom.pads().stream().anyMatch(pad -> pad.port().id().equals(control.id()));
       if (kind.isPresent() && !read) {
+        boolean meant = meant(control);
         findings.add(
             Finding.of(
                 PortCode.NOT_READ,
+                meant ? Severity.STOP : Severity.LOOK,
                 List.of(Subject.of(control.id())),
                 control.label() + " is not wired or read yet",
                 kind.get().what()
@@ -76,6 +79,13 @@ public final class PortChecks {
                     + " program for this mechanism"));
       }
     }
+  }
+
+  /** Whether some of its buttons are to mean something, in any profile and layer. */
+  private boolean meant(Control control) {
+    return build.seat().profiles().stream()
+        .flatMap(profile -> profile.contacts().stream())
+        .anyMatch(contact -> contact.control().equals(control.id()));
   }
 
   // ---- supply

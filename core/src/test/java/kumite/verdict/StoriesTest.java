@@ -194,6 +194,10 @@ public class StoriesTest {
         .containsExactly("B3 arrives as B2");
   }
 
+  private static List<String> hex(Bench bench, Holds held) {
+    return bench.device().steady(held).stream().map(report -> report.hex()).toList();
+  }
+
   /** Levels, paths, presses and findings of one bench agree, contact by contact. */
   private static void oneStory(Bench bench) {
     boolean powered = bench.circuit().map(c -> c.inputs().dead().isEmpty()).orElse(false);
@@ -208,8 +212,8 @@ public class StoriesTest {
       InputLevels levels = path.levels().get();
       assertThat(stop).as("%s is told as unread", path.id()).isEqualTo(!levels.readable());
       if (path.field().isPresent()) {
-        String rest = bench.device().steady(Holds.NONE).get(0).hex();
-        String down = bench.device().steady(Holds.NONE.with(path.id(), 1)).get(0).hex();
+        List<String> rest = hex(bench, Holds.NONE);
+        List<String> down = hex(bench, Holds.NONE.with(path.id(), 1));
         if (path.whole()) {
           assertThat(down).as("%s reaches the host", path.id()).isNotEqualTo(rest);
         }

@@ -87,7 +87,7 @@ public record Line(
   }
 
   /** {@return whether it is a contact of a pad on a line of its own, as any contact has} */
-  private boolean plainly() {
+  boolean plainly() {
     return group.filter(g -> g.topology() == Topology.PAD).isPresent()
         && contacts.size() == 1
         && contacts.get(0).id().equals(id);

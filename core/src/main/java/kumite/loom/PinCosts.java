@@ -49,7 +49,8 @@ final class PinCosts {
   private record Asking(Line.Need needs, boolean shared, boolean pulses, Optional<String> meaning) {
     static Asking of(Line line, BoardKind board) {
       Optional<String> meaning = board.fixedMap() ? line.fixed() : Optional.empty();
-      return new Asking(line.needs(), line.group().isPresent(), line.pulses(), meaning);
+      boolean shared = line.group().isPresent() && !line.plainly();
+      return new Asking(line.needs(), shared, line.pulses(), meaning);
     }
   }
 

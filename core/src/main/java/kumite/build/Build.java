@@ -316,7 +316,7 @@ public record Build(
   /** {@return a label such as {@code Button 3} that no control of this build has yet} */
   public String freshLabel(String word) {
     Set<String> taken = new HashSet<>();
-    controls.forEach(control -> taken.add(control.label()));
+    hands().forEach(control -> taken.add(control.label()));
     int n = 1;
     while (taken.contains(word + " " + n)) {
       n++;

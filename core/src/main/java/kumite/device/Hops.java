@@ -89,7 +89,7 @@ public record Hops(
     hops.add(
         new Hop(
             Hop.Stage.FINGER,
-            path.site().kind().name(),
+            path.site().pad().map(p -> p.port().label()).orElse(path.site().kind().name()),
             held ? "0 ms" : "idle",
             held,
             false,
@@ -246,7 +246,12 @@ public record Hops(
     String place = contact.place().isEmpty() ? "" : " (" + contact.place() + ")";
     return new Hop(
         Hop.Stage.CONTACT,
-        path.site().signalTab().replaceAll(".*\\.", "") + " – COM",
+        path.site().pad().isPresent()
+            ? path.sharing()
+                .flatMap(sharing -> sharing.seat(path.id()))
+                .map(seat -> seat.words())
+                .orElse("")
+            : path.site().signalTab().replaceAll(".*\\.", "") + " – COM",
         bounce,
         holds.on(path.id()),
         false,

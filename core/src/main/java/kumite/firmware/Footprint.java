@@ -131,7 +131,7 @@ public record Footprint(
     bytes += layers > 0 ? number + 1 + 2 * ((layers + 7) / 8) : 0;
     bytes += chords > 0 ? looks * (5 + number) + chords + number + 1 : 0;
     bytes += score.size("N_LEVERS") + score.size("N_GATES") + score.size("N_PAIRS");
-    bytes += axes > 0 ? 3 * axes + 1 + (score.size("USE_ENDS") > 0 ? 2 * axes : 0) : 0;
+    bytes += axes > 0 ? 3 * axes + 1 + (score.size("USE_RAMPS") > 0 ? 2 * axes : 0) : 0;
     boolean analog = score.size("USE_ANALOG_AXES") + score.size("USE_ANALOG_MOUSE") > 0;
     bytes += analog ? 2 * travels + 1 : 0;
     bytes += score.size("USE_MOUSE") > 0 ? 12 : 0;

@@ -259,19 +259,45 @@ final class Cutter {
         pad.pin(line), pad.port().label(), PadGrouping.words(pad, line), PadGrouping.landing());
   }
 
+  /** One stretch of a line of a port; the first comes from the board. */
+  void chain(
+      Line line,
+      ContactSite site,
+      int number,
+      @Nullable ContactSite last,
+      Strand.End in,
+      Strand.End previous) {
+    Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
+    strand(
+        Serves.PORT,
+        number,
+        false,
+        Optional.empty(),
+        in,
+        previous,
+        colours.get(line.id()),
+        last == null ? toBoard(site, terminal) : lengths.link(last.place(), site.place()));
+  }
+
   /** Supply and ground of a port's socket. */
   void feedPort(Pad pad, ContactSite first) {
     if (!fed.add(pad)) {
       return; // by another of its contacts
     }
     if (pad.fed()) {
-      land(first, new Rail.Supply(pad.feedVolts(board)), socket(pad, Pad.SUPPLY), Serves.SUPPLY);
+      land(first, pad, new Rail.Supply(pad.feedVolts(board)), Pad.SUPPLY, Serves.SUPPLY);
     }
-    land(first, new Rail.Ground(), socket(pad, Pad.GROUND), Serves.GROUND);
+    land(first, pad, new Rail.Ground(), Pad.GROUND, Serves.GROUND);
   }
 
-  private void land(ContactSite site, Rail rail, Strand.End end, Serves serves) {
-    runs.land(rail, Runs.Land.of(site, List.of(new Runs.Tap(end, site, serves))));
+  private void land(ContactSite site, Pad pad, Rail rail, String pin, Serves serves) {
+    int number = PadGrouping.number(build, pad, pin);
+    runs.land(rail, Runs.Land.of(site, List.of(new Runs.Tap(socket(pad, pin), number, serves))));
+  }
+
+  /** {@return the number of a strand of a port} */
+  int number(Pad pad, SignalLine line) {
+    return PadGrouping.number(build, pad, line.name());
   }
 
   private void land(Sharing sharing, Rail rail, String tab) {

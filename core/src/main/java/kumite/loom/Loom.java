@@ -89,9 +89,12 @@ public record Loom(
     List<ContactSite> sites = ContactSite.all(build, catalogue);
     Map<ContactId, ContactSite> byId = new LinkedHashMap<>();
     sites.forEach(site -> byId.put(site.id(), site));
+    Map<ContactId, ContactSite> groupable = new LinkedHashMap<>(byId);
+    sites.stream().filter(site -> site.pad().isPresent()).forEach(s -> groupable.remove(s.id()));
     List<Sharing> sharings =
-        Stream.concat(build.loom().groups().stream(), PadGrouping.groups(sites).stream())
-            .map(group -> Sharing.of(group, byId))
+        Stream.concat(
+                build.loom().groups().stream().map(group -> Sharing.of(group, groupable)),
+                PadGrouping.groups(sites).stream().map(group -> Sharing.of(group, byId)))
             .filter(sharing -> !sharing.seats().isEmpty())
             .toList();
     List<Line> lines = lines(sites, sharings);

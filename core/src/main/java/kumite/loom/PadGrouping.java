@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.Build;
 import kumite.build.loom.Group;
 import kumite.build.loom.Topology;
 import kumite.component.Component;
@@ -314,7 +315,7 @@ final class PadGrouping implements Grouping {
         ContactSite last = null;
         for (ContactSite first : firsts(cutter.chained(shared))) {
           Strand.End in = cutter.socket(pad(first), line);
-          cutter.chain(shared, first, last, in, previous, Serves.PORT);
+          cutter.chain(shared, first, cutter.number(pad(first), line), last, in, previous);
           previous = in;
           last = first;
         }
@@ -328,7 +329,12 @@ final class PadGrouping implements Grouping {
               .findFirst()
               .orElseThrow();
       cutter.chain(
-          line, first, null, cutter.socket(pad(first), signal), cutter.terminal(line), Serves.PORT);
+          line,
+          first,
+          cutter.number(pad(first), signal),
+          null,
+          cutter.socket(pad(first), signal),
+          cutter.terminal(line));
     }
     pads(sharing.seats().stream().map(Sharing.Seat::site).toList())
         .forEach((pad, own) -> cutter.feedPort(pad, own.get(0)));
@@ -346,18 +352,30 @@ final class PadGrouping implements Grouping {
 
   /** {@return a pin of a socket in words: its number, and what it carries} */
   static String words(Pad pad, String line) {
-    Optional<String> number =
-        line.equals(Pad.SUPPLY) || line.equals(Pad.GROUND)
-            ? Plugs.standard()
-                .pinout(pad.kind().pinout())
-                .flatMap(
-                    pinout ->
-                        pinout.pins().stream()
-                            .filter(pin -> pin.function().words().equals(line))
-                            .map(Pinout.Pin::pin)
-                            .findFirst())
-            : pad.kind().find(line).map(SignalLine::pin);
-    return number.map(n -> "pin " + n + " ").orElse("") + line.replace('_', ' ');
+    return pinOf(pad, line).map(n -> "pin " + n + " ").orElse("") + line.replace('_', ' ');
+  }
+
+  private static Optional<String> pinOf(Pad pad, String line) {
+    return line.equals(Pad.SUPPLY) || line.equals(Pad.GROUND)
+        ? Plugs.standard()
+            .pinout(pad.kind().pinout())
+            .flatMap(
+                pinout ->
+                    pinout.pins().stream()
+                        .filter(pin -> pin.function().words().equals(line))
+                        .map(Pinout.Pin::pin)
+                        .findFirst())
+        : pad.kind().find(line).map(SignalLine::pin);
+  }
+
+  /**
+   * {@return the number of a strand: a hundred for each port, and the pin; so it stays when
+   * controls come and go}
+   */
+  static int number(Build build, Pad pad, String line) {
+    int port = build.ports().ports().indexOf(pad.port()) + 1;
+    return 100 * port
+        + pinOf(pad, line).filter(pin -> pin.matches("\\d{1,2}")).map(Integer::parseInt).orElse(0);
   }
 
   @Override

@@ -34,7 +34,7 @@ public final class PortLines {
    * @param strand that strand's number
    * @param terminal the board's terminals that it is joined to, as it is
    * @param level what stands there, in words
-   * @param shares the labels of other ports that it is joined to
+   * @param shares the labels of other ports that it is joined to; of signals only
    * @param planned the terminal that the plan wants; empty for supply and ground
    */
   public record Line(
@@ -133,10 +133,15 @@ public final class PortLines {
         .of(place)
         .ifPresent(
             net -> {
+              // A board joins its supplies and its grounds inside: one of them says it.
               net.places().stream()
                   .filter(Place::own)
                   .map(p -> p.joint().tab())
+                  .limit(planned.isEmpty() ? 1 : Integer.MAX_VALUE)
                   .forEach(terminals::add);
+              if (planned.isEmpty()) {
+                return;
+              }
               loom.pads().stream()
                   .filter(other -> !other.equals(pad))
                   .filter(

@@ -85,6 +85,7 @@ public record WhatIf(
         ContactSite.all(build, catalogue).stream()
             .filter(site -> contacts.contains(site.id()))
             .filter(site -> !site.contact().type().analog())
+            .filter(site -> site.pad().isEmpty()) // how a pad is wired follows from its port
             .toList();
     if (board.isEmpty() || sites.isEmpty()) {
       return List.of();

@@ -734,8 +734,9 @@ public class BenchTest {
     for (String demo : Builds.demosWithBoards()) {
       boolean ferry = demo.equals("ferry-bridge");
       boolean hand = demo.equals("one-hand");
-      String button = ferry ? "bilge" : hand ? "hop" : "left-light";
-      boolean ground = ferry || hand;
+      boolean pads = demo.equals("attic-pads");
+      String button = ferry ? "bilge" : hand ? "hop" : pads ? "pause" : "left-light";
+      boolean ground = ferry || hand || pads;
       String com = ground ? button + ":COM - board:3V3" : button + ":COM - lamp-supply:0V";
       rows.add(
           new Object[] {

@@ -276,7 +276,7 @@ public class WiringLawsTest {
         boolean known =
             part.equals(Joint.BOARD)
                 || loom.spots().containsKey(part)
-                || build.controls().stream().anyMatch(c -> c.id().text().equals(part));
+                || build.hands().stream().anyMatch(c -> c.id().text().equals(part));
         assertThat(known).as("%s of %s", end.place(), strand.id()).isTrue();
       }
     }

@@ -3,14 +3,21 @@ package kumite.loom;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import kumite.build.Build;
 import kumite.finding.Finding;
+import kumite.finding.Fix;
 import kumite.kind.BoardKind;
 import kumite.parts.Catalogue;
 
 /** Checks of the planned wiring, each subject in a room of its own. */
 public final class LoomChecks {
   private LoomChecks() {}
+
+  /** {@return the step that chooses a board for a build that has none} */
+  public static Supplier<Optional<Fix>> board(Build build, Catalogue catalogue, Loom loom) {
+    return PlaceChecks.board(build, catalogue, loom);
+  }
 
   /** {@return what is to be said of the planned wires of the seat looked at} */
   public static List<Finding> of(Build build, Catalogue catalogue, Loom loom) {

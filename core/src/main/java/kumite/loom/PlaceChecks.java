@@ -43,12 +43,16 @@ public final class PlaceChecks {
     return checks.findings;
   }
 
+  /** {@return the step that takes the first board that leaves the fewest contacts over} */
+  static Supplier<Optional<Fix>> board(Build build, Catalogue catalogue, Loom loom) {
+    PlaceChecks checks = new PlaceChecks(build, catalogue, loom);
+    return () ->
+        catalogue.boards().stream()
+            .min(Comparator.comparingInt(kind -> checks.leftOver(build, kind)))
+            .map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)));
+  }
+
   private void noBoard() {
-    Supplier<Optional<Fix>> fit =
-        () ->
-            catalogue.boards().stream()
-                .min(Comparator.comparingInt(kind -> leftOver(build, kind)))
-                .map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)));
     findings.add(
         Finding.of(
                 LoomCode.NO_BOARD,
@@ -58,7 +62,7 @@ public final class PlaceChecks {
                         ? "One contact waits for a terminal"
                         : loom.sites().size() + " contacts wait for terminals")
                     + "; nothing can be wired or pressed before")
-            .mendedBy(fit));
+            .mendedBy(board(build, catalogue, loom)));
   }
 
   private boolean takesAll(Build candidate, BoardKind kind) {

@@ -16,6 +16,7 @@ import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
+import kumite.loom.LoomChecks;
 import kumite.loom.Pad;
 import kumite.loom.PinChoice;
 import kumite.loom.Sharing;
@@ -54,10 +55,11 @@ public final class PortChecks {
     } else if (!loom.pads().isEmpty()) {
       checks.findings.add(
           Finding.of(
-              PortCode.NO_BOARD,
-              loom.pads().stream().map(pad -> Subject.of(pad.port().id())).toList(),
-              loom.pads().get(0).port().label() + " has no board to be read by",
-              "Choose a board; a port's lines go to its terminals"));
+                  PortCode.NO_BOARD,
+                  loom.pads().stream().map(pad -> Subject.of(pad.port().id())).toList(),
+                  loom.pads().get(0).port().label() + " has no board to be read by",
+                  "Choose a board; a port's lines go to its terminals")
+              .mendedBy(LoomChecks.board(build, catalogue, loom)));
     }
     return checks.findings;
   }
@@ -74,7 +76,7 @@ public final class PortChecks {
                 meant ? Severity.STOP : Severity.LOOK,
                 List.of(Subject.of(control.id())),
                 control.label() + " is not wired or read yet",
-                kind.get().what()
+                kind.get().title()
                     + ": Kumite shows what its lines carry, but plans no wires and writes no"
                     + " program for this mechanism"));
       }

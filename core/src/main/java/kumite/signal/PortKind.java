@@ -19,7 +19,7 @@ import kumite.working.Source;
  *
  * @param id its word in files and on the command line, such as {@code serial-latch-16}; it says the
  *     mechanism
- * @param what it for people, one line
+ * @param what it for people, one line; its name, and after a colon how it works
  * @param pinout what the pins of its plug do, by id
  * @param volts of its lines, in V
  * @param worksFromVolts what a pad works from, in V; as a rule the same
@@ -170,6 +170,12 @@ public record PortKind(
             () ->
                 new IllegalArgumentException(
                     "line \"" + name + "\" is missing; this mechanism needs it"));
+  }
+
+  /** {@return its name for people} */
+  public String title() {
+    int colon = what.indexOf(':');
+    return colon < 0 ? what : what.substring(0, colon);
   }
 
   /** {@return how long something lasts} */

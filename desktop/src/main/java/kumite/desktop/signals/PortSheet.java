@@ -42,6 +42,11 @@ final class PortSheet extends VBox {
   private final FlowPane buttons = new FlowPane();
   private final Label read = new Label();
   private final WaveView wave = new WaveView();
+  private final VBox frame =
+      card(
+          new Label("The frame, as your wires carry it"),
+          note("held contacts of the path strip too"),
+          wave);
   private Optional<Port> shown = Optional.empty();
 
   PortSheet(Workbench workbench) {
@@ -63,10 +68,7 @@ final class PortSheet extends VBox {
                 note("contacts like any: Map gives them their meaning; hold one down"),
                 buttons,
                 read),
-            card(
-                new Label("The frame, as your wires carry it"),
-                note("held contacts of the path strip too"),
-                wave));
+            frame);
     workbench.holds().addListener((o, was, is) -> refresh());
   }
 
@@ -189,7 +191,9 @@ final class PortSheet extends VBox {
   private void play(Bench bench, Port port) {
     Optional<Pad> pad = pad(bench, port);
     Optional<Wired> wired = bench.circuit();
-    wave.setVisible(pad.isPresent() && wired.isPresent());
+    boolean talks = pad.isPresent() && wired.isPresent();
+    frame.setVisible(talks);
+    frame.setManaged(talks);
     for (var node : buttons.getChildren()) {
       ContactId contact = ContactId.parse(node.getId().substring("port-button-".length()));
       node.pseudoClassStateChanged(LIVE, workbench.holds().get().on(contact));

@@ -51,7 +51,7 @@ public final class SignalsStation implements StationView {
     this.workbench = workbench;
     this.sheet = new PortSheet(workbench);
     root.getStyleClass().add("station-room");
-    kinds = new Choice<>("kind of port", List.of(), PortKind::what, kind -> {});
+    kinds = new Choice<>("kind of port", List.of(), PortKind::title, kind -> {});
     kinds.setId("port-kind");
     kinds.wide(20);
     Button add = button("Add a port", "port-add", this::add);

@@ -13,8 +13,8 @@
 static uint16_t value[N_AXES];
 static bool driven[N_AXES];
 static bool changed;
-#if USE_ENDS
-static int16_t travel_of[N_AXES];
+#if USE_RAMPS
+static int16_t travel_of[N_AXES]; /* where ramps are */
 #endif
 #endif
 
@@ -62,8 +62,10 @@ void axes_begin(void) {
   for (uint16_t a = 0; a < N_AXES; a++) {
     value[a] = 0;
     driven[a] = false;
-#if USE_ENDS
+#if USE_RAMPS
     travel_of[a] = 0;
+#endif
+#if USE_ENDS
     if (a < now[AXES] && (romn(&axis_low[axis_row(a)]) != NONE ||
                           romn(&axis_high[axis_row(a)]) != NONE)) {
       value[a] = middle(a);
@@ -298,8 +300,8 @@ static void ended(uint16_t axis, uint32_t us) {
   if (rom16(&axis_rise_ms[axis_row(axis)]) != NO_RAMP) {
     at = slid(axis, travel_of[axis], wanted, us);
   }
-#endif
   travel_of[axis] = (int16_t)at;
+#endif
   bool by_ends = romn(&axis_low[axis_row(axis)]) != NONE || romn(&axis_high[axis_row(axis)]) != NONE;
   if (by_ends && (at != 0 || low || high || !driven[axis])) {
     int32_t mid = middle(axis);

@@ -130,9 +130,15 @@ public record Build(
                         + "\", which there is not");
               });
     }
-    PortBook ports =
-        parts.get(PortBook.PART).within(chairs, seen).seated(seats.stream().map(Seat::id).toList());
+    PortBook ports = parts.get(PortBook.PART).seated(seats.stream().map(Seat::id).toList());
     for (Control pad : ports.controls()) {
+      pad.seat()
+          .filter(seat -> !chairs.contains(seat))
+          .ifPresent(
+              seat -> {
+                throw new IllegalArgumentException(
+                    "port \"" + pad.id() + "\" is at seat \"" + seat + "\", which there is not");
+              });
       if (pad.id().text().equals(Joint.BOARD) || !seen.add(pad.id())) {
         throw new IllegalArgumentException(
             "port \"" + pad.id() + "\" has an id that something else has; call it another way");

@@ -285,9 +285,14 @@ public final class LayerChecks {
     }
   }
 
+  /** A pair of directions of one of a device's gamepads. */
+  private record PairOfPad(int pad, Opposed pair) {}
+
   /** Opposite directions that different controls give can be asked for at once. */
   private void opposites() {
-    Map<Opposed, List<Set<ContactId>>> pairs = new java.util.LinkedHashMap<>();
+    // Each gamepad of a device has a hat and axes of its own: who pushes one up is no rival of who
+    // pushes another one down.
+    Map<PairOfPad, List<Set<ContactId>>> pairs = new java.util.LinkedHashMap<>();
     for (Coverage.Giver giver : Coverage.givers(profile)) {
       Target plain = giver.entry().target().plain();
       boolean high = false;
@@ -303,20 +308,24 @@ public final class LayerChecks {
       }
       if (pair.isPresent() && giver.contacts().stream().allMatch(sites.by()::containsKey)) {
         pairs
-            .computeIfAbsent(pair.get(), p -> List.of(new TreeSet<>(), new TreeSet<>()))
+            .computeIfAbsent(
+                new PairOfPad(giver.entry().target().pad(), pair.get()),
+                p -> List.of(new TreeSet<>(), new TreeSet<>()))
             .get(high ? 1 : 0)
             .addAll(giver.contacts());
       }
     }
+    Set<Opposed> told = new java.util.HashSet<>();
     pairs.forEach(
-        (pair, sides) -> {
+        (ofPad, sides) -> {
+          Opposed pair = ofPad.pair();
           boolean both =
               sides.get(0).stream()
                   .anyMatch(
                       low ->
                           sides.get(1).stream()
                               .anyMatch(high -> !high.control().equals(low.control())));
-          if (both && !profile.opposites().containsKey(pair)) {
+          if (both && !profile.opposites().containsKey(pair) && told.add(pair)) {
             Set<ContactId> all = new TreeSet<>(sides.get(0));
             all.addAll(sides.get(1));
             findings.add(

@@ -326,4 +326,51 @@ public class PortLawTest {
                 kumite.files.BuildFile.text(less), "less", Catalogue.standard()))
         .isEqualTo(less);
   }
+
+  /** Hats of two gamepads of one device are no rivals; one hat that two pads push is. */
+  @Test
+  public void padsOfTheirOwnAreNoRivals() {
+    for (boolean own : List.of(true, false)) {
+      Build build = pads("native-3v3-48", "serial-latch-8", "serial-latch-8");
+      Mapping mapping = build.mapping();
+      for (int pad = 1; pad <= 2; pad++) {
+        for (String way : List.of("up N", "down S", "left W", "right E")) {
+          String to = (own && pad == 2 ? "Pad 2 Hat " : "Hat ") + way.split(" ")[1];
+          mapping =
+              mapping.with(
+                  ContactId.parse("pad-" + pad + "." + way.split(" ")[0]),
+                  new Mapping.Entry(kumite.map.TargetText.parse(to), ""));
+        }
+      }
+      Bench bench = bench(build.withMapping(mapping));
+      assertThat(bench.findings().stream().anyMatch(f -> f.code().text().equals("MP-15")))
+          .isNotEqualTo(own);
+    }
+  }
+
+  /** A pad's file is read back whole, and what it cannot say is refused by its place. */
+  @DataProvider
+  public Object[][] hostile() {
+    return new Object[][] {
+      {"\"kind\": \"serial-latch-16\"", "\"kind\": \"smoke\"", "ports.ports[0].kind"},
+      {"\"id\": \"pad-1\"", "\"id\": \"board\"", "pad-1.a"},
+      {"\"id\": \"pad-1\"", "\"id\": \"Pad\"", "ports.ports[0].id"},
+      {"\"id\": \"pad-2\"", "\"id\": \"pad-1\"", "pad-1"},
+      {"\"label\": \"Pad 1\"", "\"label\": \"\"", "ports.ports[0]"},
+      {"\"label\": \"Pad 1\"", "\"label\": \"Pad 1\", \"feed_v\": -3", "feed of a port"},
+      {"\"label\": \"Pad 1\"", "\"label\": \"Pad 1\", \"seat\": \"nowhere\"", "nowhere"},
+      {"\"pad-1.start\"", "\"pad-1.jump\"", "pad-1.jump"},
+    };
+  }
+
+  @Test(dataProvider = "hostile")
+  public void aBrokenPortIsRefusedByPlace(String was, String is, String names) {
+    String text = kumite.files.BuildFile.text(pads("native-3v3-26", "serial-latch-16", "direct-9"));
+    assertThat(text).contains(was);
+    String broken = text.replaceFirst(java.util.regex.Pattern.quote(was), is);
+    org.assertj.core.api.Assertions.assertThatThrownBy(
+            () -> kumite.files.BuildFile.parse(broken, "broken", Catalogue.standard()))
+        .isInstanceOf(kumite.files.BuildFileException.class)
+        .hasMessageContaining(names);
+  }
 }

@@ -22,6 +22,7 @@ import kumite.build.map.Chord;
 import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
+import kumite.build.port.PortBook;
 import kumite.device.Holds;
 import kumite.files.BuildFile;
 import kumite.finding.Finding;
@@ -68,6 +69,12 @@ public class SeatsTest {
       Build alone =
           two.withControls(faced.seated().stream().filter(c -> two.controls().contains(c)).toList())
               .withLinks(List.of())
+              .withPorts(
+                  new PortBook(
+                      two.ports().kinds(),
+                      two.ports().ports().stream()
+                          .filter(p -> two.seatOf(p.control()).equals(seat.id()))
+                          .toList()))
               .withSeats(List.of(seat));
       Bench shared = Bench.of(faced, CATALOGUE);
       Bench single = Bench.of(alone, CATALOGUE);

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import kumite.build.Control;
 import kumite.build.Decided;
@@ -124,11 +125,9 @@ public record PortBook(List<PortKind> kinds, List<Port> ports) implements Decide
             .toList());
   }
 
-  @Override
-  public PortBook within(Set<SeatId> seats, Set<ControlId> controls) {
-    return ports.stream().allMatch(p -> p.seat().map(seats::contains).orElse(true))
-        ? this
-        : new PortBook(
-            kinds, ports.stream().filter(p -> p.seat().map(seats::contains).orElse(true)).toList());
+  /** {@return the same with some of its ports at another seat} */
+  public PortBook moved(Predicate<Port> which, Optional<SeatId> to) {
+    return new PortBook(
+        kinds, ports.stream().map(p -> which.test(p) ? p.withSeat(to) : p).toList());
   }
 }

@@ -31,8 +31,7 @@ public final class LoomStationRoom implements StationRoom {
               hand.workbench().station().set(Station.LOOM);
               hand.workbench().select(ContactId.parse("horn"));
             }),
-        new Picture("loom-what-if", hand -> hand.press("What if")),
-        new Picture("loom-boards", hand -> hand.press("Boards")));
+        new Picture("loom-what-if", hand -> hand.press("What if")));
   }
 
   @Override

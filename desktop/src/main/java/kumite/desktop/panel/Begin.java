@@ -84,7 +84,7 @@ final class Begin extends HBox {
 
   private VBox demos() {
     FlowPane row = new FlowPane(); // beside or below each other, as there is room
-    Em.pref(row, 250);
+    Em.pref(row, 260);
     row.getStyleClass().add("begin-demos");
     for (String name : Demo.names()) {
       try {

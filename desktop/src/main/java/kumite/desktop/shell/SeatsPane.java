@@ -120,9 +120,12 @@ final class SeatsPane extends VBox {
             selection.size() + (selection.size() == 1 ? " control to " : " controls to ") + seat,
             b ->
                 b.withControls(
-                    b.controls().stream()
-                        .map(c -> selection.contains(c.id()) ? c.withSeat(Optional.of(seat)) : c)
-                        .toList())));
+                        b.controls().stream()
+                            .map(
+                                c -> selection.contains(c.id()) ? c.withSeat(Optional.of(seat)) : c)
+                            .toList())
+                    .withPorts(
+                        b.ports().moved(p -> selection.contains(p.id()), Optional.of(seat)))));
   }
 
   private void join(String text) {
@@ -216,6 +219,7 @@ final class SeatsPane extends VBox {
                       b.controls().stream()
                           .map(c -> its.contains(c) ? c.withSeat(first) : c)
                           .toList())
+                  .withPorts(b.ports().moved(p -> p.seat().equals(Optional.of(seat.id())), first))
                   .withSeats(left);
             }));
   }

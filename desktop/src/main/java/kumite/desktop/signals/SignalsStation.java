@@ -109,6 +109,14 @@ public final class SignalsStation implements StationView {
     empty.getChildren().addAll(first, how);
     empty.getStyleClass().addAll("sheet", "form");
     root.getChildren().addAll(head, empty, body);
+    workbench
+        .path()
+        .addListener(
+            (o, was, is) -> {
+              if (root.getScene() != null && !showing) {
+                show(workbench.bench().get());
+              }
+            });
   }
 
   private static Button button(String words, String id, Runnable press) {
@@ -146,8 +154,11 @@ public final class SignalsStation implements StationView {
     Build build = workbench.build().get();
     List<Port> here = ports(build);
     return here.stream()
-        .filter(p -> workbench.selection().get().contains(p.id()))
+        .filter(p -> workbench.path().get().filter(c -> c.control().equals(p.id())).isPresent())
         .findFirst()
+        .or(
+            () ->
+                here.stream().filter(p -> workbench.selection().get().contains(p.id())).findFirst())
         .or(() -> here.stream().findFirst());
   }
 

@@ -14,12 +14,14 @@ import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.loom.ContactSite;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.LoomChecks;
 import kumite.loom.Pad;
 import kumite.loom.PinChoice;
 import kumite.loom.Sharing;
+import kumite.name.ContactId;
 import kumite.parts.Catalogue;
 import kumite.signal.PortKind;
 import kumite.signal.SignalLine;
@@ -52,6 +54,7 @@ public final class PortChecks {
       loom.pads().forEach(pad -> checks.supply(pad, board.get()));
       loom.pads().forEach(pad -> checks.pulls(pad, board.get()));
       checks.time();
+      checks.locks();
     } else if (!loom.pads().isEmpty()) {
       checks.findings.add(
           Finding.of(
@@ -216,6 +219,37 @@ public final class PortChecks {
               "Without a pad the line floats and reads anything; fit about "
                   + kumite.working.Quantity.OHM.words(10_000)
                   + " to the board's supply, or take a terminal that has a pull-up inside"));
+    }
+  }
+
+  // ---- locks
+
+  /** A button that comes on a line with others has no terminal of its own to be locked to. */
+  private void locks() {
+    for (Map.Entry<ContactId, String> lock : build.loom().locks().entrySet()) {
+      Optional<ContactSite> site = loom.site(lock.getKey()).filter(s -> s.pad().isPresent());
+      boolean line = loom.lines().stream().anyMatch(l -> l.id().equals(lock.getKey()));
+      if (site.isPresent() && !line) {
+        String read =
+            loom.sharingOf(lock.getKey())
+                .flatMap(sharing -> sharing.seat(lock.getKey()))
+                .map(seat -> seat.read().id().toString())
+                .orElse("its line");
+        findings.add(
+            Finding.of(
+                    PortCode.LOCK_IN_VAIN,
+                    List.of(Subject.of(lock.getKey())),
+                    "The lock of "
+                        + site.get().label()
+                        + " to "
+                        + lock.getValue()
+                        + " does nothing",
+                    "It comes on a line with others; lock " + read + " instead")
+                .mendedBy(
+                    Fix.of(
+                        "Let " + site.get().label() + " go",
+                        b -> b.withLoom(b.loom().withoutLock(lock.getKey())))));
+      }
     }
   }
 

@@ -18,6 +18,7 @@ public enum PortCode implements Code {
   TOO_SLOW("SG-06", STOP),
   NOT_PULLED("SG-07", LOOK),
   SENDS_TOO_MUCH("SG-08", STOP),
+  LOCK_IN_VAIN("SG-09", LOOK),
   IN_TIME("SG-20", FINE);
 
   private final Said said;

@@ -373,4 +373,28 @@ public class PortLawTest {
         .isInstanceOf(kumite.files.BuildFileException.class)
         .hasMessageContaining(names);
   }
+
+  /** A lock holds a line; of a button that shares one it is told that it does nothing. */
+  @Test
+  public void aLockHoldsALine() {
+    Build build = pads("native-3v3-26", "serial-latch-16", "direct-9");
+    for (String id : List.of("pad-1.data", "ports-serial-latch-16.clock", "pad-2.fire")) {
+      Bench bench = bench(build.withLoom(build.loom().withLock(ContactId.parse(id), "D14")));
+      assertThat(bench.loom().plan().of(ContactId.parse(id)).orElseThrow().terminal().name())
+          .as(id)
+          .isEqualTo("D14");
+      assertThat(bench.paths()).as(id).allMatch(SignalPath::whole);
+      assertThat(bench.findings()).as(id).noneMatch(f -> f.code() == PortCode.LOCK_IN_VAIN);
+    }
+    Bench bench =
+        bench(build.withLoom(build.loom().withLock(ContactId.parse("pad-1.start"), "D14")));
+    Finding told =
+        bench.findings().stream()
+            .filter(f -> f.code() == PortCode.LOCK_IN_VAIN)
+            .findFirst()
+            .orElseThrow();
+    assertThat(told.detail()).contains("pad-1.data");
+    assertThat(bench(told.fix().orElseThrow().edit().apply(bench.build())).findings())
+        .noneMatch(f -> f.code() == PortCode.LOCK_IN_VAIN);
+  }
 }

@@ -25,6 +25,7 @@ import kumite.json.Misfit;
 import kumite.json.Scope;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
+import kumite.loom.Pad;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
@@ -109,7 +110,10 @@ final class BuildJson {
     PortBook ports = top.has("ports") ? PortJson.CODEC.read(top.value("ports")) : PortBook.EMPTY;
     List<Control> hands = new ArrayList<>(controls);
     hands.addAll(ports.controls());
-    known = known.with(Around.CONTACTS, contacts(hands, catalogue.with(ports)));
+    known =
+        known
+            .with(Around.CONTACTS, contacts(hands, catalogue.with(ports)))
+            .with(Names.LINES, Pad.lines(ports));
     top.know(known);
     List<Seat> seats = SEATS.read(top.value("seats"));
     List<Link> links = top.has("links") ? LINKS.read(top.value("links")) : List.of();

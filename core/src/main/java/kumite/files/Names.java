@@ -25,6 +25,9 @@ final class Names {
   /** The groups of the seat that is read: their wires are locked and coloured as contacts are. */
   static final Topic<Set<ControlId>> GROUPS = new Topic<>("groups");
 
+  /** The lines of ports, which are locked and coloured as contacts are. */
+  static final Topic<Set<ContactId>> LINES = new Topic<>("lines of ports");
+
   /** A control's name, whether or not the build has it. */
   static final Codec<ControlId> CONTROL = NAMED.as(ControlId::new, ControlId::text);
 
@@ -39,10 +42,14 @@ final class Names {
   /** A contact that the build has. */
   static final Codec<ContactId> CONTACT = ANY_CONTACT.asAt(Names::there, id -> id);
 
-  /** A contact that the build has, or a wire of a group. */
+  /** A contact that the build has, or a wire of a group or port. */
   static final Codec<ContactId> WIRE_OF_CONTACT =
       ANY_CONTACT.asAt(
-          (id, at) -> at.scope().get(GROUPS).contains(id.control()) ? id : there(id, at), id -> id);
+          (id, at) ->
+              at.scope().get(GROUPS).contains(id.control()) || at.scope().get(LINES).contains(id)
+                  ? id
+                  : there(id, at),
+          id -> id);
 
   /** A control that has contacts here. */
   static final Codec<ControlId> CONTROL_WITH_CONTACTS =

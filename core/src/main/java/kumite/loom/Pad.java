@@ -1,11 +1,15 @@
 package kumite.loom;
 
+import java.util.HashSet;
 import java.util.Optional;
+import java.util.Set;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.port.Port;
+import kumite.build.port.PortBook;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.parts.Catalogue;
@@ -70,5 +74,18 @@ public record Pad(Port port, PortKind kind) {
   /** {@return the name of the group that pads of this kind share their lines in} */
   ControlId bus() {
     return new ControlId("ports-" + kind.id());
+  }
+
+  /** {@return the ids of the wires of all ports, as locks and colours name them} */
+  public static Set<ContactId> lines(PortBook ports) {
+    Set<ContactId> lines = new HashSet<>();
+    for (Port port : ports.ports()) {
+      ports
+          .kindOf(port)
+          .map(kind -> new Pad(port, kind))
+          .ifPresent(
+              pad -> pad.kind().lines().forEach(line -> lines.add(PadGrouping.id(pad, line))));
+    }
+    return lines;
   }
 }

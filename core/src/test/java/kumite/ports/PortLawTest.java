@@ -376,10 +376,15 @@ public class PortLawTest {
 
   /** A lock holds a line; of a button that shares one it is told that it does nothing. */
   @Test
-  public void aLockHoldsALine() {
+  public void aLockHoldsALine() throws Exception {
     Build build = pads("native-3v3-26", "serial-latch-16", "direct-9");
     for (String id : List.of("pad-1.data", "ports-serial-latch-16.clock", "pad-2.fire")) {
-      Bench bench = bench(build.withLoom(build.loom().withLock(ContactId.parse(id), "D14")));
+      Build locked = build.withLoom(build.loom().withLock(ContactId.parse(id), "D14"));
+      assertThat(
+              kumite.files.BuildFile.parse(
+                  kumite.files.BuildFile.text(locked), "locked", Catalogue.standard()))
+          .isEqualTo(locked);
+      Bench bench = bench(locked);
       assertThat(bench.loom().plan().of(ContactId.parse(id)).orElseThrow().terminal().name())
           .as(id)
           .isEqualTo("D14");

@@ -29,18 +29,19 @@ final class Registers {
    * @param rest how terminals stand between looks
    */
   Logic[] shift(Look.Bit look, Terminal data, Conditions rest) {
+    int net = network.net(Joint.board(data.name()));
+    boolean[] heard = heard(net);
     Logic[][] states = new Logic[chips.size()][];
     for (int chip = 0; chip < states.length; chip++) {
       states[chip] = new Logic[chips.get(chip).inputs().length];
       Arrays.fill(states[chip], Logic.UNDEFINED);
     }
     Conditions turned = rest.driving(look.clock().name(), !look.ofPad());
-    Lines idle = new Lines(rest);
-    Lines loading = new Lines(rest.driving(look.load().name(), look.ofPad()));
-    Lines clocked = new Lines(turned);
+    Lines idle = new Lines(rest, heard);
+    Lines loading = new Lines(rest.driving(look.load().name(), look.ofPad()), heard);
+    Lines clocked = new Lines(turned, heard);
     step(states, loading, loading);
     step(states, loading, idle);
-    int net = network.net(Joint.board(data.name()));
     // A register is read before its clock turns, a pad while its clock is low, before it rises.
     Conditions reading = look.ofPad() ? turned : rest;
     Sent out = new Sent(net, reading, network.board().lowVolts(), network.board().highVolts());
@@ -56,6 +57,21 @@ final class Registers {
       step(states, clocked, idle);
     }
     return bits;
+  }
+
+  /** Which chips have a say at a net: those that send to it, and those that send to these. */
+  private boolean[] heard(int net) {
+    boolean[] heard = new boolean[chips.size()];
+    java.util.ArrayDeque<Integer> nets = new java.util.ArrayDeque<>(java.util.List.of(net));
+    while (!nets.isEmpty()) {
+      for (int sender : network.senders(nets.poll())) {
+        if (!heard[sender]) {
+          heard[sender] = true;
+          nets.add(chips.get(sender).next());
+        }
+      }
+    }
+    return heard;
   }
 
   /** What a terminal reads that no chip sends to. */
@@ -98,7 +114,7 @@ final class Registers {
     private final Logic[][] inputs;
     private final Sent[] serial;
 
-    Lines(Conditions now) {
+    Lines(Conditions now, boolean[] heard) {
       int count = chips.size();
       load = new Logic[count];
       clock = new Logic[count];
@@ -108,7 +124,7 @@ final class Registers {
         Network.Chip chip = chips.get(i);
         double low = Network.CHIP_LOW * chip.volts();
         double high = Network.CHIP_HIGH * chip.volts();
-        boolean powered = chip.volts() > 0;
+        boolean powered = chip.volts() > 0 && heard[i];
         Logic asked =
             powered ? network.lines().level(chip.load(), now, low, high) : Logic.UNDEFINED;
         // The load of a pad's register is high; here low is loading for all of them.
@@ -120,11 +136,9 @@ final class Registers {
     }
 
     private Logic[] inputs(Network.Chip chip, Conditions now, double low, double high) {
-      Terminal any = network.looks().all().get(0).read();
       Logic[] levels = new Logic[chip.inputs().length];
       for (int i = 0; i < levels.length; i++) {
-        double at = scan.volts(chip.inputs()[i], now, any);
-        levels[i] = scan.floats(chip.inputs()[i], now) ? Logic.UNDEFINED : Logic.of(at, low, high);
+        levels[i] = network.lines().level(chip.inputs()[i], now, low, high);
       }
       return levels;
     }

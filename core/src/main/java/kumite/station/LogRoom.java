@@ -21,7 +21,8 @@ public final class LogRoom implements Room {
 
   @Override
   public State state(Bench bench) {
-    return new State(bench.build().log().size() + " notes", false);
+    int notes = bench.build().log().size();
+    return new State(notes + (notes == 1 ? " note" : " notes"), false);
   }
 
   @Override

@@ -110,7 +110,7 @@ public final class SignalsStation implements StationView {
     empty.getStyleClass().addAll("sheet", "form");
     root.getChildren().addAll(head, empty, body);
     workbench
-        .path()
+        .selection()
         .addListener(
             (o, was, is) -> {
               if (root.getScene() != null && !showing) {
@@ -154,11 +154,8 @@ public final class SignalsStation implements StationView {
     Build build = workbench.build().get();
     List<Port> here = ports(build);
     return here.stream()
-        .filter(p -> workbench.path().get().filter(c -> c.control().equals(p.id())).isPresent())
+        .filter(p -> workbench.selection().get().contains(p.id()))
         .findFirst()
-        .or(
-            () ->
-                here.stream().filter(p -> workbench.selection().get().contains(p.id())).findFirst())
         .or(() -> here.stream().findFirst());
   }
 

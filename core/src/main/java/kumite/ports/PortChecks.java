@@ -52,7 +52,8 @@ public final class PortChecks {
     Optional<BoardKind> board = catalogue.boardOf(build);
     if (board.isPresent()) {
       loom.pads().forEach(pad -> checks.supply(pad, board.get()));
-      loom.pads().forEach(pad -> checks.pulls(pad, board.get()));
+      Looks looks = Looks.of(board.get(), loom);
+      loom.pads().forEach(pad -> checks.pulls(pad, looks));
       checks.time();
       checks.locks();
     } else if (!loom.pads().isEmpty()) {
@@ -195,8 +196,7 @@ public final class PortChecks {
   // ---- pulls
 
   /** What a pad does not hold by itself, and any line of an empty socket, wants a pull-up. */
-  private void pulls(Pad pad, BoardKind board) {
-    Looks looks = Looks.of(board, loom);
+  private void pulls(Pad pad, Looks looks) {
     List<String> open = new ArrayList<>();
     for (SignalLine line : pad.kind().lines()) {
       if (line.pull().isEmpty()) {

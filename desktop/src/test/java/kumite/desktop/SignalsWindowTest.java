@@ -84,6 +84,9 @@ public class SignalsWindowTest {
     window.click("#port-add");
     assertThat(window.bench().build().ports().ports()).hasSize(2);
     assertThat(window.bench().build().ports().ports().get(1).label()).isEqualTo("Pad 2");
+    assertThat(window.workbench().path().get().orElseThrow().control().text())
+        .as("the strip follows the port that was added")
+        .isEqualTo("pad-2");
     apply(found("SG-02").orElseThrow().fix().orElseThrow().edit());
     assertThat(window.bench().board()).isPresent();
     apply(found("MP-01").orElseThrow().fix().orElseThrow().edit());

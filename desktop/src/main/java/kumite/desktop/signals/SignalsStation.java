@@ -255,6 +255,11 @@ public final class SignalsStation implements StationView {
         Optional.of(port.flatMap(Port::feedVolts).map(SignalsStation::volts).orElse(AS_BOARD)));
     head.facts(none ? "" : here.size() + (here.size() == 1 ? " port" : " ports"));
     port.ifPresent(p -> sheet.show(bench, p));
+    // A port that was just added has its path only now.
+    port.map(Port::id)
+        .filter(id -> workbench.selection().get().contains(id))
+        .filter(id -> workbench.path().get().filter(c -> c.control().equals(id)).isEmpty())
+        .ifPresent(workbench::select);
     showing = false;
   }
 

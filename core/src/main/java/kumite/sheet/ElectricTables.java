@@ -110,6 +110,9 @@ final class ElectricTables {
     }
     List<String[]> rows = new ArrayList<>();
     for (Component part : bench.wiring().get().ownParts()) {
+      if (!part.fitted()) {
+        continue; // a pad's own chips are in the pad
+      }
       if (part instanceof Component.Multiplexer chip) {
         multiplexer(chip, rows);
       } else if (part instanceof Component.Register chip) {

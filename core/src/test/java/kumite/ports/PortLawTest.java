@@ -402,4 +402,23 @@ public class PortLawTest {
     assertThat(bench(told.fix().orElseThrow().edit().apply(bench.build())).findings())
         .noneMatch(f -> f.code() == PortCode.LOCK_IN_VAIN);
   }
+
+  /** What is inside of a pad is nobody's to buy or to solder: on no list of parts and no sheet. */
+  @Test
+  public void nobodySoldersInsideOfAPad() throws Exception {
+    Bench bench = bench(pads("native-5v-54", "serial-latch-16", "select-line-3", "direct-9"));
+    assertThat(bench.loom().partCounts()).isEmpty();
+    assertThat(kumite.wiring.Fitting.all(bench.build(), bench.circuit().orElseThrow().asBuilt()))
+        .isEmpty();
+    byte[] sheet =
+        kumite.sheet.Exports.BENCH_SHEET
+            .files(bench, kumite.verdict.Export.Choices.USUAL)
+            .values()
+            .iterator()
+            .next();
+    try (var document = org.apache.pdfbox.Loader.loadPDF(sheet)) {
+      String text = new org.apache.pdfbox.text.PDFTextStripper().getText(document);
+      assertThat(text).contains("pin 2 clock").doesNotContain("Chips, pin by pin", "active low");
+    }
+  }
 }

@@ -112,7 +112,8 @@ public final class Builds {
         terminals,
         BoardKind.Seating.BARE,
         BoardKind.Brain.PLAIN,
-        BoardKind.Current.USUAL);
+        BoardKind.Current.USUAL,
+        java.util.Optional.empty());
   }
 
   /** {@return the name of the terminal that the plan gives a contact} */

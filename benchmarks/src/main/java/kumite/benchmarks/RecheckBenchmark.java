@@ -168,7 +168,8 @@ public class RecheckBenchmark {
         terminals,
         BoardKind.Seating.BARE,
         BoardKind.Brain.PLAIN,
-        BoardKind.Current.USUAL);
+        BoardKind.Current.USUAL,
+        java.util.Optional.empty());
   }
 
   private int turn() {

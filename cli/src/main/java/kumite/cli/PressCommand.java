@@ -123,6 +123,7 @@ final class PressCommand implements Callable<Integer> {
     if (json) {
       ObjectNode root = tree(held, trace);
       seen(root, bench, trace);
+      Frames.of(bench, holds, trace).ifPresent(frames -> frames.into(root));
       out.println(Json.print(root));
     } else {
       print(bench, holds, trace, out);
@@ -315,6 +316,7 @@ final class PressCommand implements Callable<Integer> {
             });
     trace.end().ifPresent(end -> others(bench, holds, end, out));
     reports(bench, trace, out);
+    Frames.of(bench, holds, trace).ifPresent(frames -> frames.print(out));
   }
 
   /** Whatever the board sees beside what is held. */
@@ -406,7 +408,9 @@ final class PressCommand implements Callable<Integer> {
           bench.board().isEmpty()
               ? "no board chosen: nothing is sent"
               : bench.ofHost()
-                  ? "the host reads this board itself: there is no report"
+                  ? bench.loom().consoles().isEmpty()
+                      ? "the host reads this board itself: there is no report"
+                      : "no report: the console takes it by frames"
                   : bench.hearing().filter(h -> !h.reaches()).isPresent()
                       ? "nobody hears this board: nothing is sent"
                       : "a supply is shorted: nothing is sent");

@@ -18,6 +18,7 @@ import kumite.build.map.ScriptBook;
 import kumite.build.map.Timing;
 import kumite.build.map.Tuning;
 import kumite.build.panel.Panel;
+import kumite.build.port.Port;
 import kumite.build.port.PortBook;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
@@ -131,17 +132,17 @@ public record Build(
               });
     }
     PortBook ports = parts.get(PortBook.PART).seated(seats.stream().map(Seat::id).toList());
-    for (Control pad : ports.controls()) {
-      pad.seat()
+    for (Port port : ports.ports()) {
+      port.seat()
           .filter(seat -> !chairs.contains(seat))
           .ifPresent(
               seat -> {
                 throw new IllegalArgumentException(
-                    "port \"" + pad.id() + "\" is at seat \"" + seat + "\", which there is not");
+                    "port \"" + port.id() + "\" is at seat \"" + seat + "\", which there is not");
               });
-      if (pad.id().text().equals(Joint.BOARD) || !seen.add(pad.id())) {
+      if (port.id().text().equals(Joint.BOARD) || !seen.add(port.id())) {
         throw new IllegalArgumentException(
-            "port \"" + pad.id() + "\" has an id that something else has; call it another way");
+            "port \"" + port.id() + "\" has an id that something else has; call it another way");
       }
     }
     parts = parts.with(PortBook.PART, ports).within(chairs, seen);
@@ -300,9 +301,7 @@ public record Build(
   /** {@return the control of that id, or the pad at the port of that id, if there is one} */
   public Optional<Control> control(ControlId id) {
     int at = indexOf(id);
-    return at >= 0
-        ? Optional.of(controls.get(at))
-        : ports().port(id).map(kumite.build.port.Port::control);
+    return at >= 0 ? Optional.of(controls.get(at)) : ports().port(id).map(Port::control);
   }
 
   /** {@return an id made from the label that no control of this build has yet} */

@@ -17,10 +17,12 @@ import kumite.circuit.Seen;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
+import kumite.loom.Console;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
+import kumite.signal.Taken;
 import kumite.wiring.Wiring;
 import kumite.working.Working;
 
@@ -41,6 +43,8 @@ public record Hops(
     Holds holds,
     Profile profile,
     ReportLayout layout) {
+
+  private static final double MICROS = 1000;
 
   /**
    * What a contact means now.
@@ -152,32 +156,16 @@ public record Hops(
                         ? "Held, other contacts mean something else"
                         : "The host will see nothing")));
     hops.add(
+        asked(meant)
+            .map(taken -> frame(taken, path, reaches))
+            .orElseGet(() -> report(path, meant, times, reaches, held, reaching)));
+    String function =
         meant
             .entry()
-            .flatMap(entry -> layout.fieldOf(entry.target()))
-            .map(
-                field ->
-                    new Hop(
-                        Hop.Stage.REPORT,
-                        "byte " + field.byteIndex() + " bit " + field.bitIndex(),
-                        times
-                            .filter(t -> held)
-                            .map(t -> ms(t.reportedUs()))
-                            .orElse(
-                                String.format(
-                                    Locale.ROOT, "mean %.1f ms", path.delay().meanUs() / 1000)),
-                        reaches,
-                        false,
-                        path.delay().working().inWords()))
-            .orElse(
-                new Hop(
-                    Hop.Stage.REPORT,
-                    "not reported",
-                    "",
-                    false,
-                    !reaching,
-                    "It has no place in a report")));
-    String function = meant.entry().map(Mapping.Entry::function).orElse("");
+            .map(Mapping.Entry::function)
+            .filter(name -> !name.isEmpty())
+            .or(() -> asked(meant).flatMap(Taken::button))
+            .orElse("");
     hops.add(
         new Hop(
             Hop.Stage.HOST,
@@ -191,6 +179,65 @@ public record Hops(
             false,
             function.isEmpty() ? "Name it at the Map station" : "What the host does"));
     return upToTheBreak(hops);
+  }
+
+  private Hop report(
+      SignalPath path,
+      Meant meant,
+      Optional<Trace.Hops> times,
+      boolean reaches,
+      boolean held,
+      boolean reaching) {
+    return meant
+        .entry()
+        .flatMap(entry -> layout.fieldOf(entry.target()))
+        .map(
+            field ->
+                new Hop(
+                    Hop.Stage.REPORT,
+                    "byte " + field.byteIndex() + " bit " + field.bitIndex(),
+                    times
+                        .filter(t -> held)
+                        .map(t -> ms(t.reportedUs()))
+                        .orElse(
+                            String.format(
+                                Locale.ROOT, "mean %.1f ms", path.delay().meanUs() / 1000)),
+                    reaches,
+                    false,
+                    path.delay().working().inWords()))
+        .orElse(
+            new Hop(
+                Hop.Stage.REPORT,
+                "not reported",
+                "",
+                false,
+                !reaching,
+                "It has no place in a report"));
+  }
+
+  /** {@return where a console that is answered takes a meaning, if there is one that does} */
+  private Optional<Taken> asked(Meant meant) {
+    for (Console console : loom.consoles()) {
+      Optional<String> button =
+          meant.entry().flatMap(entry -> console.chart().button(entry.target()));
+      if (button.isPresent()) {
+        return console.kind().mechanism().taken(console.kind()).stream()
+            .filter(taken -> taken.button().equals(button))
+            .findFirst();
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** A frame that a console asks for, in place of a report. */
+  private Hop frame(Taken taken, SignalPath path, boolean reaches) {
+    return new Hop(
+        Hop.Stage.REPORT,
+        taken.where(),
+        String.format(Locale.ROOT, "mean %.1f ms", path.delay().meanUs() / MICROS),
+        reaches,
+        false,
+        "Taken from line " + taken.line().replace('_', ' ') + " of the console, low for held");
   }
 
   /** A press is nowhere behind the stage that it does not get through. */
@@ -327,6 +374,15 @@ public record Hops(
   }
 
   private Hop settled(SignalPath path, Optional<Trace.Hops> times, boolean held, boolean analog) {
+    if (board.flatMap(BoardKind::circuit).isPresent()) {
+      return new Hop(
+          Hop.Stage.SETTLED,
+          "chips follow",
+          "at once",
+          held && path.whole(),
+          false,
+          "There is no program that waits; the console takes what stands at its frame");
+    }
     String wait =
         analog
             ? "each look"

@@ -96,6 +96,11 @@ public final class Senses {
 
   /** {@return how a board looks and reports: no faster than it can} */
   public static Timing timing(Build build, Optional<BoardKind> board) {
+    if (board.flatMap(BoardKind::circuit).isPresent()) {
+      // Chips follow at once, and bounce with the contact; the console looks once a frame.
+      return new Timing((int) Timing.SCAN.least(), Timing.Debounce.EAGER, 0, Timing.USUAL.pollUs())
+          .noFasterThan(board.get().brain().rawMillis());
+    }
     return board
         .map(b -> build.timing().noFasterThan(b.brain().rawMillis()))
         .orElse(build.timing());

@@ -71,6 +71,9 @@ final class PortJson {
     Field<Port, Optional<Double>> feed =
         f.maybe("feed_v", Plain.pointed(PortKind.VOLTS), Port::feedVolts)
             .says("what its pad is fed with, where that was chosen");
+    Field<Port, Port.Does> does =
+        f.usually("does", Plain.word(Port.Does.class), Port::does, Port.Does.READS)
+            .says("which side of the plug the build is");
     return f.make(
         in ->
             new Port(
@@ -79,7 +82,8 @@ final class PortJson {
                 in.get(kind),
                 placed.of(in),
                 in.get(seat),
-                in.get(feed)));
+                in.get(feed),
+                in.get(does)));
   }
 
   private static String known(String kind, Value at) {

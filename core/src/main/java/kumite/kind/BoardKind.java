@@ -31,6 +31,7 @@ import kumite.working.Source;
  * @param seating how it sits, and the room its plug needs
  * @param brain what it can be to a host
  * @param current what it takes and what its terminals can give
+ * @param circuit what its chips do, where they answer a console by themselves
  */
 public record BoardKind(
     String id,
@@ -51,7 +52,8 @@ public record BoardKind(
     List<Terminal> terminals,
     Seating seating,
     Brain brain,
-    Current current) {
+    Current current,
+    Optional<Circuit> circuit) {
 
   /** How a board talks to a host. */
   public enum Link {
@@ -89,6 +91,8 @@ public record BoardKind(
    * @param rawMillis how often it looks and reports at best, in ms
    * @param note what to know before choosing it, one sentence; may be empty
    * @param memory what a program may take, where it is known
+   * @param answerMicros how long at most from an edge on a line to the program's answer, in us; 0
+   *     where it cannot answer edges
    */
   public record Brain(
       Link link,
@@ -98,16 +102,18 @@ public record BoardKind(
       boolean solder,
       double rawMillis,
       String note,
-      Optional<Memory> memory) {
+      Optional<Memory> memory,
+      double answerMicros) {
     /** A cheap USB board that is programmed and soldered. */
     public static final Brain PLAIN =
-        new Brain(Link.USB, false, true, 1, true, 1, "", Optional.empty());
+        new Brain(Link.USB, false, true, 1, true, 1, "", Optional.empty(), 0);
 
     public Brain {
       Objects.requireNonNull(link, "link");
       Objects.requireNonNull(memory, "memory");
       Check.between(1, 3, costClass, "cost_class");
       Check.between(0, 1000, rawMillis, "raw_ms");
+      Check.between(0, 1_000_000, answerMicros, "answer_us");
     }
   }
 
@@ -195,6 +201,7 @@ public record BoardKind(
     Objects.requireNonNull(seating, "seating");
     Objects.requireNonNull(brain, "brain");
     Objects.requireNonNull(current, "current");
+    Objects.requireNonNull(circuit, "circuit");
     if (!id.matches("[a-z0-9]+(-[a-z0-9]+)*")) {
       throw new IllegalArgumentException(
           "id must be lower-case words with hyphens, such as my-board, but was \"" + id + "\"");
@@ -209,6 +216,13 @@ public record BoardKind(
     terminals = List.copyOf(terminals);
     Set<String> seen = new HashSet<>();
     for (Terminal terminal : terminals) {
+      if (terminal.role() == Terminal.Role.LINE && circuit.isEmpty()) {
+        throw new IllegalArgumentException(
+            "terminal "
+                + terminal.name()
+                + " is a line of a circuit, which such a board does not have; make it an input or"
+                + " other");
+      }
       if (!seen.add(terminal.name())) {
         throw new IllegalArgumentException(
             "terminal "
@@ -233,6 +247,13 @@ public record BoardKind(
   /** {@return whether the host itself reads its contacts, so that there is no report} */
   public boolean ofHost() {
     return brain.link() == Link.HEADER || brain.link() == Link.PORT;
+  }
+
+  /** {@return the terminal of its circuit for a line of a console, if it has one} */
+  public Optional<Terminal> line(String name) {
+    return terminals(Terminal.Role.LINE).stream()
+        .filter(t -> t.fixed().equals(Optional.of(name)))
+        .findFirst();
   }
 
   /** {@return the largest code of its converter; 255 for a board without one} */

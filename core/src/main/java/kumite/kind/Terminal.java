@@ -40,6 +40,8 @@ public record Terminal(
     SUPPLY,
     /** The shared side of all contacts, where the board provides one. */
     COMMON,
+    /** A line of the console that the board's circuit answers; {@code fixed} names it. */
+    LINE,
     /** Anything else that no strand goes to: reset, enable. */
     OTHER
   }

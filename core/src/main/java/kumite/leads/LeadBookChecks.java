@@ -162,7 +162,7 @@ public final class LeadBookChecks {
             bears,
             false);
       }
-      case OTHER -> AtPin.UNKNOWN;
+      case LINE, OTHER -> AtPin.UNKNOWN;
     };
   }
 

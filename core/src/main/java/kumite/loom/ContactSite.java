@@ -170,7 +170,7 @@ public record ContactSite(
     Joint signal = new Joint(control.id().text(), openTab());
     if (pad.isPresent()) {
       Joint open = PadGrouping.lineOf(pad.get(), contact.name()).orElse(signal);
-      return new Component.Pole(id, pad.get().pin(Pad.GROUND), open, joint(TabRole.CLOSED));
+      return new Component.Pole(id, pad.get().pin(Plugged.GROUND), open, joint(TabRole.CLOSED));
     }
     if (fed()) {
       return new Component.Output(

@@ -34,6 +34,7 @@ final class Cutter {
   private final List<Strand> strands = new ArrayList<>();
   private final Set<String> taken = new HashSet<>();
   private final Set<Pad> fed = new HashSet<>();
+  private final Set<WireColour> used = new HashSet<>();
   private final Runs runs;
   private final Map<String, Point> spots = new TreeMap<>();
   private int ways;
@@ -250,13 +251,9 @@ final class Cutter {
   }
 
   /** A pin of a port's socket. */
-  Strand.End socket(Pad pad, SignalLine line) {
-    return socket(pad, line.name());
-  }
-
-  private static Strand.End socket(Pad pad, String line) {
+  Strand.End socket(Plugged plugged, String line) {
     return new Strand.End(
-        pad.pin(line), pad.port().label(), PadGrouping.words(pad, line), PadGrouping.landing());
+        plugged.pin(line), plugged.port().label(), plugged.words(line), Plugged.landing());
   }
 
   /** One stretch of a line of a port; the first comes from the board. */
@@ -285,19 +282,57 @@ final class Cutter {
       return; // by another of its contacts
     }
     if (pad.fed()) {
-      land(first, pad, new Rail.Supply(pad.feedVolts(board)), Pad.SUPPLY, Serves.SUPPLY);
+      land(first, pad, new Rail.Supply(pad.feedVolts(board)), Plugged.SUPPLY, Serves.SUPPLY);
     }
-    land(first, pad, new Rail.Ground(), Pad.GROUND, Serves.GROUND);
+    land(first, pad, new Rail.Ground(), Plugged.GROUND, Serves.GROUND);
   }
 
   private void land(ContactSite site, Pad pad, Rail rail, String pin, Serves serves) {
-    int number = PadGrouping.number(build, pad, pin);
+    int number = pad.strand(build, pin);
     runs.land(rail, Runs.Land.of(site, List.of(new Runs.Tap(socket(pad, pin), number, serves))));
   }
 
   /** {@return the number of a strand of a port} */
-  int number(Pad pad, SignalLine line) {
-    return PadGrouping.number(build, pad, line.name());
+  int number(Plugged plugged, SignalLine line) {
+    return plugged.strand(build, line.name());
+  }
+
+  /** All wires of a console's plug: its lines to their terminals, its supply and its ground. */
+  void console(Console console) {
+    Point at = console.port().placement().centre();
+    for (SignalLine line : console.kind().lines()) {
+      Optional<Terminal> terminal = console.terminal(line, board, plan);
+      if (terminal.isPresent()) {
+        WireColour colour =
+            Optional.ofNullable(colours.get(console.id(line)))
+                .orElseGet(() -> Colours.fresh(used, build.loom().laying().stock()));
+        used.add(colour);
+        strand(
+            Serves.PORT,
+            number(console, line),
+            false,
+            Optional.empty(),
+            socket(console, line.name()),
+            terminal(terminal.get()),
+            colour,
+            lengths.toBoard(at, CARRIER_DEPTH_MM, PinPlan.place(build, terminal.get())));
+      }
+    }
+    if (console.fed()) {
+      land(console, new Rail.Supply(console.kind().volts()), Plugged.SUPPLY, Serves.SUPPLY);
+    }
+    land(console, new Rail.Ground(), Plugged.GROUND, Serves.GROUND);
+  }
+
+  private void land(Console console, Rail rail, String pin, Serves serves) {
+    runs.land(
+        rail,
+        new Runs.Land(
+            console.port().label(),
+            Optional.empty(),
+            console.port().placement().centre(),
+            CARRIER_DEPTH_MM,
+            List.of(new Runs.Tap(socket(console, pin), console.strand(build, pin), serves))));
   }
 
   private void land(Sharing sharing, Rail rail, String tab) {

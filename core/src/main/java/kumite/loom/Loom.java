@@ -37,6 +37,7 @@ import kumite.signal.SignalLine;
  * }</pre>
  *
  * @param sites all contacts
+ * @param consoles what it answers as a pad
  * @param lines the wires that want terminals: contacts of their own, and those of groups
  * @param sharings the groups worked out
  * @param plan the terminals of the wires
@@ -50,6 +51,7 @@ import kumite.signal.SignalLine;
  */
 public record Loom(
     List<ContactSite> sites,
+    List<Console> consoles,
     List<Line> lines,
     List<Sharing> sharings,
     PinPlan plan,
@@ -65,6 +67,7 @@ public record Loom(
 
   public Loom {
     sites = List.copyOf(sites);
+    consoles = List.copyOf(consoles);
     lines = List.copyOf(lines);
     sharings = List.copyOf(sharings);
     parts = List.copyOf(parts);
@@ -97,20 +100,25 @@ public record Loom(
                 PadGrouping.groups(sites).stream().map(group -> Sharing.of(group, byId)))
             .filter(sharing -> !sharing.seats().isEmpty())
             .toList();
-    List<Line> lines = lines(sites, sharings);
+    List<Console> consoles = Console.all(build, catalogue);
+    Optional<BoardKind> board = catalogue.boardOf(build);
+    List<Line> lines = new ArrayList<>(lines(sites, sharings));
+    if (board.filter(Console::byProgram).isPresent()) {
+      consoles.forEach(console -> lines.addAll(console.lines()));
+    }
     PinPlan plan = PinPlan.of(build, catalogue, lines, before.map(Loom::plan));
     List<Component> parts = parts(sites, sharings);
-    Optional<BoardKind> board = catalogue.boardOf(build);
     if (board.isEmpty()) {
       return new Loom(
-          sites, lines, sharings, plan, parts, List.of(), Map.of(), List.of(), Map.of(), Map.of());
+          sites, consoles, lines, sharings, plan, parts, List.of(), Map.of(), List.of(), Map.of(),
+          Map.of());
     }
     Map<String, List<ContactId>> bundles = bundles(lines, plan);
     Map<ContactId, WireColour> colours =
         Colours.assign(bundles, build.loom().colours(), build.loom().laying().stock());
     Cutter cutter = new Cutter(build, board.get(), plan, colours);
     for (Line line : lines) {
-      if (line.group().isEmpty() && plan.of(line.id()).isPresent()) {
+      if (!line.contacts().isEmpty() && line.group().isEmpty() && plan.of(line.id()).isPresent()) {
         cutter.direct(line.contacts().get(0), line);
       }
     }
@@ -119,6 +127,9 @@ public record Loom(
         Grouping.of(sharing.group().topology()).wire(sharing, cutter);
       }
     }
+    consoles.stream()
+        .filter(c -> c.byCircuit(board.get()) || Console.byProgram(board.get()))
+        .forEach(cutter::console);
     commons(board.get(), sites, sharings, plan, cutter);
     cutter.runs().lay();
     List<Strand> strands = cutter.strands();
@@ -132,6 +143,7 @@ public record Loom(
     }
     return new Loom(
         sites,
+        consoles,
         lines,
         sharings,
         plan,
@@ -147,6 +159,7 @@ public record Loom(
   public Loom meaning(Build build) {
     return new Loom(
         sites.stream().map(site -> site.meaning(build.mapping().of(site.id()))).toList(),
+        consoles,
         lines,
         sharings,
         plan,
@@ -368,6 +381,11 @@ public record Loom(
                 sharing.seats().stream().anyMatch(s -> s.site().pad().equals(Optional.of(pad))))
         .findFirst()
         .flatMap(sharing -> plan.of(PadGrouping.id(pad, line)));
+  }
+
+  /** {@return the terminal for a line of a console's port, if there is one} */
+  public Optional<Terminal> pinOf(Console console, SignalLine line, BoardKind board) {
+    return console.terminal(line, board, plan);
   }
 
   /** {@return the pads at its ports that are read, in the order of the ports} */

@@ -11,7 +11,6 @@ import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
-import kumite.name.Joint;
 import kumite.parts.Catalogue;
 import kumite.signal.Phased;
 import kumite.signal.PortKind;
@@ -23,13 +22,7 @@ import kumite.signal.SerialLatch;
  * @param port the port
  * @param kind its kind
  */
-public record Pad(Port port, PortKind kind) {
-  /** The place of a socket's supply among its pins. */
-  public static final String SUPPLY = "supply";
-
-  /** The place of a socket's ground among its pins. */
-  public static final String GROUND = "ground";
-
+public record Pad(Port port, PortKind kind) implements Plugged {
   static Optional<Pad> of(Build build, Catalogue catalogue, Control control) {
     return catalogue
         .portOf(control)
@@ -41,16 +34,6 @@ public record Pad(Port port, PortKind kind) {
     return kind.mechanism() instanceof SerialLatch latch
             && latch.take() == SerialLatch.Take.BEFORE_RISE
         || kind.mechanism() instanceof Phased phased && phased.phases().size() <= 2;
-  }
-
-  /** {@return whether it takes a supply: contacts alone do not} */
-  public boolean fed() {
-    return !(kind.mechanism() instanceof Phased phased) || phased.select().isPresent();
-  }
-
-  /** {@return a pin of its socket as a place} */
-  public Joint pin(String line) {
-    return new Joint(port.id().text(), line.replace('_', '-'));
   }
 
   /**
@@ -80,6 +63,14 @@ public record Pad(Port port, PortKind kind) {
   public static Set<ContactId> lines(PortBook ports) {
     Set<ContactId> lines = new HashSet<>();
     for (Port port : ports.ports()) {
+      if (!port.reads()) {
+        ports
+            .kindOf(port)
+            .map(kind -> new Console(port, kind, 1))
+            .ifPresent(
+                console -> console.kind().lines().forEach(line -> lines.add(console.id(line))));
+        continue;
+      }
       ports
           .kindOf(port)
           .map(kind -> new Pad(port, kind))

@@ -5,13 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import kumite.build.Build;
 import kumite.build.loom.Group;
 import kumite.build.loom.Topology;
 import kumite.component.Component;
-import kumite.kind.Landing;
 import kumite.kind.Terminal;
-import kumite.lead.Pinout;
 import kumite.lead.Plugs;
 import kumite.map.TargetText;
 import kumite.measure.Point;
@@ -237,17 +234,17 @@ final class PadGrouping implements Grouping {
     List<Component> parts = new ArrayList<>();
     List<Joint> inputs = new ArrayList<>();
     for (String button : pad.kind().order()) {
-      inputs.add(button.isEmpty() ? pad.pin(Pad.SUPPLY) : contacts.get(button));
+      inputs.add(button.isEmpty() ? pad.pin(Plugged.SUPPLY) : contacts.get(button));
     }
     parts.add(
         new Component.Register(
             inputs,
             pad.pin("latch"),
             pad.pin("clock"),
-            pad.pin(Pad.GROUND),
+            pad.pin(Plugged.GROUND),
             pad.pin("data"),
-            pad.pin(Pad.SUPPLY),
-            pad.pin(Pad.GROUND),
+            pad.pin(Plugged.SUPPLY),
+            pad.pin(Plugged.GROUND),
             true));
     contacts.values().forEach(at -> parts.add(pulled(pad, at)));
     return parts;
@@ -255,7 +252,7 @@ final class PadGrouping implements Grouping {
 
   private static Component pulled(Pad pad, Joint at) {
     return new Component.Resistor(
-        Component.Job.INSIDE, at, pad.pin(Pad.SUPPLY), PULL_OHM, TOLERANCE);
+        Component.Job.INSIDE, at, pad.pin(Plugged.SUPPLY), PULL_OHM, TOLERANCE);
   }
 
   /** Two-to-one multiplexers: select low takes the first, select high the second. */
@@ -273,8 +270,8 @@ final class PadGrouping implements Grouping {
                 channels,
                 List.of(select),
                 pad.pin(line.name()),
-                pad.pin(Pad.SUPPLY),
-                pad.pin(Pad.GROUND),
+                pad.pin(Plugged.SUPPLY),
+                pad.pin(Plugged.GROUND),
                 true));
       }
     }
@@ -288,7 +285,7 @@ final class PadGrouping implements Grouping {
       return contacts.get(button.name());
     }
     boolean low = says instanceof Phased.Says.Always always && always.level() == Level.LOW;
-    return pad.pin(low ? Pad.GROUND : Pad.SUPPLY);
+    return pad.pin(low ? Plugged.GROUND : Plugged.SUPPLY);
   }
 
   /** {@return the line that a contact is on by itself; empty where something is between them} */
@@ -314,7 +311,7 @@ final class PadGrouping implements Grouping {
         Strand.End previous = cutter.terminal(shared);
         ContactSite last = null;
         for (ContactSite first : firsts(cutter.chained(shared))) {
-          Strand.End in = cutter.socket(pad(first), line);
+          Strand.End in = cutter.socket(pad(first), line.name());
           cutter.chain(shared, first, cutter.number(pad(first), line), last, in, previous);
           previous = in;
           last = first;
@@ -333,7 +330,7 @@ final class PadGrouping implements Grouping {
           first,
           cutter.number(pad(first), signal),
           null,
-          cutter.socket(pad(first), signal),
+          cutter.socket(pad(first), signal.name()),
           cutter.terminal(line));
     }
     pads(sharing.seats().stream().map(Sharing.Seat::site).toList())
@@ -343,39 +340,6 @@ final class PadGrouping implements Grouping {
   /** {@return one contact for each pad, in the order that they are met} */
   private static List<ContactSite> firsts(List<ContactSite> chained) {
     return List.copyOf(pads(chained).values().stream().map(own -> own.get(0)).toList());
-  }
-
-  /** {@return how a wire is joined to a pin of a port's socket} */
-  static Landing landing() {
-    return Landing.of(Landing.How.LUG);
-  }
-
-  /** {@return a pin of a socket in words: its number, and what it carries} */
-  static String words(Pad pad, String line) {
-    return pinOf(pad, line).map(n -> "pin " + n + " ").orElse("") + line.replace('_', ' ');
-  }
-
-  private static Optional<String> pinOf(Pad pad, String line) {
-    return line.equals(Pad.SUPPLY) || line.equals(Pad.GROUND)
-        ? Plugs.standard()
-            .pinout(pad.kind().pinout())
-            .flatMap(
-                pinout ->
-                    pinout.pins().stream()
-                        .filter(pin -> pin.function().words().equals(line))
-                        .map(Pinout.Pin::pin)
-                        .findFirst())
-        : pad.kind().find(line).map(SignalLine::pin);
-  }
-
-  /**
-   * {@return the number of a strand: a hundred for each port, and the pin; so it stays when
-   * controls come and go}
-   */
-  static int number(Build build, Pad pad, String line) {
-    int port = build.ports().ports().indexOf(pad.port()) + 1;
-    return 100 * port
-        + pinOf(pad, line).filter(pin -> pin.matches("\\d{1,2}")).map(Integer::parseInt).orElse(0);
   }
 
   @Override

@@ -175,7 +175,8 @@ public final class BoardFile {
         terminals,
         BoardKind.Seating.BARE,
         traits.brain(),
-        BoardKind.Current.USUAL);
+        BoardKind.Current.USUAL,
+        java.util.Optional.empty());
   }
 
   private static int[] sides(List<Table.Row> rows, List<String> header) {

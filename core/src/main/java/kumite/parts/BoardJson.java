@@ -55,7 +55,8 @@ final class BoardJson {
                 terminals,
                 key.maybe("seating").map(BoardJson::seating).orElse(BoardKind.Seating.BARE),
                 key.maybe("brain").map(BoardJson::brain).orElse(BoardKind.Brain.PLAIN),
-                key.maybe("current").map(BoardJson::current).orElse(BoardKind.Current.USUAL)));
+                key.maybe("current").map(BoardJson::current).orElse(BoardKind.Current.USUAL),
+                Optional.empty()));
   }
 
   private static List<Terminal> listed(Key key) {
@@ -171,7 +172,8 @@ final class BoardJson {
                 key.has("solder") && key.truth("solder"),
                 key.number("raw_ms", 0),
                 key.text("note", ""),
-                key.maybe("memory").map(BoardJson::memory)));
+                key.maybe("memory").map(BoardJson::memory),
+                key.number("answer_us", 0)));
   }
 
   private static BoardKind.Memory memory(Key key) {
@@ -225,6 +227,9 @@ final class BoardJson {
                     .putObject("memory")
                     .put("flash_bytes", memory.flashBytes())
                     .put("ram_bytes", memory.ramBytes()));
+    if (brain.answerMicros() > 0) {
+      program.put("answer_us", brain.answerMicros());
+    }
     BoardKind.Current current = kind.current();
     node.putObject("current")
         .put("pin_ma", current.pinMilliamps())

@@ -29,6 +29,7 @@ public final class Catalogue {
   private final Map<String, BoardKind> boards;
   private final List<PortKind> ports;
   private final Map<PortKind, ControlKind> pads = new ConcurrentHashMap<>();
+  private final Map<PortKind, Optional<BoardKind>> circuits = new ConcurrentHashMap<>();
 
   private Catalogue(
       Map<String, ControlKind> controls, Map<String, BoardKind> boards, List<PortKind> ports) {
@@ -85,7 +86,15 @@ public final class Catalogue {
     for (BoardKind board : build.ownBoards()) {
       all = all.with(board);
     }
-    return all.with(build.ports());
+    all = all.with(build.ports());
+    for (Port port : build.ports().ports()) {
+      Optional<BoardKind> circuit =
+          port.reads() ? Optional.empty() : all.port(port.kind()).flatMap(all::circuit);
+      if (circuit.isPresent()) {
+        all = all.with(circuit.get());
+      }
+    }
+    return all;
   }
 
   /** {@return this catalogue with a build's own kinds of ports} */
@@ -123,9 +132,19 @@ public final class Catalogue {
     return Optional.ofNullable(controls.get(id));
   }
 
-  /** {@return the kind of board with that id, if there is one} */
+  /** {@return the kind of board with that id, if there is one; a circuit of a known port too} */
   public Optional<BoardKind> board(String id) {
-    return Optional.ofNullable(boards.get(id));
+    return Optional.ofNullable(boards.get(id))
+        .or(
+            () ->
+                id.startsWith(CircuitBoard.ID)
+                    ? port(id.substring(CircuitBoard.ID.length())).flatMap(this::circuit)
+                    : Optional.empty());
+  }
+
+  /** {@return the board of logic chips that answers as such a pad; empty where chips cannot} */
+  public Optional<BoardKind> circuit(PortKind kind) {
+    return circuits.computeIfAbsent(kind, CircuitBoard::of);
   }
 
   /**

@@ -8,12 +8,14 @@ import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.port.Port;
+import kumite.circuit.Wired;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
 import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.loom.Console;
 import kumite.loom.ContactSite;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
@@ -46,7 +48,8 @@ public final class PortChecks {
   }
 
   /** {@return what is to be said of the ports of the seat looked at} */
-  public static List<Finding> of(Build build, Catalogue catalogue, Loom loom) {
+  public static List<Finding> of(
+      Build build, Catalogue catalogue, Loom loom, Optional<Wired> wired) {
     PortChecks checks = new PortChecks(build, catalogue, loom);
     checks.kinds();
     Optional<BoardKind> board = catalogue.boardOf(build);
@@ -56,6 +59,8 @@ public final class PortChecks {
       loom.pads().forEach(pad -> checks.pulls(pad, looks));
       checks.time();
       checks.locks();
+      wired.ifPresent(
+          w -> checks.findings.addAll(ConsoleChecks.of(build, catalogue, loom, board.get(), w)));
     } else if (!loom.pads().isEmpty()) {
       checks.findings.add(
           Finding.of(
@@ -64,6 +69,17 @@ public final class PortChecks {
                   loom.pads().get(0).port().label() + " has no board to be read by",
                   "Choose a board; a port's lines go to its terminals")
               .mendedBy(LoomChecks.board(build, catalogue, loom)));
+    }
+    if (board.isEmpty() && !loom.consoles().isEmpty()) {
+      Console first = loom.consoles().get(0);
+      Finding finding =
+          Finding.of(
+              PortCode.NO_BOARD,
+              loom.consoles().stream().map(c -> Subject.of(c.port().id())).toList(),
+              "Nothing answers " + first.port().label() + " yet",
+              "Choose a board that is programmed, or the logic chips that answer by themselves");
+      checks.findings.add(
+          ConsoleChecks.circuit(catalogue, first).map(finding::mendedBy).orElse(finding));
     }
     return checks.findings;
   }

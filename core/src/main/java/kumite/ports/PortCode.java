@@ -19,7 +19,14 @@ public enum PortCode implements Code {
   NOT_PULLED("SG-07", LOOK),
   SENDS_TOO_MUCH("SG-08", STOP),
   LOCK_IN_VAIN("SG-09", LOOK),
-  IN_TIME("SG-20", FINE);
+  NO_ANSWER("SG-10", STOP),
+  OTHER_CIRCUIT("SG-11", STOP),
+  ANSWERS_WRONG("SG-12", STOP),
+  ANSWERS_LATE("SG-13", STOP),
+  NO_BUTTON("SG-14", LOOK),
+  TWO_FEEDS("SG-15", LOOK),
+  IN_TIME("SG-20", FINE),
+  ANSWERS("SG-21", FINE);
 
   private final Said said;
 

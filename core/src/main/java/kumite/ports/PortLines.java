@@ -3,15 +3,18 @@ package kumite.ports;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
 import kumite.lead.Pinout;
 import kumite.lead.Plugs;
+import kumite.loom.Console;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.Pad;
 import kumite.loom.PinChoice;
+import kumite.loom.Plugged;
 import kumite.loom.Strand;
 import kumite.name.Joint;
 import kumite.signal.SignalLine;
@@ -59,20 +62,37 @@ public final class PortLines {
   }
 
   /** {@return the lines of a port, in the order of its pins} */
-  public static List<Line> of(Loom loom, Looks looks, Wiring wiring, BoardKind board, Pad pad) {
+  public static List<Line> of(
+      Loom loom, Looks looks, Wiring wiring, BoardKind board, Plugged plugged) {
     List<Line> lines = new ArrayList<>();
-    Optional<Pinout> pinout = Plugs.standard().pinout(pad.kind().pinout());
+    Optional<Pinout> pinout = Plugs.standard().pinout(plugged.kind().pinout());
     for (Pinout.Pin pin : pinout.map(Pinout::pins).orElse(List.of())) {
       Optional<SignalLine> signal =
-          pad.kind().lines().stream().filter(l -> l.pin().equals(pin.pin())).findFirst();
+          plugged.kind().lines().stream().filter(l -> l.pin().equals(pin.pin())).findFirst();
       String words = pin.function().words();
       if (signal.isPresent()) {
-        lines.add(line(loom, looks, wiring, pad, signal.get()));
-      } else if (words.equals(Pad.GROUND) || words.equals(Pad.SUPPLY) && pad.fed()) {
-        lines.add(supply(loom, wiring, board, pad, pin.pin(), words));
+        lines.add(
+            plugged instanceof Pad pad
+                ? line(loom, looks, wiring, pad, signal.get())
+                : line(loom, wiring, board, (Console) plugged, signal.get()));
+      } else if (words.equals(Plugged.GROUND) || words.equals(Plugged.SUPPLY) && plugged.fed()) {
+        lines.add(supply(loom, wiring, board, plugged, pin.pin(), words));
       }
     }
     return lines;
+  }
+
+  private static Line line(
+      Loom loom, Wiring wiring, BoardKind board, Console console, SignalLine line) {
+    Optional<String> planned = loom.pinOf(console, line, board).map(Terminal::name);
+    String level =
+        planned.isEmpty()
+            ? "no terminal"
+            : line.from().byPad()
+                ? line.pull().map(ohm -> "out, the console pulls it up").orElse("out")
+                : "in, idle " + line.idle().word();
+    return made(
+        loom, wiring, console, line.pin(), line.name(), console.pin(line.name()), level, planned);
   }
 
   private static Line line(Loom loom, Looks looks, Wiring wiring, Pad pad, SignalLine line) {
@@ -98,8 +118,8 @@ public final class PortLines {
   }
 
   private static Line supply(
-      Loom loom, Wiring wiring, BoardKind board, Pad pad, String pin, String words) {
-    Joint place = pad.pin(words);
+      Loom loom, Wiring wiring, BoardKind board, Plugged plugged, String pin, String words) {
+    Joint place = plugged.pin(words);
     Optional<Net> net = wiring.nets().of(place);
     String level =
         net.filter(Net::grounded).isPresent()
@@ -107,16 +127,20 @@ public final class PortLines {
             : net.flatMap(Net::source)
                 .map(source -> Working.number(source.volts(), 2) + " V")
                 .orElse(
-                    words.equals(Pad.SUPPLY)
-                        ? "nothing; wants " + Working.number(pad.feedVolts(board), 1) + " V"
+                    words.equals(Plugged.SUPPLY)
+                        ? "nothing; wants " + Working.number(volts(plugged, board), 1) + " V"
                         : "not joined");
-    return made(loom, wiring, pad, pin, words, place, level, Optional.empty());
+    return made(loom, wiring, plugged, pin, words, place, level, Optional.empty());
+  }
+
+  private static double volts(Plugged plugged, BoardKind board) {
+    return plugged instanceof Pad pad ? pad.feedVolts(board) : plugged.kind().volts();
   }
 
   private static Line made(
       Loom loom,
       Wiring wiring,
-      Pad pad,
+      Plugged plugged,
       String pin,
       String name,
       Joint place,
@@ -142,8 +166,8 @@ public final class PortLines {
               if (planned.isEmpty()) {
                 return;
               }
-              loom.pads().stream()
-                  .filter(other -> !other.equals(pad))
+              Stream.<Plugged>concat(loom.pads().stream(), loom.consoles().stream())
+                  .filter(other -> !other.equals(plugged))
                   .filter(
                       other ->
                           net.places().stream()

@@ -12,6 +12,7 @@ import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.Pad;
 import kumite.loom.PinChoice;
+import kumite.loom.Plugged;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.signal.Held;
@@ -109,9 +110,9 @@ public final class PortPlay {
 
   /** {@return whether a pad has what it needs to say anything: ground, and a supply if it wants} */
   private boolean fed(Pad one) {
-    boolean grounded = wiring.nets().of(one.pin(Pad.GROUND)).filter(Net::grounded).isPresent();
+    boolean grounded = wiring.nets().of(one.pin(Plugged.GROUND)).filter(Net::grounded).isPresent();
     boolean supplied =
-        !one.fed() || wiring.nets().of(one.pin(Pad.SUPPLY)).flatMap(Net::source).isPresent();
+        !one.fed() || wiring.nets().of(one.pin(Plugged.SUPPLY)).flatMap(Net::source).isPresent();
     return grounded && supplied;
   }
 

@@ -1,5 +1,6 @@
 package kumite.signal;
 
+import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -30,6 +31,11 @@ public sealed interface Mechanism
    * @param told takes each reading
    */
   Console console(PortKind kind, Side side, Consumer<Reading> told);
+
+  /** {@return what the console takes of each frame, in order; empty where bytes go both ways} */
+  default List<Taken> taken(PortKind kind) {
+    return List.of();
+  }
 
   /** The side that asks. */
   interface Console {

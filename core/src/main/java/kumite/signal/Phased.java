@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import kumite.loom.Console;
 
 /**
  * Buttons on lines of their own, low for held; where a select line of the console turns, the same
@@ -226,6 +227,26 @@ public record Phased(Optional<String> select, List<Map<String, Says>> phases) im
           seen.add(levels);
           ask(kind, side, told, phase + 1, seen);
         });
+  }
+
+  @Override
+  public List<Taken> taken(PortKind kind) {
+    List<Taken> taken = new ArrayList<>();
+    for (int phase = 0; phase < phases.size(); phase++) {
+      long after = (phase + 1) * kind.time(Timed.SETTLE).usualNs();
+      String where = phase % 2 == 0 ? " high" : " low";
+      String turn = counts() ? ", turn " + (phase / 2 + 1) : "";
+      String words = select.map(name -> name + where + turn).orElse("at any time");
+      for (SignalLine line : kind.lines()) {
+        Says says = phases.get(phase).get(line.name());
+        if (says != null) {
+          Optional<String> button =
+              says instanceof Says.Button b ? Optional.of(b.name()) : Optional.empty();
+          taken.add(new Taken(after, line.name(), words, button));
+        }
+      }
+    }
+    return taken;
   }
 
   private Reading made(PortKind kind, long now, List<Map<String, Level>> seen) {

@@ -5,8 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.IntFunction;
 import java.util.function.ToIntFunction;
+import kumite.kind.Circuit;
 import kumite.measure.Check;
 
 /**
@@ -24,6 +26,9 @@ import kumite.measure.Check;
 public record Play(Waveform waveform, List<Reading> readings) {
   /** Lines rest so long, in ns, before the first frame, so that its first edge is one. */
   public static final long REST_NS = 100_000;
+
+  /** The pull-ups of contacts: common practice, no source. */
+  private static final double PULL_OHM = 10_000;
 
   /** More frames than this in one play are taken for a slip. */
   public static final int MOST_FRAMES = 10_000;
@@ -89,6 +94,44 @@ public record Play(Waveform waveform, List<Reading> readings) {
    */
   public static Play over(
       PortKind kind, IntFunction<Held> hands, int frames, Tempo tempo, Over over) {
+    return talk(
+        kind,
+        frames,
+        tempo,
+        over,
+        bus ->
+            over.pads()
+                .forEach(
+                    pad ->
+                        kind.mechanism()
+                            .pad(kind, () -> hands.apply(pad), new Side(bus, pad, tempo))));
+  }
+
+  /**
+   * Lets logic chips and a console talk.
+   *
+   * @param circuit the chips; their pins are those of the first pad, named by their terminals
+   * @param pulled terminals with a pull-up to the supply
+   * @param over how they are joined; without the first pad the chips have no supply
+   * @throws IllegalArgumentException if there are no frames, or too many
+   */
+  public static Play over(
+      PortKind kind, Circuit circuit, Set<String> pulled, int frames, Tempo tempo, Over over) {
+    long answer = kind.times().containsKey(Timed.ANSWER) ? tempo.of(Timed.ANSWER) : 0;
+    return talk(
+        kind,
+        frames,
+        tempo,
+        over,
+        bus -> {
+          if (over.pads().contains(1)) {
+            pulled.forEach(name -> bus.pull(new Pin(1, name), PULL_OHM, true));
+            Gates.begin(circuit, bus, 1, answer);
+          }
+        });
+  }
+
+  private static Play talk(PortKind kind, int frames, Tempo tempo, Over over, Consumer<Bus> far) {
     Check.between(1, MOST_FRAMES, frames, "number of frames");
     Bus bus = new Bus(over.joins());
     over.rails().forEach(bus::hold);
@@ -97,6 +140,7 @@ public record Play(Waveform waveform, List<Reading> readings) {
     for (SignalLine line : kind.lines()) {
       Pin pin = new Pin(Pin.CONSOLE, line.name());
       bus.hear(pin, level -> recorder.note(bus.now(), line.name(), level));
+      recorder.note(0, line.name(), bus.level(pin)); // what a rail holds never changes
       if (!over.unpulled().contains(line.name())) {
         line.pull().ifPresent(ohm -> bus.pull(pin, ohm, true));
       }
@@ -104,9 +148,7 @@ public record Play(Waveform waveform, List<Reading> readings) {
     List<Reading> readings = new ArrayList<>();
     Side side = new Side(bus, Pin.CONSOLE, tempo);
     Mechanism.Console console = kind.mechanism().console(kind, side, readings::add);
-    for (int pad : over.pads()) {
-      kind.mechanism().pad(kind, () -> hands.apply(pad), new Side(bus, pad, tempo));
-    }
+    far.accept(bus);
     long end = REST_NS;
     for (int i = 0; i < frames; i++) {
       bus.after(end - bus.now(), console::frame);

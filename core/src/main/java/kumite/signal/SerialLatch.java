@@ -1,12 +1,16 @@
 package kumite.signal;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import kumite.loom.Console;
 
 /**
  * A register in the pad: the latch takes all buttons in, each clock brings the next out, low for
@@ -206,6 +210,24 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
           side.drive(clock, true);
           side.after(Timed.CLOCK_HIGH, () -> bit(kind, side, told, taken, number + 1));
         });
+  }
+
+  @Override
+  public List<Taken> taken(PortKind kind) {
+    List<Taken> taken = new ArrayList<>();
+    long low = kind.time(Timed.CLOCK_LOW).usualNs();
+    long at = kind.time(Timed.LATCH).usualNs() + kind.time(Timed.TO_CLOCK).usualNs();
+    for (int bit = 0; bit < kind.order().size(); bit++) {
+      String name = kind.order().get(bit);
+      taken.add(
+          new Taken(
+              take == Take.BEFORE_RISE ? at + low : at,
+              "data",
+              "bit " + (bit + 1) + " of " + kind.order().size(),
+              name.isEmpty() ? Optional.empty() : Optional.of(name)));
+      at += low + kind.time(Timed.CLOCK_HIGH).usualNs();
+    }
+    return taken;
   }
 
   private static Reading made(PortKind kind, long now, Level[] taken, Level after) {

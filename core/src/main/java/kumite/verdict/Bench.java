@@ -32,6 +32,7 @@ import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.lead.Lead;
 import kumite.leads.LeadBookChecks;
+import kumite.loom.Console;
 import kumite.loom.Look;
 import kumite.loom.Loom;
 import kumite.map.Coverage;
@@ -42,8 +43,12 @@ import kumite.panel.Gaps;
 import kumite.panel.PanelDerivations;
 import kumite.panel.Reach;
 import kumite.parts.Catalogue;
+import kumite.ports.ConsolePlay;
+import kumite.ports.Frame;
 import kumite.room.Derivation;
 import kumite.room.Derived;
+import kumite.signal.Play;
+import kumite.signal.Tempo;
 import kumite.timing.DelayStudy;
 import kumite.wiring.Hearing;
 import kumite.wiring.Lay;
@@ -355,6 +360,37 @@ public final class Bench {
         build.tuning(),
         circuit.map(Wired::inputs),
         !ofHost() && hearing().map(Hearing::reaches).orElse(true));
+  }
+
+  /**
+   * {@return what the consoles that this seat answers take while controls are held so}
+   *
+   * @param trace of the last move, which says what a program tells
+   */
+  public List<Frame> frames(Holds holds, Trace trace) {
+    List<Frame> frames = new ArrayList<>();
+    List<byte[]> reports =
+        layout.reportIds().stream()
+            .flatMap(id -> trace.last(id).stream())
+            .map(Trace.Report::toBytes)
+            .toList();
+    for (Console console : loom.consoles()) {
+      wiring()
+          .flatMap(wires -> play(console, wires, holds, reports))
+          .ifPresent(play -> frames.add(Frame.of(console, play)));
+    }
+    return List.copyOf(frames);
+  }
+
+  private Optional<Play> play(Console console, Wiring wires, Holds holds, List<byte[]> reports) {
+    return ConsolePlay.of(
+        loom,
+        wires,
+        console,
+        holds::on,
+        Frame.told(console.chart(), layout, reports),
+        1,
+        Tempo.usual(console.kind()));
   }
 
   /** {@return whether the host reads the contacts itself, so that there is no report} */

@@ -110,7 +110,7 @@ record Desk(
       String name = first ? "" : profile.name() + ": ";
       found.forEach(finding -> findings.add(first ? finding : finding.told(name, aspect)));
     }
-    findings.addAll(PortChecks.of(build, catalogue, loom));
+    findings.addAll(PortChecks.of(build, catalogue, loom, circuit));
     findings.addAll(ProfileChecks.of(build, loom, board));
     circuit.ifPresent(
         wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs(), solves)));

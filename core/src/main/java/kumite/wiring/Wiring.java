@@ -12,6 +12,7 @@ import java.util.Set;
 import kumite.build.Build;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
+import kumite.kind.Circuit;
 import kumite.kind.Terminal;
 import kumite.loom.Lamps;
 import kumite.loom.Line;
@@ -225,7 +226,7 @@ public final class Wiring {
     return nets;
   }
 
-  /** What boards join inside: their grounds, and their supplies of the same volts. */
+  /** What boards join inside: their grounds, their supplies of the same volts, plain copper. */
   List<Jumper> inside() {
     List<Jumper> inside = new ArrayList<>(inside(board));
     neighbours.forEach(neighbour -> inside.addAll(neighbour.inside()));
@@ -239,7 +240,7 @@ public final class Wiring {
       boolean joined =
           switch (terminal.role()) {
             case GROUND, SUPPLY, COMMON -> true;
-            case INPUT, OTHER, RETURN -> false;
+            case INPUT, LINE, OTHER, RETURN -> false;
           };
       if (joined) {
         Joint joint = Joint.board(terminal.name());
@@ -249,6 +250,11 @@ public final class Wiring {
         }
       }
     }
+    board.circuit().stream()
+        .flatMap(circuit -> circuit.ways().stream())
+        .filter(Circuit.Straight.class::isInstance)
+        .map(Circuit.Straight.class::cast)
+        .forEach(way -> inside.add(new Jumper(Joint.board(way.in()), Joint.board(way.out()))));
     return inside;
   }
 
@@ -261,6 +267,10 @@ public final class Wiring {
           case SUPPLY -> Place.Role.SUPPLY;
           case COMMON -> Place.Role.COMMON;
           case INPUT -> driven ? Place.Role.DRIVE : Place.Role.INPUT;
+          case LINE ->
+              terminal.can(Terminal.Ability.DRIVE)
+                  ? Place.Role.DRIVE
+                  : terminal.can(Terminal.Ability.DIGITAL) ? Place.Role.INPUT : Place.Role.PASSIVE;
           case OTHER -> Place.Role.PASSIVE;
         };
     boolean reads = role == Place.Role.INPUT || role == Place.Role.DRIVE;

@@ -67,7 +67,8 @@ public class CompiledProgramTest {
         b.terminals(),
         b.seating(),
         b.brain(),
-        b.current());
+        b.current(),
+        b.circuit());
   }
 
   /** A build with the controls that some contacts belong to, each on terminals of its own. */

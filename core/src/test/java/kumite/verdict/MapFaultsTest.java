@@ -399,7 +399,9 @@ public class MapFaultsTest {
             brain.solder(),
             brain.rawMillis(),
             brain.note(),
-            Optional.of(memory)),
-        b.current());
+            Optional.of(memory),
+            brain.answerMicros()),
+        b.current(),
+        b.circuit());
   }
 }

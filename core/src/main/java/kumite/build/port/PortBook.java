@@ -76,9 +76,9 @@ public record PortBook(List<PortKind> kinds, List<Port> ports) implements Decide
     return ports.stream().filter(port -> port.id().equals(id)).findFirst();
   }
 
-  /** {@return the pads as what bears contacts} */
+  /** {@return the pads that are read as what bears contacts} */
   public List<Control> controls() {
-    return ports.stream().map(Port::control).toList();
+    return ports.stream().filter(Port::reads).map(Port::control).toList();
   }
 
   /** {@return the same with one more port, or another in the place of the one of its id} */

@@ -1,0 +1,330 @@
+package kumite.ports;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import kumite.build.Build;
+import kumite.build.map.Target;
+import kumite.circuit.Wired;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
+import kumite.finding.Subject;
+import kumite.kind.BoardKind;
+import kumite.kind.Circuit;
+import kumite.kind.Terminal;
+import kumite.loom.Console;
+import kumite.loom.ContactSite;
+import kumite.loom.Loom;
+import kumite.loom.PinChoice;
+import kumite.map.TargetText;
+import kumite.name.ContactId;
+import kumite.panel.Arrange;
+import kumite.parts.Catalogue;
+import kumite.signal.Answer;
+import kumite.signal.Held;
+import kumite.signal.Reading;
+import kumite.signal.SignalLine;
+import kumite.signal.Tempo;
+import kumite.working.Working;
+
+/** Checks of the consoles that the seat looked at answers. */
+final class ConsoleChecks {
+  private final Build build;
+  private final Catalogue catalogue;
+  private final Loom loom;
+  private final BoardKind board;
+  private final Wired wired;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private ConsoleChecks(Build build, Catalogue catalogue, Loom loom, BoardKind board, Wired wired) {
+    this.build = build;
+    this.catalogue = catalogue;
+    this.loom = loom;
+    this.board = board;
+    this.wired = wired;
+  }
+
+  static List<Finding> of(
+      Build build, Catalogue catalogue, Loom loom, BoardKind board, Wired wired) {
+    ConsoleChecks checks = new ConsoleChecks(build, catalogue, loom, board, wired);
+    loom.consoles().forEach(checks::console);
+    if (board.circuit().isPresent() && loom.consoles().isEmpty()) {
+      checks.noPlug(board.circuit().get());
+    }
+    return checks.findings;
+  }
+
+  /** The circuit that answers it by itself, as a board to choose. */
+  static Optional<Fix> circuit(Catalogue catalogue, Console console) {
+    return catalogue
+        .circuit(console.kind())
+        .filter(kind -> console.number() == 1)
+        .map(kind -> Fix.of("Answer with a " + name(kind), b -> Arrange.withBoard(b, kind)));
+  }
+
+  private void noPlug(Circuit circuit) {
+    Finding finding =
+        Finding.of(
+            PortCode.OTHER_CIRCUIT,
+            List.of(),
+            board.name() + " has no console",
+            "Its lines go to no plug; add the port that it answers");
+    Optional<Fix> fix =
+        catalogue
+            .port(circuit.answers())
+            .map(kind -> Fix.of("Add its port", b -> Consoles.added(b, kind)));
+    findings.add(fix.map(finding::mendedBy).orElse(finding));
+  }
+
+  private static String name(BoardKind kind) {
+    return kind.name().substring(0, 1).toLowerCase(java.util.Locale.ROOT)
+        + kind.name().substring(1);
+  }
+
+  private static List<Subject> about(Console console) {
+    return List.of(Subject.of(console.port().id()));
+  }
+
+  private void console(Console console) {
+    String label = console.port().label();
+    boolean chips = console.byCircuit(board);
+    if (!chips && !Console.byProgram(board)) {
+      boolean other = board.circuit().isPresent();
+      Finding finding =
+          Finding.of(
+              other ? PortCode.OTHER_CIRCUIT : PortCode.NO_ANSWER,
+              about(console),
+              "Nothing answers " + label,
+              other
+                  ? board.name()
+                      + (console.number() > 1
+                          ? " answers one console, and that is another one"
+                          : " does not speak " + console.kind().title())
+                  : board.name()
+                      + " runs no program that answers a console; take one that does, or logic"
+                      + " chips");
+      Optional<Fix> circuit = circuit(catalogue, console);
+      findings.add(circuit.map(finding::mendedBy).orElse(finding));
+      return;
+    }
+    volts(console);
+    if (!chips) {
+      feeds(console);
+    }
+    boolean late = late(console);
+    boolean wrong = !placed(console) || wrong(console);
+    List<String> silent = silent(console, chips);
+    if (!silent.isEmpty()) {
+      findings.add(
+          Finding.of(
+              PortCode.NO_BUTTON,
+              about(console),
+              "Nothing gives " + label + " its " + String.join(", ", silent),
+              chips
+                  ? "A contact on that terminal gives it; an input without one stays high"
+                  : "A contact that means it gives it: "
+                      + TargetText.of(console.chart().target(silent.get(0)))));
+    }
+    if (!late && !wrong) {
+      fine(console);
+    }
+  }
+
+  // ---- volts
+
+  /** What the console drives, or pulls up, a terminal must bear. */
+  private void volts(Console console) {
+    double volts = console.kind().volts();
+    if (board.fiveVoltTolerant() || volts <= board.logicVolts()) {
+      return;
+    }
+    boolean drives =
+        console.kind().lines().stream().anyMatch(l -> l.from() == SignalLine.From.CONSOLE);
+    findings.add(
+        Finding.of(
+            PortCode.SENDS_TOO_MUCH,
+            drives ? Severity.STOP : Severity.LOOK,
+            about(console),
+            console.port().label()
+                + (drives ? " sends " : " pulls its lines to ")
+                + volts(volts)
+                + ", the board bears "
+                + volts(board.logicVolts()),
+            drives
+                ? "Divide each line that it drives, or put a level shifter between; or take a board"
+                    + " whose terminals bear it"
+                : "Through its pull-ups little flows; a level shifter, or a board whose terminals"
+                    + " bear it, is better"));
+  }
+
+  private void feeds(Console console) {
+    boolean gives =
+        console.fed()
+            && board.terminals(Terminal.Role.SUPPLY).stream()
+                .anyMatch(t -> t.volts() == console.kind().volts());
+    if (gives && board.brain().link() == BoardKind.Link.USB) {
+      findings.add(
+          Finding.of(
+              PortCode.TWO_FEEDS,
+              about(console),
+              console.port().label() + " and a USB plug would both feed the board",
+              "One feeds back into the other. Play with the USB plug out, or leave the supply core"
+                  + " out while it is in"));
+    }
+  }
+
+  private static String volts(double volts) {
+    return Working.number(volts, 1) + " V";
+  }
+
+  // ---- time
+
+  /** {@return whether the answer may come too late} */
+  private boolean late(Console console) {
+    Optional<Margin> margin = Margin.of(console, board);
+    if (margin.filter(m -> m.leftUs() <= 0).isEmpty()) {
+      return false;
+    }
+    findings.add(
+        Finding.of(
+                PortCode.ANSWERS_LATE,
+                about(console),
+                console.port().label() + " may look before the answer stands",
+                board.name()
+                    + " answers within "
+                    + us(margin.get().answerUs())
+                    + ", the console looks "
+                    + us(margin.get().allowedUs())
+                    + " after "
+                    + margin.get().edge()
+                    + "; take a quicker board, or logic chips")
+            .showing(margin.get().working()));
+    return true;
+  }
+
+  private static String us(double us) {
+    return Working.number(us, us < 1 ? 2 : 1) + " us";
+  }
+
+  // ---- wires
+
+  private boolean placed(Console console) {
+    return console.kind().lines().stream()
+        .allMatch(line -> loom.pinOf(console, line, board).isPresent());
+  }
+
+  /** {@return whether the console reads other than what is held, over the wires as they are} */
+  private boolean wrong(Console console) {
+    List<String> told = new ArrayList<>();
+    Set<Subject> about = new java.util.LinkedHashSet<>(about(console));
+    read(console, Set.of(), Set.of(), "nothing").ifPresent(told::add);
+    if (console.byCircuit(board)) {
+      for (ContactSite site : loom.sites()) {
+        Optional<String> button = gives(console, site);
+        if (button.isPresent()) {
+          read(console, Set.of(site.id()), Set.of(button.get()), site.label())
+              .ifPresent(
+                  words -> {
+                    told.add(words);
+                    about.add(Subject.of(site.id()));
+                  });
+        }
+      }
+    } else {
+      for (String button : console.kind().buttons()) {
+        read(console, Set.of(), Set.of(button), button).ifPresent(told::add);
+      }
+    }
+    if (told.isEmpty()) {
+      return false;
+    }
+    findings.add(
+        Finding.of(
+            PortCode.ANSWERS_WRONG,
+            List.copyOf(about),
+            console.port().label() + " does not read what is held",
+            String.join("; ", told.stream().limit(3).toList())
+                + (told.size() > 3 ? "; and " + (told.size() - 3) + " more" : "")
+                + ". Compare the wires with the plan"));
+    return true;
+  }
+
+  /** {@return the button that a contact is planned to give through the chips} */
+  private Optional<String> gives(Console console, ContactSite site) {
+    return loom.pinOf(site.id())
+        .map(PinChoice::terminal)
+        .flatMap(Terminal::fixed)
+        .flatMap(means -> console.chart().button(TargetText.parse(means)));
+  }
+
+  private Optional<String> read(
+      Console console, Set<ContactId> held, Set<String> wanted, String words) {
+    Reading reading =
+        ConsolePlay.of(
+                loom,
+                wired.asBuilt(),
+                console,
+                held::contains,
+                new Held(wanted, java.util.Map.of()),
+                1,
+                Tempo.usual(console.kind()))
+            .orElseThrow()
+            .readings()
+            .get(0);
+    boolean unclear = reading.buttons().values().stream().anyMatch(a -> a == Answer.UNCLEAR);
+    if (reading.held().equals(wanted) && !unclear && reading.presence() != Answer.NO) {
+      return Optional.empty();
+    }
+    String seen =
+        reading.held().isEmpty() ? "nothing" : String.join(" and ", new TreeSet<>(reading.held()));
+    return Optional.of(
+        "with "
+            + words
+            + " held it reads "
+            + seen
+            + (unclear ? ", the rest unclear" : "")
+            + (reading.presence() == Answer.NO ? ", and no pad" : ""));
+  }
+
+  // ---- buttons
+
+  private List<String> silent(Console console, boolean chips) {
+    Set<String> given = new HashSet<>();
+    if (chips) {
+      loom.sites().forEach(site -> gives(console, site).ifPresent(given::add));
+    } else {
+      Set<Target> targets = new HashSet<>();
+      build.seat().profiles().stream()
+          .flatMap(profile -> profile.entries())
+          .forEach(entry -> targets.add(entry.target()));
+      given.addAll(console.chart().held(targets).buttons());
+    }
+    return console.kind().buttons().stream().filter(name -> !given.contains(name)).toList();
+  }
+
+  private void fine(Console console) {
+    Optional<Margin> margin = Margin.of(console, board);
+    Finding finding =
+        Finding.of(
+            PortCode.ANSWERS,
+            about(console),
+            console.port().label() + " is answered",
+            "Each button reads as itself over the wires as they are"
+                + margin
+                    .map(
+                        m ->
+                            ", "
+                                + us(m.answerUs())
+                                + " after "
+                                + m.edge()
+                                + " of "
+                                + us(m.allowedUs())
+                                + " allowed")
+                    .orElse(""));
+    findings.add(margin.map(m -> finding.showing(m.working())).orElse(finding));
+  }
+}

@@ -98,7 +98,9 @@ public class ArchitectureTest {
     assertThat(packages).as("packages that say nothing of themselves").isEmpty();
   }
 
-  /** What one station decided knows no other station's, but who plays what on what, and for whom. */
+  /**
+   * What one station decided knows no other station's, but who plays what on what, and for whom.
+   */
   @Test
   public void theRoomsOfABuildKnowOneAnotherOneWay() {
     slices().matching("kumite.build.(*)..").should().beFreeOfCycles().check(CORE);

@@ -41,6 +41,7 @@ import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
 import kumite.build.panel.Panel;
 import kumite.build.port.Port;
+import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.ContactKind;
 import kumite.kind.ControlKind;
@@ -54,6 +55,7 @@ import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.name.SeatId;
+import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
 import kumite.signal.PortFile;
 import kumite.signal.PortKind;
@@ -147,8 +149,16 @@ public final class RandomBuilds {
         port =
             port.withSeat(Optional.of(next.seats().get(random.nextInt(next.seats().size())).id()));
       }
+      boolean here = next.seatOf(port.control()).equals(next.seat().id());
+      if (random.nextInt(4) == 0) {
+        port = port.doing(Port.Does.ANSWERS);
+        Optional<BoardKind> chips = Catalogue.standard().circuit(kind);
+        if (here && chips.isPresent() && random.nextBoolean()) {
+          next = Arrange.withBoard(next, chips.get());
+        }
+      }
       next = next.withPorts(next.ports().with(port));
-      if (next.seatOf(port.control()).equals(next.seat().id())) {
+      if (port.reads() && here) {
         Mapping mapping = next.mapping();
         for (PortKind.Bit bit : kind.contacts()) {
           if (random.nextInt(5) > 0 && button <= 64) {

@@ -8,15 +8,14 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import kumite.device.Holds;
-import kumite.device.Trace;
 import kumite.ports.Frame;
 import kumite.verdict.Bench;
 
 /** What consoles take of what is held, in print and as JSON. */
 record Frames(List<Frame> frames) {
   /** {@return the frames of the consoles of the seat looked at; empty where it answers none} */
-  static Optional<Frames> of(Bench bench, Holds holds, Trace trace) {
-    List<Frame> frames = bench.frames(holds, trace);
+  static Optional<Frames> of(Bench bench, Holds holds) {
+    List<Frame> frames = bench.frames(holds);
     return frames.isEmpty() ? Optional.empty() : Optional.of(new Frames(frames));
   }
 

@@ -123,7 +123,7 @@ final class PressCommand implements Callable<Integer> {
     if (json) {
       ObjectNode root = tree(held, trace);
       seen(root, bench, trace);
-      Frames.of(bench, holds, trace).ifPresent(frames -> frames.into(root));
+      Frames.of(bench, holds).ifPresent(frames -> frames.into(root));
       out.println(Json.print(root));
     } else {
       print(bench, holds, trace, out);
@@ -316,7 +316,7 @@ final class PressCommand implements Callable<Integer> {
             });
     trace.end().ifPresent(end -> others(bench, holds, end, out));
     reports(bench, trace, out);
-    Frames.of(bench, holds, trace).ifPresent(frames -> frames.print(out));
+    Frames.of(bench, holds).ifPresent(frames -> frames.print(out));
   }
 
   /** Whatever the board sees beside what is held. */

@@ -20,10 +20,12 @@ import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.Tables;
 import kumite.files.WholeFile;
+import kumite.loom.Console;
 import kumite.loom.Pad;
 import kumite.name.ContactId;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
+import kumite.ports.ConsolePlay;
 import kumite.ports.PortPlay;
 import kumite.signal.Answer;
 import kumite.signal.Held;
@@ -228,42 +230,77 @@ final class SignalCommand {
     }
     SeatId seat = found.seat().orElse(build.seats().get(0).id());
     Bench bench = Bench.of(build.facing(new Aspect(seat, "")), Catalogue.standard(), rooms);
-    Pad pad =
-        bench.loom().pads().stream()
-            .filter(p -> p.port().equals(found))
-            .findFirst()
-            .orElseThrow(
-                () ->
-                    new IllegalArgumentException(
-                        "port \""
-                            + port
-                            + "\" is of a mechanism that has no wires here yet; leave"
-                            + " --build out"));
     Wired wired =
         bench
             .circuit()
             .orElseThrow(
                 () -> new IllegalArgumentException("seat " + seat + " has no board; choose one"));
-    Held held = Held.of(pad.kind(), press == null ? List.of() : press);
+    PortKind kind = build.ports().kindOf(found).orElseThrow();
+    Held held = Held.of(kind, press == null ? List.of() : press);
+    Tempo tempo = Tempo.of(kind, seed == null ? OptionalLong.empty() : OptionalLong.of(seed));
+    Play play =
+        found.reads()
+            ? read(bench, wired, found, held, frames, tempo)
+            : answered(bench, wired, found, held, frames, tempo);
+    if (out != null) {
+      WholeFile.write(out, text(kind, play, out).getBytes(StandardCharsets.UTF_8));
+    }
+    print(kind, play, json);
+    return 0;
+  }
+
+  private static Play read(
+      Bench bench, Wired wired, Port port, Held held, int frames, Tempo tempo) {
+    Pad pad =
+        bench.loom().pads().stream()
+            .filter(p -> p.port().equals(port))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "port \""
+                            + port.id()
+                            + "\" is of a mechanism that has no wires here yet; leave"
+                            + " --build out"));
     Set<ContactId> contacts = new HashSet<>();
     pad.kind().contacts().stream()
         .filter(bit -> held.holds(bit.button()))
-        .forEach(bit -> contacts.add(new ContactId(found.id(), bit.contact())));
-    Tempo tempo = Tempo.of(pad.kind(), seed == null ? OptionalLong.empty() : OptionalLong.of(seed));
-    Play play =
-        PortPlay.of(
-            bench.loom(),
-            wired.inputs().looks(),
-            wired.asBuilt(),
-            pad,
-            contacts::contains,
-            frames,
-            tempo);
-    if (out != null) {
-      WholeFile.write(out, text(pad.kind(), play, out).getBytes(StandardCharsets.UTF_8));
+        .forEach(bit -> contacts.add(new ContactId(port.id(), bit.contact())));
+    return PortPlay.of(
+        bench.loom(),
+        wired.inputs().looks(),
+        wired.asBuilt(),
+        pad,
+        contacts::contains,
+        frames,
+        tempo);
+  }
+
+  /** Of a console the buttons are held by the contacts that mean them. */
+  private static Play answered(
+      Bench bench, Wired wired, Port port, Held held, int frames, Tempo tempo) {
+    Console console =
+        bench.loom().consoles().stream()
+            .filter(c -> c.port().equals(port))
+            .findFirst()
+            .orElseThrow();
+    Set<ContactId> contacts = new HashSet<>();
+    for (String button : held.buttons()) {
+      List<ContactId> givers = bench.givers(console, button);
+      if (givers.isEmpty()) {
+        throw new IllegalArgumentException(
+            "no contact gives " + port.id() + " its " + button + "; map one to it");
+      }
+      contacts.add(givers.get(0));
     }
-    print(pad.kind(), play, json);
-    return 0;
+    return ConsolePlay.of(
+            bench.loom(), wired.asBuilt(), console, contacts::contains, held, frames, tempo)
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "nothing answers port \""
+                        + port.id()
+                        + "\": its board has neither chips nor a program for it"));
   }
 
   private static PortKind kind(String name) {

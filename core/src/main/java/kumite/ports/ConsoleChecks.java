@@ -313,7 +313,9 @@ final class ConsoleChecks {
             PortCode.ANSWERS,
             about(console),
             console.port().label() + " is answered",
-            "Each button reads as itself over the wires as they are"
+            (console.byCircuit(board)
+                    ? "Each button reads as itself over the wires as they are"
+                    : "What the program tells arrives over the wires as they are")
                 + margin
                     .map(
                         m ->

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import kumite.kind.BoardKind;
+import kumite.kind.Circuit;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
 import kumite.lead.Pinout;
@@ -137,6 +138,18 @@ public final class PortLines {
     return plugged instanceof Pad pad ? pad.feedVolts(board) : plugged.kind().volts();
   }
 
+  /** Whether a terminal is there only since the board's own copper joins it to a line's. */
+  private static boolean behind(BoardKind board, Net net, String tab) {
+    return board.circuit().stream()
+        .flatMap(circuit -> circuit.ways().stream())
+        .anyMatch(
+            way ->
+                way instanceof Circuit.Straight straight
+                    && straight.in().equals(tab)
+                    && net.places().stream()
+                        .anyMatch(p -> p.joint().equals(Joint.board(straight.out()))));
+  }
+
   private static Line made(
       Loom loom,
       Wiring wiring,
@@ -161,6 +174,7 @@ public final class PortLines {
               net.places().stream()
                   .filter(Place::own)
                   .map(p -> p.joint().tab())
+                  .filter(tab -> planned.isEmpty() || !behind(wiring.board(), net, tab))
                   .limit(planned.isEmpty() ? 1 : Integer.MAX_VALUE)
                   .forEach(terminals::add);
               if (planned.isEmpty()) {

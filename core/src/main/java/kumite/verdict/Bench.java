@@ -362,35 +362,42 @@ public final class Bench {
         !ofHost() && hearing().map(Hearing::reaches).orElse(true));
   }
 
-  /**
-   * {@return what the consoles that this seat answers take while controls are held so}
-   *
-   * @param trace of the last move, which says what a program tells
-   */
-  public List<Frame> frames(Holds holds, Trace trace) {
+  /** {@return what the consoles of this seat take while controls have long been held so} */
+  public List<Frame> frames(Holds holds) {
     List<Frame> frames = new ArrayList<>();
-    List<byte[]> reports =
-        layout.reportIds().stream()
-            .flatMap(id -> trace.last(id).stream())
-            .map(Trace.Report::toBytes)
-            .toList();
     for (Console console : loom.consoles()) {
-      wiring()
-          .flatMap(wires -> play(console, wires, holds, reports))
-          .ifPresent(play -> frames.add(Frame.of(console, play)));
+      play(console, holds).ifPresent(play -> frames.add(Frame.of(console, play)));
     }
     return List.copyOf(frames);
   }
 
-  private Optional<Play> play(Console console, Wiring wires, Holds holds, List<byte[]> reports) {
-    return ConsolePlay.of(
-        loom,
-        wires,
-        console,
-        holds::on,
-        Frame.told(console.chart(), layout, reports),
-        1,
-        Tempo.usual(console.kind()));
+  /** {@return the contacts that give a console one of its buttons, in the order of the build} */
+  public List<ContactId> givers(Console console, String button) {
+    Target wanted = console.chart().target(button);
+    return paths.stream()
+        .filter(path -> path.target().filter(wanted::equals).isPresent())
+        .map(SignalPath::id)
+        .toList();
+  }
+
+  /**
+   * {@return one frame of a console while controls have long been held so; empty without answer}
+   */
+  public Optional<Play> play(Console console, Holds holds) {
+    return wiring()
+        .flatMap(
+            wires ->
+                ConsolePlay.of(
+                    loom,
+                    wires,
+                    console,
+                    holds::on,
+                    Frame.told(
+                        console.chart(),
+                        layout,
+                        device().steady(holds).stream().map(Trace.Report::toBytes).toList()),
+                    1,
+                    Tempo.usual(console.kind())));
   }
 
   /** {@return whether the host reads the contacts itself, so that there is no report} */

@@ -2,8 +2,10 @@ package kumite.desktop.signals;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -17,9 +19,12 @@ import kumite.desktop.field.Em;
 import kumite.desktop.field.StrandLine;
 import kumite.desktop.shell.Workbench;
 import kumite.device.SignalPath;
+import kumite.loom.Console;
 import kumite.loom.Pad;
+import kumite.loom.Plugged;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
+import kumite.ports.Margin;
 import kumite.ports.PortLines;
 import kumite.ports.PortPlay;
 import kumite.signal.Answer;
@@ -39,7 +44,10 @@ final class PortSheet extends VBox {
   private final Label plug = new Label();
   private final GridPane lines = new GridPane();
   private final Label told = new Label();
+  private final Label gives = new Label();
+  private final Label how = note("");
   private final FlowPane buttons = new FlowPane();
+  private final ChipsCard chips = new ChipsCard();
   private final Label read = new Label();
   private final WaveView wave = new WaveView();
   private final VBox frame =
@@ -61,24 +69,17 @@ final class PortSheet extends VBox {
     read.setId("port-read");
     buttons.getStyleClass().add("port-buttons");
     getChildren()
-        .addAll(
-            card(title, plug, lines, told),
-            card(
-                new Label("What it gives"),
-                note("contacts like any: Map gives them their meaning; hold one down"),
-                buttons,
-                read),
-            frame);
+        .addAll(card(title, plug, lines, told), card(gives, how, buttons, read), chips, frame);
     workbench.holds().addListener((o, was, is) -> refresh());
   }
 
-  private static Label note(String words) {
+  static Label note(String words) {
     Label note = new Label(words);
     note.getStyleClass().add("note");
     return note;
   }
 
-  private static VBox card(Label title, Label beside, javafx.scene.Node... content) {
+  static VBox card(Label title, Label beside, Node... content) {
     title.getStyleClass().add("card-title");
     HBox.setHgrow(title, Priority.ALWAYS);
     title.setMaxWidth(Double.MAX_VALUE);
@@ -99,22 +100,55 @@ final class PortSheet extends VBox {
     title.setText(port.label() + ": from its plug to the board");
     Optional<PortKind> kind = bench.build().ports().kindOf(port);
     plug.setText(kind.map(PortKind::what).orElse(""));
+    gives.setText(port.reads() ? "What it gives" : "What it asks for");
+    how.setText(
+        port.reads()
+            ? "contacts like any: Map gives them their meaning; hold one down"
+            : "a contact with that meaning gives it; hold one down");
     lines.getChildren().clear();
     buttons.getChildren().clear();
     Optional<Pad> pad = pad(bench, port);
+    Optional<Console> console = console(bench, port);
+    Stream.<Plugged>concat(pad.stream(), console.stream())
+        .forEach(plugged -> bench.circuit().ifPresent(wired -> lines(bench, wired, plugged)));
     pad.ifPresent(
-        p -> {
-          bench.circuit().ifPresent(wired -> lines(bench, wired, p));
-          p.kind().contacts().forEach(bit -> buttons.getChildren().add(button(bench, port, bit)));
-        });
-    told.setText(
-        pad.isEmpty()
-            ? "Kumite plays this mechanism (kumite signal simulate), but plans no wires and writes"
-                + " no program for it yet."
-            : bench.circuit().isEmpty() ? "Choose a board: its terminals take these lines." : "");
+        p ->
+            p.kind()
+                .contacts()
+                .forEach(bit -> buttons.getChildren().add(button(bench, port, bit))));
+    console.ifPresent(
+        c -> c.kind().buttons().forEach(name -> buttons.getChildren().add(asked(bench, c, name))));
+    told.setText(told(bench, port, pad, console));
     told.setVisible(!told.getText().isEmpty());
     told.setManaged(!told.getText().isEmpty());
     play(bench, port);
+  }
+
+  private static String told(Bench bench, Port port, Optional<Pad> pad, Optional<Console> console) {
+    if (port.reads() && pad.isEmpty()) {
+      return "Kumite plays this mechanism (kumite signal simulate), but plans no wires and writes"
+          + " no program for it yet.";
+    }
+    if (bench.board().isEmpty()) {
+      return port.reads()
+          ? "Choose a board: its terminals take these lines."
+          : "Choose a board that is programmed, or the logic chips that answer by themselves.";
+    }
+    return console
+        .flatMap(c -> Margin.of(c, bench.board().get()))
+        .map(
+            margin ->
+                String.format(
+                    java.util.Locale.ROOT,
+                    "The answer stands %.2f us after %s; the console allows %.2f us.",
+                    margin.answerUs(),
+                    margin.edge(),
+                    margin.allowedUs()))
+        .orElse("");
+  }
+
+  private static Optional<Console> console(Bench bench, Port port) {
+    return bench.loom().consoles().stream().filter(c -> c.port().equals(port)).findFirst();
   }
 
   private static Optional<Pad> pad(Bench bench, Port port) {
@@ -123,14 +157,14 @@ final class PortSheet extends VBox {
 
   // ---- line by line
 
-  private void lines(Bench bench, Wired wired, Pad pad) {
+  private void lines(Bench bench, Wired wired, Plugged plugged) {
     List<PortLines.Line> all =
         PortLines.of(
             bench.loom(),
             wired.inputs().looks(),
             wired.asBuilt(),
             bench.board().orElseThrow(),
-            pad);
+            plugged);
     int row = 0;
     for (PortLines.Line line : all) {
       Label pin = new Label(line.pin());
@@ -163,6 +197,19 @@ final class PortSheet extends VBox {
 
   // ---- what it gives
 
+  private Node asked(Bench bench, Console console, String name) {
+    List<ContactId> givers = bench.givers(console, name);
+    if (givers.isEmpty()) {
+      Label nobody = new Label(name + "\nnobody gives it");
+      nobody.getStyleClass().addAll("port-button", "port-nobody", "note");
+      return nobody;
+    }
+    ContactId contact = givers.get(0);
+    String label =
+        bench.path(contact).map(path -> path.site().label()).orElseGet(contact::toString);
+    return held(contact, name + "\n" + label);
+  }
+
   private Button button(Bench bench, Port port, PortKind.Bit bit) {
     ContactId contact = new ContactId(port.id(), bit.contact());
     String means =
@@ -172,7 +219,12 @@ final class PortSheet extends VBox {
             .flatMap(SignalPath::target)
             .map(TargetText::of)
             .orElse("no meaning");
-    Button button = new Button(bit.button() + "\n" + means);
+    return held(contact, bit.button() + "\n" + means);
+  }
+
+  /** A button that holds a contact for as long as it is pressed. */
+  private Button held(ContactId contact, String words) {
+    Button button = new Button(words);
     button.setId("port-button-" + contact);
     button.getStyleClass().addAll("small", "port-button");
     button.pseudoClassStateChanged(LIVE, workbench.holds().get().on(contact));
@@ -189,33 +241,46 @@ final class PortSheet extends VBox {
   // ---- the frame
 
   private void play(Bench bench, Port port) {
-    Optional<Pad> pad = pad(bench, port);
-    Optional<Wired> wired = bench.circuit();
-    boolean talks = pad.isPresent() && wired.isPresent();
-    frame.setVisible(talks);
-    frame.setManaged(talks);
     for (var node : buttons.getChildren()) {
-      ContactId contact = ContactId.parse(node.getId().substring("port-button-".length()));
-      node.pseudoClassStateChanged(LIVE, workbench.holds().get().on(contact));
+      if (node instanceof Button button) {
+        ContactId contact = ContactId.parse(button.getId().substring("port-button-".length()));
+        button.pseudoClassStateChanged(LIVE, workbench.holds().get().on(contact));
+      }
     }
-    if (pad.isEmpty() || wired.isEmpty()) {
-      read.setText("");
-      return;
-    }
-    Play play =
-        PortPlay.of(
-            bench.loom(),
-            wired.get().inputs().looks(),
-            wired.get().asBuilt(),
-            pad.get(),
-            contact -> workbench.holds().get().on(contact),
-            1,
-            Tempo.usual(pad.get().kind()));
-    read.setText(words(play.readings().get(0)));
-    wave.show(pad.get().kind(), play, !play.readings().get(0).held().isEmpty());
+    Optional<Console> console = console(bench, port);
+    Optional<Play> play =
+        console.isPresent()
+            ? bench.play(console.get(), workbench.holds().get())
+            : pad(bench, port).flatMap(pad -> played(bench, pad));
+    frame.setVisible(play.isPresent());
+    frame.setManaged(play.isPresent());
+    read.setText(
+        play.map(p -> (port.reads() ? "The board reads: " : "It reads: ") + words(p)).orElse(""));
+    Optional<PortKind> kind = bench.build().ports().kindOf(port);
+    play.ifPresent(p -> wave.show(kind.orElseThrow(), p, !p.readings().get(0).held().isEmpty()));
+    chips.show(
+        bench.board().filter(board -> console.filter(c -> c.byCircuit(board)).isPresent()),
+        console,
+        play);
   }
 
-  private static String words(Reading reading) {
+  private Optional<Play> played(Bench bench, Pad pad) {
+    return bench
+        .circuit()
+        .map(
+            wired ->
+                PortPlay.of(
+                    bench.loom(),
+                    wired.inputs().looks(),
+                    wired.asBuilt(),
+                    pad,
+                    contact -> workbench.holds().get().on(contact),
+                    1,
+                    Tempo.usual(pad.kind())));
+  }
+
+  private static String words(Play play) {
+    Reading reading = play.readings().get(0);
     long unclear = reading.buttons().values().stream().filter(a -> a == Answer.UNCLEAR).count();
     String held = reading.held().isEmpty() ? "nothing held" : String.join(", ", reading.held());
     String presence =
@@ -224,8 +289,7 @@ final class PortSheet extends VBox {
           case NO -> "no pad";
           case UNCLEAR -> "whether a pad is there is not told";
         };
-    return "The board reads: "
-        + held
+    return held
         + (unclear > 0 ? ", " + unclear + " unclear" : "")
         + " · "
         + presence

@@ -24,17 +24,13 @@ import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.finding.Station;
 import kumite.loom.Pad;
-import kumite.measure.Placement;
-import kumite.name.ControlId;
+import kumite.ports.Consoles;
 import kumite.signal.PortKind;
 import kumite.verdict.Bench;
 import kumite.working.Working;
 
 /** What plugs in, and whether it speaks its language. */
 public final class SignalsStation implements StationView {
-  private static final double APART_MM = 50;
-  private static final double FROM_BACK_MM = 18;
-
   private final Workbench workbench;
   private final VBox root = new VBox();
   private final Head head;
@@ -56,7 +52,8 @@ public final class SignalsStation implements StationView {
     kinds.wide(20);
     Button add = button("Add a port", "port-add", this::add);
     add.getStyleClass().add("accent");
-    head = new Head("Signals", kinds, add);
+    Button answer = button("Answer a console", "port-answer", this::answer);
+    head = new Head("Signals", kinds, add, answer);
     list.setId("ports");
     list.setAccessibleText("Ports");
     list.setCellFactory(view -> new PortCell());
@@ -103,7 +100,9 @@ public final class SignalsStation implements StationView {
     Label how =
         new Label(
             "An old pad that your board reads is part of the build: its buttons are contacts like"
-                + " any. Choose its kind above and press Add a port.");
+                + " any. Choose its kind above and press Add a port. Where the build is the pad of"
+                + " an old console, press Answer a console: a program answers it, or logic chips"
+                + " do without one.");
     how.setWrapText(true);
     how.getStyleClass().add("note");
     empty.getChildren().addAll(first, how);
@@ -134,20 +133,20 @@ public final class SignalsStation implements StationView {
       workbench.complain("Choose a kind of port first");
       return;
     }
-    Build build = workbench.build().get();
-    int number = build.ports().ports().size() + 1;
-    String words = build.freshLabel("Pad");
-    ControlId id = build.freshId(words);
-    double x = Math.min(build.panel().widthMm() - 20, 30 + APART_MM * (number - 1));
-    Port port =
-        Port.of(
-            id,
-            words,
-            kind.id(),
-            Placement.at(x, Math.max(10, build.panel().heightMm() - FROM_BACK_MM)));
-    Port seated = build.seats().size() > 1 ? port.withSeat(Optional.of(build.seat().id())) : port;
-    workbench.apply(new Edit("Add " + words, b -> b.withPorts(b.ports().with(seated))));
-    workbench.select(id);
+    Port pad = Consoles.pad(workbench.build().get(), kind);
+    workbench.apply(new Edit("Add " + pad.label(), b -> b.withPorts(b.ports().with(pad))));
+    workbench.select(pad.id());
+  }
+
+  private void answer() {
+    PortKind kind = kinds.getValue();
+    if (kind == null) {
+      workbench.complain("Choose a kind of port first");
+      return;
+    }
+    Port console = Consoles.console(workbench.build().get(), kind);
+    workbench.apply(new Edit("Answer " + console.label(), b -> Consoles.added(b, kind)));
+    workbench.select(console.id());
   }
 
   private Optional<Port> port() {
@@ -254,6 +253,9 @@ public final class SignalsStation implements StationView {
     feed.show(
         Optional.of(port.flatMap(Port::feedVolts).map(SignalsStation::volts).orElse(AS_BOARD)));
     head.facts(none ? "" : here.size() + (here.size() == 1 ? " port" : " ports"));
+    boolean reads = port.filter(Port::reads).isPresent();
+    feed.getParent().setVisible(reads);
+    feed.getParent().setManaged(reads);
     port.ifPresent(p -> sheet.show(bench, p));
     // A port that was just added has its path only now.
     port.map(Port::id)
@@ -293,7 +295,7 @@ public final class SignalsStation implements StationView {
       }
       Bench bench = workbench.bench().get();
       title.setText(port.label());
-      kind.setText(port.kind() + " · read");
+      kind.setText(port.kind() + (port.reads() ? " · read" : " · answered"));
       List<Finding> about =
           bench.findings().stream()
               .filter(f -> f.severity() != Severity.FINE && f.isAbout(port.id()))
@@ -308,8 +310,14 @@ public final class SignalsStation implements StationView {
         state.setTooltip(new javafx.scene.control.Tooltip(about.get(0).title()));
       } else {
         state.setText(
-            pad.flatMap(p -> bench.board().map(b -> p.fed() ? volts(p.feedVolts(b)) : "no supply"))
-                .orElse("no board"));
+            port.reads()
+                ? pad.flatMap(
+                        p -> bench.board().map(b -> p.fed() ? volts(p.feedVolts(b)) : "no supply"))
+                    .orElse("no board")
+                : bench
+                    .board()
+                    .map(b -> b.circuit().isPresent() ? "logic chips" : "by program")
+                    .orElse("no board"));
       }
     }
   }

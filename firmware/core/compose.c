@@ -42,7 +42,7 @@ static void key_in(uint16_t *keys, uint8_t places, uint8_t *count, uint16_t usag
 }
 #endif
 
-static bool given(number_t target) {
+bool given(number_t target) {
 #if USE_TAPS
   return is_on(target) || tap_on(target);
 #else

@@ -7,7 +7,10 @@ uint16_t now[PROFILE_ROWS];
 
 static number_t profile;
 static bool started;
-static bool busy;
+static bool busy; /* axes are on their way */
+#if N_REPEATS
+static bool repeats; /* rapid fire is asked for */
+#endif
 static bool news;
 static uint32_t last_us;
 static uint32_t next_look_us;
@@ -161,20 +164,16 @@ static void give(void) {
   }
 }
 
-static bool goes_on(void) {
 #if N_REPEATS
+static bool repeating(void) {
   for (number_t i = 0; i < N_LOOKS; i++) {
     if (romn(&look_repeat[i]) != NONE && (flags[i] & ASKS) != 0) {
       return true;
     }
   }
-#endif
-#if USE_AXES
-  return axes_busy();
-#else
   return false;
-#endif
 }
+#endif
 
 #if N_LAMPS
 /* Lamps that follow their contacts. */
@@ -193,7 +192,8 @@ void device_look(uint32_t us) {
   uint32_t since = started ? us - last_us : 0;
   number_t before = layer;
   sample();
-  bool changed = settle(started, since) || !started;
+  uint8_t what = settle(started, since);
+  bool changed = (what & SOME_SETTLED) != 0 || !started;
 #if SELF_TEST
   self_test_look(us);
 #endif
@@ -203,26 +203,32 @@ void device_look(uint32_t us) {
 #endif
 #if N_REPEATS
   repeats_age(since);
+  changed = changed || repeats;
 #endif
   last_us = us;
-  if (!changed && !busy) {
+  if (!changed && (what & SOME_MOVED) == 0 && !busy) {
     return;
   }
+  if (changed) { /* else what is asked for and given is as it was */
 #if N_LAYERS
-  layer = layers_look();
+    layer = layers_look();
 #endif
-  ask(before);
-  give();
+    ask(before);
+    give();
+#if N_LAMPS
+    light();
+#endif
+  }
 #if USE_AXES
   axes_look(since);
 #if USE_STEPPED
   news = stepped_news() || news;
 #endif
+  busy = axes_busy();
 #endif
-#if N_LAMPS
-  light();
+#if N_REPEATS
+  repeats = repeating();
 #endif
-  busy = goes_on();
   started = true;
 }
 
@@ -260,6 +266,9 @@ void device_poll(void) {
   if (!refused) {
     taps_turn();
   }
+#endif
+#if N_CONSOLES
+  answers_tell();
 #endif
   number_t r = refused ? again : 0;
   refused = false;
@@ -341,12 +350,16 @@ void device_begin(number_t chosen) {
   for (number_t r = 0; r < N_REPEATS; r++) {
     phase[r] = 0;
   }
+  repeats = false;
 #endif
 #if USE_AXES
   axes_begin();
 #endif
 #if USE_TAPS
   taps_begin();
+#endif
+#if N_CONSOLES
+  answers_begin();
 #endif
 #if SELF_TEST
   self_test_begin();
@@ -418,6 +431,9 @@ void device_tick(void) {
 
 bool device_busy(void) {
   bool any = busy;
+#if N_REPEATS
+  any = any || repeats;
+#endif
 #if N_CHORDS
   any = any || chords_coming();
 #endif

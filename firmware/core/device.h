@@ -59,6 +59,14 @@ uint32_t hw_micros(void);
  */
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes);
 
+#if N_CONSOLES
+/*
+ * Drives a line of a console, or lets it go: at once, since the console waits a few microseconds
+ * only. It is called from where edges are told, too.
+ */
+void hw_answer(number_t terminal, enum level level);
+#endif
+
 #if SELF_TEST
 /* Writes a part of a line of the self-test stream. */
 void hw_text(const char *text);
@@ -80,6 +88,14 @@ void device_due(uint32_t look_us, uint32_t poll_us);
  * host is there again, after the plug or its sleep.
  */
 void device_forget(void);
+
+#if N_CONSOLES
+/*
+ * A console turned its latch or select line, or its clock: to be called at each edge, best from an
+ * interrupt. What it is answered was told at the last poll.
+ */
+void device_edge(number_t console, bool clock, bool high);
+#endif
 
 /* The profile that is in force, from 0. */
 number_t device_profile(void);

@@ -67,6 +67,28 @@ extern const number_t lamp_terminal[];
 extern const number_t lamp_at[];
 extern const number_t lamp_looks[];
 
+/* ---- consoles that are answered ---- */
+enum {
+  CONSOLE_PHASED, /* lines of their own; where a select line turns they say something else */
+  CONSOLE_SHIFT   /* a register: latched, and clocked out */
+};
+extern const uint8_t console_kind[];
+extern const number_t console_control[]; /* the terminal of its latch or select, or NONE */
+extern const number_t console_clock[];   /* of its clock, or NONE */
+extern const uint8_t console_falls[];    /* whether the fall of the clock brings the next bit */
+extern const number_t console_lines_at[];
+extern const number_t console_line[]; /* the terminals that tell */
+extern const uint8_t console_open[];  /* of a line, whether it is let go in place of high */
+extern const uint16_t console_answers_at[];
+
+/*
+ * Of each profile N_ANSWERS rows: bit after bit of a register, line after line of each phase. Low
+ * tells that the target is given and the one against it is not.
+ */
+extern const number_t answer_target[];
+extern const number_t answer_against[];
+extern const uint8_t answer_low[]; /* whether it is always low */
+
 /* ---- travels: contacts whose code counts ---- */
 enum { SHAPE_STRAIGHT = 1, SHAPE_CENTRED = 2, SHAPE_INVERTED = 4 };
 extern const uint8_t travel_smoothing[];

@@ -39,9 +39,10 @@ void sample_begin(void);
 extern uint16_t codes[N_TRAVELS + 1];
 #endif
 
-/* steps 2 to 5: whether anything changed */
+/* steps 2 to 5: what changed, presses and pulses, and where travels stand */
+enum { SOME_SETTLED = 1, SOME_MOVED = 2 };
 void settle_begin(void);
-bool settle(bool started, uint32_t us);
+uint8_t settle(bool started, uint32_t us);
 #if N_TRAVELS
 uint16_t travel_code(number_t travel);
 #endif
@@ -103,8 +104,15 @@ bool taps_any(void);
 void taps_turn(void);
 bool tap_on(number_t target);
 #endif
+bool given(number_t target);
 void put_bits(uint8_t *transfer, uint16_t at, uint8_t bits, uint16_t value);
 report_size_t compose(number_t report, uint8_t *transfer);
+
+/* consoles */
+#if N_CONSOLES
+void answers_begin(void);
+void answers_tell(void);
+#endif
 
 #if SELF_TEST
 void self_test_begin(void);

@@ -136,7 +136,11 @@ void sample(void) {
   chains_shift();
 #endif
   for (number_t k = 0; k < N_LOOKS; k++) {
+#if N_ROWS || N_MUXES
     number_t look = romn(&look_order[k]);
+#else
+    number_t look = k;
+#endif
     number_t terminal = romn(&look_terminal[look]);
     uint8_t kind = rom8(&look_kind[look]);
     bool pressed = false;

@@ -49,10 +49,10 @@ static uint32_t smoother(uint32_t state, uint16_t code, uint8_t n) {
 }
 
 /* Smooths one travel, and whether it is pressed. */
-static bool travelled(number_t look, number_t t, bool started, bool *changed) {
+static bool travelled(number_t look, number_t t, bool started, bool *moved) {
   uint32_t next = started ? smoother(smooth[t], codes[t], rom8(&travel_smoothing[t]))
                           : (uint32_t)codes[t] << 8;
-  *changed = *changed || next != smooth[t];
+  *moved = *moved || next != smooth[t];
   smooth[t] = next;
   uint16_t code = travel_code(t);
   return code >= rom16(&travel_on[t]) ||
@@ -85,8 +85,8 @@ int16_t pulse_steps(number_t pulse) {
 }
 #endif
 
-/* Whether a level counts now. */
-static bool counts(number_t i, bool raw, bool edge, uint32_t us) {
+/* Whether a level counts now; us is no more than a wait can tell apart. */
+static bool counts(number_t i, bool raw, bool edge, wait_t us) {
 #if WAIT_US > 0
 #if EAGER
   (void)edge;
@@ -107,20 +107,46 @@ static bool counts(number_t i, bool raw, bool edge, uint32_t us) {
 #endif
 }
 
-bool settle(bool started, uint32_t us) {
+/* Whether nothing can come of a look: it read what has long counted, and no wait runs. */
+static bool quiet(number_t i, uint8_t known) {
+  if (known != 0 && known != (READ | RAW | SETTLED)) {
+    return false;
+  }
+#if WAIT_US > 0 && EAGER
+  return left[i] == 0;
+#else
+  (void)i; /* without an edge a wait is over, and an edge begins another */
+  return true;
+#endif
+}
+
+uint8_t settle(bool started, uint32_t us) {
   bool changed = false;
+  bool moved = false;
 #if N_TRAVELS
   for (number_t i = 0; i < N_LOOKS; i++) {
     number_t t = romn(&look_travel[i]);
     if (t != NONE) {
-      bool pressed = travelled(i, t, started, &changed);
+      bool pressed = travelled(i, t, started, &moved);
       flags[i] = (uint8_t)(pressed ? flags[i] | READ : flags[i] & ~READ);
     }
   }
 #endif
+#if WAIT_US > 0
+  wait_t passed = (wait_t)(us < WAIT_US ? us : WAIT_US);
+#else
+  wait_t passed = 0;
+  (void)us;
+#endif
   for (number_t i = 0; i < N_LOOKS; i++) {
-    bool raw = (flags[i] & READ) != 0;
-    bool edge = raw != ((flags[i] & RAW) != 0);
+    uint8_t known = (uint8_t)(flags[i] & (READ | RAW | SETTLED));
+#if !N_PULSES
+    if (quiet(i, known)) {
+      continue;
+    }
+#endif
+    bool raw = (known & READ) != 0;
+    bool edge = raw != ((known & RAW) != 0);
 #if N_PULSES
     number_t p = romn(&look_pulse[i]);
     if (p != NONE) {
@@ -129,13 +155,18 @@ bool settle(bool started, uint32_t us) {
       continue;
     }
 #endif
+#if N_PULSES
+    if (quiet(i, known)) {
+      continue;
+    }
+#endif
     /* What is held at power-up counts at once: there is no edge that could bounce. */
-    bool counted_now = started ? counts(i, raw, edge, us) : raw;
+    bool counted_now = started ? counts(i, raw, edge, passed) : raw;
     if (counted_now) {
       flags[i] ^= SETTLED;
       changed = true;
     }
     flags[i] = (uint8_t)(raw ? flags[i] | RAW : flags[i] & ~RAW);
   }
-  return changed;
+  return (uint8_t)((changed ? SOME_SETTLED : 0) | (moved ? SOME_MOVED : 0));
 }

@@ -13,9 +13,24 @@ uint16_t hw_convert(number_t terminal) { return world_convert(terminal); }
 bool hw_touched(number_t terminal) { return world_touched(terminal); }
 #endif
 
+#if N_CONSOLES
+static bool answered[N_TERMINALS]; /* what lines of consoles stand at: high, or let go */
+
+void hw_answer(number_t terminal, enum level level) { answered[terminal] = level != LEVEL_LOW; }
+
+bool board_line(number_t terminal) { return answered[terminal]; }
+
+void board_edge(number_t console, bool clock, bool high) { device_edge(console, clock, high); }
+#endif
+
 uint32_t hw_micros(void) { return (uint32_t)session_now(); }
 
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+#if N_CONSOLES
+  if (session_gone()) {
+    return true; /* its only host is a console, which is told all the same */
+  }
+#endif
   return session_send(id, transfer, bytes);
 }
 

@@ -78,6 +78,15 @@ void board_poll(uint32_t us);
 bool board_busy(void);
 void board_standing(void); /* sends all reports as they stand */
 
+#if N_CONSOLES
+void board_edge(number_t console, bool clock, bool high); /* a console turns a line */
+bool board_line(number_t terminal);                       /* whether a line is high, or let go */
+
+/* ---- consoles ---- */
+void consoles_ask(bool anew); /* tells what they take, where it changed or is asked anew */
+void session_answer(unsigned console, const char *bits);
+#endif
+
 /* ---- time ---- */
 
 struct run {
@@ -98,6 +107,9 @@ bool session_send(uint8_t id, const uint8_t *transfer, unsigned bytes);
 
 /* What to do with each report: us since the script began. */
 void session_report(int64_t us, uint8_t id, const uint8_t *transfer, unsigned bytes);
+
+/* What to do with what a console took: high or low, bit by bit. */
+void session_frame(int64_t us, unsigned console, const char *bits);
 
 #ifdef __cplusplus
 }

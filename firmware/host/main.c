@@ -1,6 +1,6 @@
 /*
  * The device on this computer: reads a script, prints its reports, one a line: microseconds since
- * the script began, report id, bytes.
+ * the script began, report id, bytes; and what a console takes, bit by bit, where that changes.
  */
 #include <errno.h>
 #include <stdio.h>
@@ -32,6 +32,12 @@ void session_report(int64_t us, uint8_t id, const uint8_t *transfer, unsigned by
     printf("%02X", (unsigned)transfer[b]);
   }
   printf("\n");
+}
+
+void session_frame(int64_t us, unsigned console, const char *bits) {
+  if (!quiet) {
+    printf("%lld console %u %s\n", (long long)us, console + 1, bits);
+  }
 }
 
 #if SELF_TEST

@@ -59,6 +59,14 @@ bool session_send(uint8_t id, const uint8_t *transfer, unsigned bytes) {
   return true;
 }
 
+#if N_CONSOLES
+void session_answer(unsigned console, const char *bits) {
+  if (tells) {
+    session_frame(now_us - origin, console, bits);
+  }
+}
+#endif
+
 static bool away(int64_t us) {
   bool any = false;
   for (int i = 0; i < running->away_count && tells; i++) {
@@ -179,6 +187,9 @@ static void run_to(int64_t to) {
         polls = true;
         board_poll((uint32_t)session_now());
         polls = false;
+#if N_CONSOLES
+        consoles_ask(false);
+#endif
       }
       poll_us += POLL_US;
     }
@@ -278,6 +289,9 @@ void session_play(const struct script *script, const struct run *run) {
   origin = now_us;
   tells = true;
   board_standing();
+#if N_CONSOLES
+  consoles_ask(true);
+#endif
   follow(script);
   int64_t end = rest_us(edge_us);
   run_to(end);

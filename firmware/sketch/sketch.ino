@@ -36,10 +36,28 @@ extern "C" uint16_t hw_convert(number_t terminal) { return (uint16_t)analogRead(
 extern "C" bool hw_touched(number_t terminal) { return digitalRead(pins[terminal]) == LOW; }
 #endif
 
+#if N_CONSOLES
+#include "edges.h"
+
+extern "C" void hw_answer(number_t terminal, enum level level) {
+  if (level == LEVEL_RELEASED) {
+    pinMode(pins[terminal], INPUT);
+  } else {
+    digitalWrite(pins[terminal], level == LEVEL_HIGH ? HIGH : LOW);
+    pinMode(pins[terminal], OUTPUT);
+  }
+}
+#endif
+
 extern "C" uint32_t hw_micros(void) { return micros(); }
 
 /* A report without an id of its own goes out under the one that the descriptor here gives it. */
 extern "C" bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
+#if N_CONSOLES
+  if (!USBDevice.configured()) {
+    return true; /* its only host is a console, which is told all the same */
+  }
+#endif
   int taken = id == 0 ? HID().SendReport(ONLY_ID, transfer, bytes)
                       : HID().SendReport(id, transfer + 1, bytes - 1);
   return taken > 0;
@@ -78,6 +96,9 @@ static void begin() {
     set_up(pins[t], device_terminal_use(t));
   }
   device_power_up();
+#if N_CONSOLES
+  listen();
+#endif
   number_t p = device_profile();
   static HIDSubDescriptor node(descriptor + descriptor_at[p],
                                (uint16_t)(descriptor_at[p + 1] - descriptor_at[p]));

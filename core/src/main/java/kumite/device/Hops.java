@@ -218,6 +218,9 @@ public record Hops(
   /** {@return where a console that is answered takes a meaning, if there is one that does} */
   private Optional<Taken> asked(Meant meant) {
     for (Console console : loom.consoles()) {
+      if (board.filter(b -> console.byCircuit(b) || console.byProgram(b)).isEmpty()) {
+        continue; // nothing answers it
+      }
       Optional<String> button =
           meant.entry().flatMap(entry -> console.chart().button(entry.target()));
       if (button.isPresent()) {

@@ -13,6 +13,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 import kumite.build.map.Script;
+import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.circuit.Seen;
@@ -96,6 +97,7 @@ public final class Session {
   private boolean[] late;
   private final Set<ContactId> unsure = new TreeSet<>();
   private final Optional<SelfTest.Writer> stream;
+  private final boolean answers;
 
   Session(SimulatedDevice device, Holds holds, long seed) {
     this(device, holds, seed, Optional.empty());
@@ -106,6 +108,8 @@ public final class Session {
     this.device = device;
     this.stream = stream;
     this.inputs = device.alive();
+    this.answers =
+        inputs.filter(in -> !device.loom().answered(in.wiring().board()).isEmpty()).isPresent();
     this.random = new SplittableRandom(seed);
     this.seed = seed;
     this.looks = inputs.map(in -> in.looks().all()).orElse(List.of());
@@ -153,6 +157,7 @@ public final class Session {
     late = other.late.clone();
     unsure.addAll(other.unsure);
     stream = other.stream;
+    answers = other.answers;
   }
 
   /** {@return what is held now} */
@@ -174,6 +179,11 @@ public final class Session {
       }
     }
     return reports;
+  }
+
+  /** {@return the meanings that consoles are answered} */
+  public Set<Target> told() {
+    return program == null ? Set.of() : program.told();
   }
 
   /** Looks and reports begin anew somewhere in their periods, as for a press at any time. */
@@ -247,21 +257,23 @@ public final class Session {
     List<Trace.Report> reports = new ArrayList<>(standing());
     Map<ContactId, Progress> progress = new LinkedHashMap<>();
     List<Trace.Change> changes = new ArrayList<>();
+    List<Trace.Told> told = new ArrayList<>();
     long origin = nowUs;
+    answered(origin, origin, told);
     Session ahead = this;
     for (int i = 0; i < steps.size(); i++) {
       Step step = steps.get(i);
-      ahead.runTraced(origin + step.us(), origin, progress, changes, reports);
+      ahead.runTraced(origin + step.us(), origin, progress, changes, told, reports);
       ahead.shift(step.holds(), progress);
       if (i == 0) {
         ahead = new Session(this); // time stays at the first move; the rest is looked ahead
       }
     }
     if (program == null) {
-      return new Trace(hops(progress, origin), reports, changes, 0);
+      return new Trace(hops(progress, origin), reports, changes, told, 0);
     }
     long end = ahead.restUs(ahead.edgeUs);
-    ahead.runTraced(end, origin, progress, changes, reports);
+    ahead.runTraced(end, origin, progress, changes, told, reports);
     long most = end + GOES_ON_US;
     while (ahead.program.busy() && ahead.nowUs < most) {
       ahead.runTraced(
@@ -269,11 +281,12 @@ public final class Session {
           origin,
           progress,
           changes,
+          told,
           reports);
     }
     long last = reports.isEmpty() ? 0 : reports.get(reports.size() - 1).us();
     return new Trace(
-        hops(progress, origin), reports, changes, Math.max(last, ahead.edgeUs - origin));
+        hops(progress, origin), reports, changes, told, Math.max(last, ahead.edgeUs - origin));
   }
 
   private static Map<ContactId, Trace.Hops> hops(Map<ContactId, Progress> progress, long origin) {
@@ -337,6 +350,7 @@ public final class Session {
       long origin,
       Map<ContactId, Progress> progress,
       List<Trace.Change> changes,
+      List<Trace.Told> told,
       List<Trace.Report> reports) {
     if (program == null) {
       nowUs = to;
@@ -350,8 +364,11 @@ public final class Session {
               note(us, origin, progress);
             }
             changed(us - origin, changes);
-          } else {
+          } else if (!gone) {
             told(-us, origin, progress);
+          }
+          if (us < 0) {
+            answered(-us, origin, told);
           }
         },
         (id, transfer) -> {
@@ -360,6 +377,17 @@ public final class Session {
           }
           return true;
         });
+  }
+
+  /** Notes what consoles are answered, where that changed. */
+  private void answered(long us, long origin, List<Trace.Told> told) {
+    if (program == null || !answers) {
+      return;
+    }
+    Trace.Told now = new Trace.Told(us - origin, program.told());
+    if (told.isEmpty() || !told.get(told.size() - 1).on().equals(now.on())) {
+      told.add(now);
+    }
   }
 
   /**
@@ -386,10 +414,10 @@ public final class Session {
           if (was && !gone) {
             program.forget();
           }
-          program.poll((id, transfer) -> !gone && host.take(id, transfer));
-          if (!gone) {
-            watch.looked(-pollUs);
-          }
+          // While no host is there, a console is the only one, and is told all the same.
+          boolean alone = gone && answers;
+          program.poll((id, transfer) -> alone || !gone && host.take(id, transfer));
+          watch.looked(-pollUs);
         }
         pollUs += device.timing().pollUs();
       }

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import kumite.build.map.Target;
 import kumite.name.ContactId;
 
 /**
@@ -13,14 +14,20 @@ import kumite.name.ContactId;
  * @param hops the times of each contact that was moved
  * @param reports all reports sent, in order; the last of each id tells the state at the end
  * @param changes what the board's program knew, where that changed, in order
+ * @param told what consoles are answered, where that changed, in order; empty where none is
  * @param endUs when nothing changed any more
  */
 public record Trace(
-    Map<ContactId, Hops> hops, List<Report> reports, List<Change> changes, long endUs) {
+    Map<ContactId, Hops> hops,
+    List<Report> reports,
+    List<Change> changes,
+    List<Told> told,
+    long endUs) {
   public Trace {
     hops = Map.copyOf(hops);
     reports = List.copyOf(reports);
     changes = List.copyOf(changes);
+    told = List.copyOf(told);
   }
 
   /**
@@ -53,6 +60,18 @@ public record Trace(
           && chords.equals(other.chords)
           && undetermined.equals(other.undetermined)
           && off == other.off;
+    }
+  }
+
+  /**
+   * What consoles are answered from some time on.
+   *
+   * @param us the time of the poll
+   * @param on the meanings that were given at it
+   */
+  public record Told(long us, Set<Target> on) {
+    public Told {
+      on = Set.copyOf(on);
     }
   }
 

@@ -19,6 +19,8 @@ final class CSource {
           "N_REPEATS",
           "N_FEEDS",
           "N_LAMPS",
+          "N_CONSOLES",
+          "N_ANSWERS",
           "N_PROFILES",
           "N_MEANINGS",
           "N_REPORTS",
@@ -124,6 +126,7 @@ final class CSource {
         "opposites.c", score.size("N_LEVERS") + score.size("N_GATES") + score.size("N_PAIRS") > 0);
     parts.put("axes.c", score.size("USE_AXES") > 0);
     parts.put("taps.c", score.size("USE_TAPS") > 0);
+    parts.put("answers.c", score.size("N_CONSOLES") > 0);
     parts.put("self_test.c", true);
     parts.values().removeIf(used -> !used);
     return List.copyOf(parts.keySet());

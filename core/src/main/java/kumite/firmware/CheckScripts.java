@@ -12,6 +12,7 @@ import kumite.device.Away;
 import kumite.device.Noise;
 import kumite.device.PowerUp;
 import kumite.device.Trace;
+import kumite.loom.Console;
 import kumite.loom.ContactSite;
 import kumite.name.ContactId;
 
@@ -83,15 +84,40 @@ final class CheckScripts {
     Script script = Script.parse("check", text);
     Noise noise = sleeps ? new Noise(2) : Noise.NONE;
     Trace trace = blueprint.device(taken).with(noise).play(script, seed, away);
-    return new Check(seed, powerUp, away, sleeps ? OVER_SOON_US : 0, noise, script, lines(trace));
+    return new Check(
+        seed, powerUp, away, sleeps ? OVER_SOON_US : 0, noise, script, lines(blueprint, trace));
   }
 
-  /** {@return reports as the program on a computer prints them} */
-  static String lines(Trace trace) {
-    return trace.reports().stream()
-            .map(r -> r.us() + " " + r.id() + " " + r.hex() + "\n")
-            .collect(Collectors.joining())
-        + "\n";
+  /** {@return reports and frames as the program on a computer prints them} */
+  static String lines(Blueprint blueprint, Trace trace) {
+    StringBuilder lines = new StringBuilder();
+    List<Console> consoles = ConsoleRows.answered(blueprint);
+    List<String> before = new ArrayList<>();
+    int told = 0;
+    for (Trace.Report report : trace.reports()) {
+      while (told < trace.told().size() && trace.told().get(told).us() < report.us()) {
+        frames(consoles, trace.told().get(told++), before, lines);
+      }
+      lines.append(report.us() + " " + report.id() + " " + report.hex() + "\n");
+    }
+    for (; told < trace.told().size(); told++) {
+      frames(consoles, trace.told().get(told), before, lines);
+    }
+    return lines + "\n";
+  }
+
+  private static void frames(
+      List<Console> consoles, Trace.Told told, List<String> before, StringBuilder lines) {
+    for (int c = 0; c < consoles.size(); c++) {
+      String frame = ConsoleRows.frame(consoles.get(c), told.on());
+      boolean first = before.size() <= c;
+      if (first) {
+        before.add(frame);
+      }
+      if (first || !before.set(c, frame).equals(frame)) {
+        lines.append(told.us() + " console " + (c + 1) + " " + frame + "\n");
+      }
+    }
   }
 
   private static List<String> scripts(Blueprint blueprint, Profile profile) {

@@ -42,11 +42,12 @@ final class Codes {
           "USE_OF_LAMP");
   static final List<String> CHOICES =
       List.of("CHOICE_NONE", "CHOICE_HELD", "CHOICE_CLOSED", "CHOICE_OPEN");
+  static final List<String> CONSOLES = List.of("CONSOLE_PHASED", "CONSOLE_SHIFT");
 
   private static final Map<String, Integer> VALUES = new TreeMap<>();
 
   static {
-    for (List<String> names : List.of(LOOKS, TARGETS, USES, CHOICES)) {
+    for (List<String> names : List.of(LOOKS, TARGETS, USES, CHOICES, CONSOLES)) {
       for (int i = 0; i < names.size(); i++) {
         VALUES.put(names.get(i), i);
       }

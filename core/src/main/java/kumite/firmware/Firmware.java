@@ -184,6 +184,12 @@ public final class Firmware {
       return Optional.of(
           name + " has no USB of its own; take portable, whose report call you supply");
     }
+    if (target == Target.SCRIPT && score.size("N_CONSOLES") > 0) {
+      return Optional.of(
+          name
+              + " answers a console within microseconds, and an interpreter takes longer: take the"
+              + " sketch or portable");
+    }
     return blueprint
         .board()
         .brain()
@@ -211,6 +217,9 @@ public final class Firmware {
         template("sketch/sketch.ino").replace("@TITLE@", Names.plain(blueprint.title())));
     files.put(folder + "pins.h", SketchSource.pins(blueprint, score));
     files.put(folder + "descriptor.h", SketchSource.descriptors(blueprint));
+    if (score.size("N_CONSOLES") > 0) {
+      files.put(folder + "edges.h", ConsoleRows.edges(blueprint, score));
+    }
   }
 
   private void portable(Map<String, String> files) {
@@ -224,6 +233,7 @@ public final class Firmware {
             "ways.c",
             "solve.c",
             "session.c",
+            "console.c",
             "script.c",
             "chance.c",
             "board.c",

@@ -139,6 +139,8 @@ public record Footprint(
     bytes += score.size("USE_TAPS") > 0 ? meanings + 3 : 0;
     bytes += score.size("USE_HATS") > 0 ? 9 : 0; // its values, which the part keeps there
     bytes += score.size("N_PULSES") > 0 ? 4 : 0;
+    bytes += 3 * score.size("N_ANSWERS") + 3 * score.size("N_CONSOLES");
+    bytes += score.size("N_CONSOLES") > 0 ? 1 : 0;
     return bytes;
   }
 }

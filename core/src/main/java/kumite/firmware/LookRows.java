@@ -117,12 +117,18 @@ final class LookRows {
     repeats();
     lamps();
     timing();
+    new ConsoleRows(blueprint, sheet, this).write();
     Names unique = new Names("TERMINAL_");
     for (String terminal : terminals.keySet()) {
       terminalNames.add(unique.of(terminal));
       sheet.bytes("terminal_use").code(uses.get(terminal), terminal);
     }
     sheet.size("N_TERMINALS", terminals.size());
+  }
+
+  /** {@return the number of a terminal that something else uses} */
+  int use(Terminal terminal, String use) {
+    return terminal(terminal, use);
   }
 
   private int terminal(Terminal terminal, String use) {

@@ -106,6 +106,7 @@ final class World {
         extern const bool world_pressed_high[];
         extern const uint8_t world_rest[];
         extern const long world_longest_window_us[];
+        extern const bool world_console_early[];
         extern const char *const world_profiles[];
 
         #endif
@@ -122,6 +123,14 @@ final class World {
     out.setLength(0);
     out.append("/* The wires of this build as they are, for the simulated board. */\n");
     out.append("#include \"world_tables.h\"\n\n#include <math.h>\n");
+    if (score.size("N_CONSOLES") > 0) {
+      out.append("\nconst bool world_console_early[] = {");
+      out.append(
+          ConsoleRows.answered(blueprint).stream()
+              .map(console -> String.valueOf(ConsoleRows.early(console)))
+              .collect(Collectors.joining(", ")));
+      out.append("};\n");
+    }
     rows("const struct contact world_contacts", blueprint.loom().sites(), this::contact);
     rows("const double world_volts", ways.volts(), v -> v.isNaN() ? "NAN" : hex(v));
     rows(

@@ -11,7 +11,9 @@ import kumite.kind.Terminal;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.parts.Catalogue;
+import kumite.signal.Phased;
 import kumite.signal.PortKind;
+import kumite.signal.SerialLatch;
 import kumite.signal.SignalLine;
 
 /**
@@ -48,9 +50,12 @@ public record Console(Port port, PortKind kind, int number) implements Plugged {
     return board.circuit().filter(c -> c.answers().equals(kind.id())).isPresent() && number == 1;
   }
 
-  /** {@return whether a program on a board can answer it} */
-  public static boolean byProgram(BoardKind board) {
-    return board.brain().needsCode() && board.brain().answerMicros() > 0;
+  /** {@return whether the program that Kumite writes for a board answers it} */
+  public boolean byProgram(BoardKind board) {
+    boolean written =
+        kind.mechanism() instanceof SerialLatch
+            || kind.mechanism() instanceof Phased phased && phased.phases().size() <= 2;
+    return written && board.brain().needsCode() && board.brain().answerMicros() > 0;
   }
 
   /** {@return the wires that want terminals of a board that is programmed} */

@@ -103,9 +103,9 @@ public record Loom(
     List<Console> consoles = Console.all(build, catalogue);
     Optional<BoardKind> board = catalogue.boardOf(build);
     List<Line> lines = new ArrayList<>(lines(sites, sharings));
-    if (board.filter(Console::byProgram).isPresent()) {
-      consoles.forEach(console -> lines.addAll(console.lines()));
-    }
+    consoles.stream()
+        .filter(console -> board.filter(console::byProgram).isPresent())
+        .forEach(console -> lines.addAll(console.lines()));
     PinPlan plan = PinPlan.of(build, catalogue, lines, before.map(Loom::plan));
     List<Component> parts = parts(sites, sharings);
     if (board.isEmpty()) {
@@ -128,7 +128,7 @@ public record Loom(
       }
     }
     consoles.stream()
-        .filter(c -> c.byCircuit(board.get()) || Console.byProgram(board.get()))
+        .filter(c -> c.byCircuit(board.get()) || c.byProgram(board.get()))
         .forEach(cutter::console);
     commons(board.get(), sites, sharings, plan, cutter);
     cutter.runs().lay();
@@ -381,6 +381,17 @@ public record Loom(
                 sharing.seats().stream().anyMatch(s -> s.site().pad().equals(Optional.of(pad))))
         .findFirst()
         .flatMap(sharing -> plan.of(PadGrouping.id(pad, line)));
+  }
+
+  /** {@return the consoles that a program on the board answers: each line has its terminal} */
+  public List<Console> answered(BoardKind board) {
+    return consoles.stream()
+        .filter(console -> console.byProgram(board))
+        .filter(
+            console ->
+                console.kind().lines().stream()
+                    .allMatch(line -> pinOf(console, line, board).isPresent()))
+        .toList();
   }
 
   /** {@return the terminal for a line of a console's port, if there is one} */

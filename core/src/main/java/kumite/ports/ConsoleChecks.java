@@ -92,7 +92,7 @@ final class ConsoleChecks {
   private void console(Console console) {
     String label = console.port().label();
     boolean chips = console.byCircuit(board);
-    if (!chips && !Console.byProgram(board)) {
+    if (!chips && !console.byProgram(board)) {
       boolean other = board.circuit().isPresent();
       Finding finding =
           Finding.of(
@@ -104,9 +104,13 @@ final class ConsoleChecks {
                       + (console.number() > 1
                           ? " answers one console, and that is another one"
                           : " does not speak " + console.kind().title())
-                  : board.name()
-                      + " runs no program that answers a console; take one that does, or logic"
-                      + " chips");
+                  : board.brain().answerMicros() > 0 && board.brain().needsCode()
+                      ? "Kumite plays "
+                          + console.kind().title()
+                          + ", but writes no program that answers it"
+                      : board.name()
+                          + " runs no program that answers a console; take one that does, or"
+                          + " logic chips");
       Optional<Fix> circuit = circuit(catalogue, console);
       findings.add(circuit.map(finding::mendedBy).orElse(finding));
       return;

@@ -87,7 +87,7 @@ public final class ConsolePlay {
           Play.over(
               console.kind(), board.circuit().orElseThrow(), pulled, frames, tempo, play.over()));
     }
-    return Console.byProgram(board)
+    return console.byProgram(board)
         ? Optional.of(
             Play.over(
                 console.kind(), pad -> pad == 1 ? known : Held.NOTHING, frames, tempo, play.over()))

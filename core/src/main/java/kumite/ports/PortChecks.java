@@ -164,6 +164,7 @@ public final class PortChecks {
         mended(
             Finding.of(
                 PortCode.SENDS_TOO_MUCH,
+                Severity.STOP,
                 about,
                 pad.port().label()
                     + " sends "

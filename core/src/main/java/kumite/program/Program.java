@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import kumite.build.map.AxisTuning;
 import kumite.build.map.PressAt;
 import kumite.build.map.Profile;
@@ -84,6 +86,7 @@ public final class Program {
   private final int[] targetOf;
   private final boolean[] on;
   private final Map<Integer, byte[]> sent;
+  private boolean[] told;
   private int layer;
   private long lastUs;
   private boolean started;
@@ -122,6 +125,7 @@ public final class Program {
       targetOf[n + c] = fixed.meanings.chords()[c];
     }
     on = new boolean[fixed.meanings.targets().size()];
+    told = new boolean[on.length];
     sent = new HashMap<>();
   }
 
@@ -149,6 +153,7 @@ public final class Program {
     askedUs = other.askedUs.clone();
     targetOf = other.targetOf.clone();
     on = other.on.clone();
+    told = other.told; // never changed, but replaced
     sent = new HashMap<>(other.sent);
     layer = other.layer;
     lastUs = other.lastUs;
@@ -449,6 +454,7 @@ public final class Program {
       tapMotion();
     }
     boolean[] given = given();
+    told = given.clone();
     for (int id : inTurn()) {
       byte[] transfer = fixed.composer.compose(id, given, axes, taps, stepped);
       boolean moves = axes.moves(id);
@@ -489,6 +495,17 @@ public final class Program {
   public void forget() {
     sent.clear();
     news = true;
+  }
+
+  /** {@return the meanings that were given at the last poll: what a console is answered} */
+  public Set<Target> told() {
+    Set<Target> given = new HashSet<>();
+    for (int target = 0; target < told.length; target++) {
+      if (told[target]) {
+        given.add(fixed.meanings.targets().get(target));
+      }
+    }
+    return given;
   }
 
   private boolean[] given() {

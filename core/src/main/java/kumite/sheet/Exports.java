@@ -115,6 +115,15 @@ public final class Exports {
           "wire-labels.pdf",
           (bench, choices) -> LabelSheet.wires(bench, choices.paper()));
 
+  // ---- of ports
+
+  public static final Export PORTS =
+      paper(
+          "ports",
+          "Sheet of ports",
+          "ports.pdf",
+          (bench, choices) -> PortPaper.pdf(bench, choices.paper()));
+
   // ---- of volts and amps
 
   public static final Export SPICE =

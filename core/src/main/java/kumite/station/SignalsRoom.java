@@ -6,8 +6,10 @@ import kumite.finding.Finding;
 import kumite.finding.Station;
 import kumite.ports.PortCode;
 import kumite.room.Derivation;
+import kumite.sheet.Exports;
 import kumite.verdict.Bench;
 import kumite.verdict.Desks;
+import kumite.verdict.Export;
 import kumite.verdict.Room;
 
 /** What plugs in, and whether it speaks its language. */
@@ -30,6 +32,11 @@ public final class SignalsRoom implements Room {
   }
 
   @Override
+  public List<Export> exports() {
+    return List.of(Exports.PORTS);
+  }
+
+  @Override
   public List<String> demos() {
     return List.of("attic-pads");
   }
@@ -41,6 +48,6 @@ public final class SignalsRoom implements Room {
 
   @Override
   public String nothingToSay(Bench bench) {
-    return "Nothing plugs in yet. Add a port: an old pad, read by your board.";
+    return "Nothing plugs in yet. Add a port: an old pad, read by your board; or answer a console.";
   }
 }

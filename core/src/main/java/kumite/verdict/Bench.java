@@ -392,10 +392,7 @@ public final class Bench {
                     wires,
                     console,
                     holds::on,
-                    Frame.told(
-                        console.chart(),
-                        layout,
-                        device().steady(holds).stream().map(Trace.Report::toBytes).toList()),
+                    console.chart().held(device().begin(holds, 1).told()),
                     1,
                     Tempo.usual(console.kind())));
   }

@@ -141,7 +141,14 @@ public class EightBitTest {
             .filter(l -> l.matches("\\d+ \\d+ [0-9A-F]*"))
             .map(l -> l + "\n")
             .collect(Collectors.joining());
-    assertEquals(reports.strip(), last.reports().strip(), name);
+    // What consoles take is asked on the computer alone.
+    String told =
+        last.reports()
+            .lines()
+            .filter(l -> !l.contains(" console "))
+            .map(l -> l + "\n")
+            .collect(Collectors.joining());
+    assertEquals(reports.strip(), told.strip(), name);
     String cycles = lines.stream().filter(l -> l.startsWith("cycles")).findFirst().orElseThrow();
     String[] three = cycles.split(" ");
     ObjectNode row = size(folder, name, firmware, flags);

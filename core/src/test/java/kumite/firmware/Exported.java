@@ -162,7 +162,8 @@ public final class Exported {
               random.nextInt(3) == 0 ? (1L << 32) - random.nextInt(400_000) : 0,
               noise,
               script,
-              CheckScripts.lines(blueprint.device(taken).with(noise).play(script, seed, away)));
+              CheckScripts.lines(
+                  blueprint, blueprint.device(taken).with(noise).play(script, seed, away)));
       plays.add(new Play(check.line(), check.reports()));
     }
     return plays;

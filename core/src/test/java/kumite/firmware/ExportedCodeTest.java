@@ -365,6 +365,8 @@ public class ExportedCodeTest {
     String told =
         Exported.run(folder, "", "sh", "-c", "./device-host --seed 8 < scripts/two_at_once.txt");
     assertThat(told + "\n")
-        .isEqualTo(CheckScripts.lines(blueprint.device(blueprint.profiles().get(0)).play(kept, 8)));
+        .isEqualTo(
+            CheckScripts.lines(
+                blueprint, blueprint.device(blueprint.profiles().get(0)).play(kept, 8)));
   }
 }

@@ -10,11 +10,17 @@ import kumite.build.loom.Topology;
 import kumite.kind.BoardKind;
 import kumite.measure.Placement;
 import kumite.parts.Catalogue;
+import kumite.ports.Consoles;
+import kumite.signal.PortFile;
+import kumite.signal.PortKind;
 
 /** Builds that nobody thought of, on boards that take a program. */
 public final class ProgrammableBuilds {
   private static final List<BoardKind> BOARDS =
       Catalogue.standard().boards().stream().filter(b -> Blueprint.why(b).isEmpty()).toList();
+
+  private static final List<String> ANSWERED =
+      List.of("serial-latch-8", "serial-latch-16", "select-line-3", "direct-9");
 
   private ProgrammableBuilds() {}
 
@@ -40,6 +46,21 @@ public final class ProgrammableBuilds {
     if (random.nextInt(4) > 0) {
       build = RandomBuilds.layered(build, random);
     }
+    if (random.nextInt(4) == 0) {
+      build = answering(build, random);
+    }
     return random.nextInt(4) == 0 ? RandomBuilds.spoiled(build, random) : build;
+  }
+
+  /** {@return the build as the pad of one console or two} */
+  public static Build answering(Build build, SplittableRandom random) {
+    Build next = build;
+    for (int i = random.nextInt(2); i >= 0; i--) {
+      PortKind kind =
+          PortFile.find(PortFile.standard(), ANSWERED.get(random.nextInt(ANSWERED.size())))
+              .orElseThrow();
+      next = Consoles.added(next, kind);
+    }
+    return next;
   }
 }

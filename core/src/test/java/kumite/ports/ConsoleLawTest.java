@@ -116,7 +116,9 @@ public class ConsoleLawTest {
     List<Object[]> all = new ArrayList<>();
     for (String kind : CIRCUITS) {
       all.add(new Object[] {kind, "circuit-" + kind});
-      all.add(new Object[] {kind, "native-5v-54"});
+      if (!kind.startsWith("select")) { // which wants an answer sooner than that program gives it
+        all.add(new Object[] {kind, "native-5v-54"});
+      }
     }
     return all.toArray(Object[][]::new);
   }
@@ -329,13 +331,14 @@ public class ConsoleLawTest {
   public Object[][] boards() {
     return new Object[][] {
       // Who can answer what, and what is said: common practice of the boards' speed, no source.
-      {"select-line-3", "native-5v-18", "SG-13"}, // 4 us where 2 are allowed
-      {"serial-latch-16", "native-5v-18", ""}, // 4 of 10 us
+      {"select-line-3", "native-5v-54", "SG-13"}, // 2.5 us where 2 are allowed
+      {"serial-latch-16", "native-5v-18", "SG-13"}, // 12 of 10 us
+      {"serial-latch-16", "native-5v-54", ""},
       {"serial-latch-16", "native-3v3-48", "SG-08"}, // 5 V on 3.3 V terminals
       {"serial-latch-16", "encoder-12-ground", "SG-10"},
       {"serial-latch-16", "header-40", "SG-10"},
       {"serial-latch-8", "circuit-serial-latch-16", "SG-11"},
-      {"select-line-6", "native-5v-54", ""},
+      {"select-line-6", "native-5v-54", "SG-10"}, // no program is written that counts
       {"direct-9", "native-5v-18", ""},
     };
   }

@@ -70,10 +70,23 @@ public record ConsoleChart(PortKind kind, int pad) {
     return kind.buttons().stream().filter(name -> target(name).equals(target)).findFirst();
   }
 
+  /** {@return the direction against one of its buttons, which both together are neither} */
+  public Optional<String> against(String button) {
+    return direction(button)
+        .map(way -> Target.Direction.values()[(way.ordinal() + 2) % 4])
+        .flatMap(way -> button(pad == 1 ? new Target.Hat(way) : onPad(way)));
+  }
+
+  private Target onPad(Target.Direction way) {
+    return new Target.OnPad(pad, new Target.Hat(way));
+  }
+
   /** {@return what the console is told while these meanings are on} */
   public Held held(Collection<Target> on) {
     Set<String> buttons = new HashSet<>();
     on.forEach(target -> button(target).ifPresent(buttons::add));
-    return new Held(buttons, Map.of());
+    Set<String> told = new HashSet<>(buttons);
+    told.removeIf(name -> against(name).filter(buttons::contains).isPresent());
+    return new Held(told, Map.of());
   }
 }

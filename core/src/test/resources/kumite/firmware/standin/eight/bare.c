@@ -1,4 +1,5 @@
 /* The program on an 8-bit part with calls that only touch ports: for its size. */
+#include <avr/interrupt.h>
 #include <avr/io.h>
 
 #include "device.h"
@@ -23,6 +24,14 @@ uint16_t hw_convert(number_t terminal) {
 
 #if USE_TOUCH
 bool hw_touched(number_t terminal) { return (PINB >> (terminal & 7U) & 1U) == 0; }
+#endif
+
+#if N_CONSOLES
+void hw_answer(number_t terminal, enum level level) { hw_drive(terminal, level); }
+
+ISR(INT0_vect) { device_edge(0, false, (PINB & 1U) != 0); }
+
+ISR(INT1_vect) { device_edge(0, true, (PINB & 2U) != 0); }
 #endif
 
 uint32_t hw_micros(void) { return TCNT1; }

@@ -47,6 +47,12 @@ void hw_drive(number_t terminal, enum level level) {
 uint16_t hw_convert(number_t terminal) { return (uint16_t)codes[look_at(terminal)]; }
 #endif
 
+#if N_CONSOLES
+void hw_answer(number_t terminal, enum level level) {
+  (void)terminal;
+  (void)level;
+}
+#endif
 uint32_t hw_micros(void) { return (uint32_t)(us + base); }
 
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {

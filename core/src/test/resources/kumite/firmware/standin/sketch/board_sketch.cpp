@@ -4,6 +4,7 @@
 
 #include "HID.h"
 #include "descriptor.h"
+#include "device_tables.h"
 #include "host.h"
 #include "pins.h"
 
@@ -44,7 +45,44 @@ void digitalWrite(uint8_t pin, uint8_t level) {
   }
 }
 
-int digitalRead(uint8_t pin) { return world_read(terminal_of(pin)) ? HIGH : LOW; }
+#if N_CONSOLES
+static void (*call_of[N_TERMINALS])(void);
+static bool is_turned[N_TERMINALS];
+static int turned[N_TERMINALS]; /* what a console turned a line to */
+
+int digitalPinToInterrupt(uint8_t pin) { return terminal_of(pin); }
+
+void attachInterrupt(int interrupt, void (*call)(void), int mode) {
+  (void)mode;
+  call_of[interrupt] = call;
+}
+
+bool board_line(number_t t) { return mode_of[t] != OUTPUT || level_of[t] == HIGH; }
+
+/* A line that stands still makes no edge. */
+void board_edge(number_t console, bool clock, bool high) {
+  const number_t t = clock ? console_clock[console] : console_control[console];
+  if (t == NONE) {
+    return;
+  }
+  const bool idle = clock || console_kind[console] == CONSOLE_PHASED;
+  const bool was = is_turned[t] ? turned[t] == HIGH : idle;
+  is_turned[t] = true;
+  turned[t] = high ? HIGH : LOW;
+  if (was != high && call_of[t] != nullptr) {
+    call_of[t]();
+  }
+}
+#endif
+
+int digitalRead(uint8_t pin) {
+#if N_CONSOLES
+  if (is_turned[terminal_of(pin)]) {
+    return turned[terminal_of(pin)];
+  }
+#endif
+  return world_read(terminal_of(pin)) ? HIGH : LOW;
+}
 
 int analogRead(uint8_t pin) {
 #if USE_CODES

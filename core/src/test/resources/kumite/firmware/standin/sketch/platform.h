@@ -26,6 +26,10 @@ void analogReadResolution(int bits);
 void delayMicroseconds(unsigned us);
 unsigned long micros(void);
 
+#define CHANGE 4
+int digitalPinToInterrupt(uint8_t pin);
+void attachInterrupt(int interrupt, void (*call)(void), int mode);
+
 /* The platform's word on whether a host has taken the board in. */
 class USBDevice_ {
  public:

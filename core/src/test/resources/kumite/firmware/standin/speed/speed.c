@@ -23,6 +23,12 @@ uint16_t hw_convert(number_t terminal) { return held[terminal] ? CODE_MOST : 0; 
 bool hw_touched(number_t terminal) { return held[terminal]; }
 #endif
 
+#if N_CONSOLES
+void hw_answer(number_t terminal, enum level level) {
+  (void)terminal;
+  (void)level;
+}
+#endif
 uint32_t hw_micros(void) { return 0; }
 
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {

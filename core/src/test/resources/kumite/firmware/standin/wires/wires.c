@@ -17,6 +17,12 @@ uint16_t hw_convert(number_t terminal) { return world_convert(terminal); }
 #if USE_TOUCH
 bool hw_touched(number_t terminal) { return world_touched(terminal); }
 #endif
+#if N_CONSOLES
+void hw_answer(number_t terminal, enum level level) {
+  (void)terminal;
+  (void)level;
+}
+#endif
 uint32_t hw_micros(void) { return 0; }
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   (void)id;

@@ -1,0 +1,199 @@
+package kumite.firmware;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import kumite.build.map.Profile;
+import kumite.build.map.Target;
+import kumite.kind.Terminal;
+import kumite.loom.Console;
+import kumite.program.Meanings;
+import kumite.signal.Level;
+import kumite.signal.Phased;
+import kumite.signal.SerialLatch;
+import kumite.signal.SignalLine;
+
+/** The tables of consoles that a board answers: their lines, and what each tells. */
+final class ConsoleRows {
+  private final Blueprint blueprint;
+  private final Score.Sheet sheet;
+  private final LookRows looks;
+  private final List<Console> consoles;
+
+  ConsoleRows(Blueprint blueprint, Score.Sheet sheet, LookRows looks) {
+    this.blueprint = blueprint;
+    this.sheet = sheet;
+    this.looks = looks;
+    this.consoles = answered(blueprint);
+  }
+
+  /** {@return the consoles that a program answers: those whose lines all have terminals} */
+  static List<Console> answered(Blueprint blueprint) {
+    return blueprint.loom().answered(blueprint.board());
+  }
+
+  static Optional<Terminal> terminal(Blueprint blueprint, Console console, SignalLine line) {
+    return blueprint.loom().pinOf(console, line, blueprint.board());
+  }
+
+  private static Optional<Terminal> terminal(
+      Blueprint blueprint, Console console, Optional<SignalLine> line) {
+    return line.flatMap(l -> terminal(blueprint, console, l));
+  }
+
+  /** {@return the line whose edges ask: its latch, or its select line} */
+  static Optional<SignalLine> control(Console console) {
+    return console.kind().mechanism() instanceof Phased phased
+        ? phased.select().map(console.kind()::line)
+        : console.kind().find("latch");
+  }
+
+  /** {@return the line that clocks bits out} */
+  static Optional<SignalLine> clock(Console console) {
+    return console.kind().mechanism() instanceof SerialLatch
+        ? console.kind().find("clock")
+        : Optional.empty();
+  }
+
+  /** {@return whether a console takes a bit before its clock falls} */
+  static boolean early(Console console) {
+    return console.kind().mechanism() instanceof SerialLatch latch
+        && latch.take() == SerialLatch.Take.BEFORE_FALL;
+  }
+
+  void write() {
+    sheet.size("N_CONSOLES", consoles.size());
+    int answers = 0;
+    for (Console console : consoles) {
+      String name = console.port().label();
+      boolean shifts = console.kind().mechanism() instanceof SerialLatch;
+      sheet.bytes("console_kind").code(shifts ? "CONSOLE_SHIFT" : "CONSOLE_PHASED", name);
+      sheet.number("console_control", number(console, control(console)), "");
+      sheet.number("console_clock", number(console, clock(console)), "");
+      boolean falls =
+          console.kind().mechanism() instanceof SerialLatch latch
+              && latch.shift() == SerialLatch.Shift.FALL;
+      sheet.bytes("console_falls").add(falls ? 1 : 0);
+      sheet.numbers("console_lines_at").add(sheet.numbers("console_line").size());
+      for (SignalLine line : told(console)) {
+        Terminal terminal = terminal(blueprint, console, line).orElseThrow();
+        sheet
+            .numbers("console_line")
+            .add(looks.use(terminal, "USE_OF_OUTPUT"), "", terminal.name());
+        sheet.bytes("console_open").add(line.from() == SignalLine.From.PAD_LOW ? 1 : 0);
+      }
+      sheet.words("console_answers_at").add(answers);
+      answers += rows(console).size();
+    }
+    if (!consoles.isEmpty()) {
+      sheet.numbers("console_lines_at").add(sheet.numbers("console_line").size());
+      sheet.words("console_answers_at").add(answers);
+      for (Console console : consoles) {
+        rows(console).forEach(row -> sheet.bytes("answer_low").add(row.low() ? 1 : 0));
+      }
+      blueprint.profiles().forEach(this::answers);
+    }
+    sheet.size("N_ANSWERS", answers);
+  }
+
+  private int number(Console console, Optional<SignalLine> line) {
+    return line.flatMap(l -> terminal(blueprint, console, l))
+        .map(terminal -> looks.use(terminal, "USE_OF_OPEN"))
+        .orElse(-1);
+  }
+
+  private static List<SignalLine> told(Console console) {
+    return console.kind().lines().stream().filter(line -> line.from().byPad()).toList();
+  }
+
+  /**
+   * One bit of a frame.
+   *
+   * @param button what it tells; empty where it is always the same
+   * @param low whether it is always low
+   */
+  private record Bit(Optional<String> button, boolean low) {}
+
+  private static List<Bit> rows(Console console) {
+    if (console.kind().mechanism() instanceof Phased phased) {
+      return phased.phases().stream()
+          .flatMap(
+              phase ->
+                  told(console).stream()
+                      .map(line -> bit(Optional.ofNullable(phase.get(line.name())))))
+          .toList();
+    }
+    return console.kind().order().stream()
+        .map(name -> new Bit(Optional.of(name).filter(n -> !n.isEmpty()), false))
+        .toList();
+  }
+
+  private static Bit bit(Optional<Phased.Says> says) {
+    if (says.isPresent() && says.get() instanceof Phased.Says.Button button) {
+      return new Bit(Optional.of(button.name()), false);
+    }
+    boolean low =
+        says.isPresent()
+            && says.get() instanceof Phased.Says.Always always
+            && always.level() == Level.LOW;
+    return new Bit(Optional.empty(), low);
+  }
+
+  private void answers(Profile profile) {
+    List<Target> targets = Meanings.of(profile, looks.senses()).targets();
+    for (Console console : consoles) {
+      for (Bit bit : rows(console)) {
+        Optional<String> against = bit.button().flatMap(console.chart()::against);
+        String note = bit.button().orElse("");
+        sheet.number("answer_target", place(targets, console, bit.button()), note);
+        sheet.number("answer_against", place(targets, console, against), "");
+      }
+    }
+  }
+
+  private static int place(List<Target> targets, Console console, Optional<String> button) {
+    return button.map(name -> targets.indexOf(console.chart().target(name))).orElse(-1);
+  }
+
+  /** {@return what a console takes of a device that tells this: high and low, bit by bit} */
+  static String frame(Console console, java.util.Set<Target> told) {
+    var held = console.chart().held(told);
+    String bits =
+        rows(console).stream()
+            .map(bit -> bit.low() || bit.button().filter(held::holds).isPresent() ? "0" : "1")
+            .collect(Collectors.joining());
+    return console.kind().mechanism() instanceof SerialLatch ? bits + "0" : bits;
+  }
+
+  /** {@return which edges are listened to, in C for the platform of a sketch} */
+  static String edges(Blueprint blueprint, Score score) {
+    StringBuilder calls = new StringBuilder();
+    StringBuilder listen = new StringBuilder();
+    List<Console> consoles = answered(blueprint);
+    for (int c = 0; c < consoles.size(); c++) {
+      Map<String, Optional<SignalLine>> lines =
+          new java.util.TreeMap<>(
+              Map.of("control", control(consoles.get(c)), "clock", clock(consoles.get(c))));
+      for (Map.Entry<String, Optional<SignalLine>> line : lines.entrySet()) {
+        Optional<Terminal> terminal = terminal(blueprint, consoles.get(c), line.getValue());
+        if (terminal.isPresent()) {
+          int at = score.terminals().indexOf(terminal.get().name());
+          String pin = "pins[" + score.terminalNames().get(at) + "]";
+          String call = line.getKey() + "_" + (c + 1);
+          calls.append("static void " + call + "(void) {\n");
+          calls.append(
+              "  device_edge(" + c + ", " + line.getKey().equals("clock") + ", digitalRead(");
+          calls.append(pin + ") == HIGH);\n}\n\n");
+          listen.append("  attachInterrupt(digitalPinToInterrupt(" + pin + "), " + call);
+          listen.append(", CHANGE);\n");
+        }
+      }
+    }
+    return "/* Which terminal tells which edge of a console. */\n#ifndef EDGES_H\n#define EDGES_H\n\n"
+        + calls
+        + "static void listen(void) {\n"
+        + listen
+        + "}\n\n#endif\n";
+  }
+}

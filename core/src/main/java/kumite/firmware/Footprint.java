@@ -123,6 +123,7 @@ public record Footprint(
     bytes += meanings + 1 + score.size("REPORT_BYTES") + score.size("N_REPORTS");
     bytes += layers > 0 ? looks * number : 0;
     bytes += 4 * score.size("N_REPEATS") + chords;
+    bytes += score.size("N_REPEATS") > 0 ? 1 : 0;
     bytes += score.size("USE_CODES") > 0 ? 2 * (travels + 1) : 0;
     bytes += (score.size("N_BITS") + 7) / 8;
     int wait = score.size("WAIT_US");

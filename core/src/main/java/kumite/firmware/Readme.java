@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import kumite.build.map.Choice;
 import kumite.build.map.Profile;
 import kumite.kind.Terminal;
+import kumite.loom.Console;
 import kumite.name.ContactId;
 
 /** What stands in a folder of code, in plain words: what to wire, to put on the board, to check. */
@@ -38,6 +39,7 @@ final class Readme {
       stops.forEach(stop -> item(stop));
     }
     wiring();
+    consoles(target);
     switch (target) {
       case PORTABLE -> portable();
       case SKETCH -> sketch();
@@ -115,6 +117,41 @@ final class Readme {
             .mapToObj(i -> score.labels().get(i) + " (" + score.contacts().get(i) + ")")
             .collect(Collectors.joining(", "));
     return (contacts.isEmpty() ? words : contacts + "; " + words);
+  }
+
+  /** Each console with its lines, and how its edges come in. */
+  private void consoles(Firmware.Target target) {
+    List<Console> consoles = ConsoleRows.answered(firmware.blueprint());
+    if (consoles.isEmpty()) {
+      return;
+    }
+    head("Consoles that it answers");
+    for (Console console : consoles) {
+      item(
+          console.port().label()
+              + ", "
+              + console.kind().title()
+              + ": "
+              + console.kind().lines().stream()
+                  .map(
+                      line ->
+                          line.name().replace('_', ' ')
+                              + " at "
+                              + ConsoleRows.terminal(firmware.blueprint(), console, line)
+                                  .orElseThrow()
+                                  .name())
+                  .collect(Collectors.joining(", ")));
+    }
+    line(
+        target == Firmware.Target.SKETCH
+            ? "Their edges come in by interrupts (edges.h). Each of those terminals must have one;"
+                + " your board's page says which do."
+            : "Call device_edge at each edge of a latch, select line or clock, best from an"
+                + " interrupt, and drive a line in hw_answer without a wait: the console looks"
+                + " microseconds later.");
+    line(
+        "Play with the USB plug out, or leave the supply core of the console out while it is in: two"
+            + " supplies must not feed one board.");
   }
 
   // ---- what to do with it

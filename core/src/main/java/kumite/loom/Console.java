@@ -67,11 +67,11 @@ public record Console(Port port, PortKind kind, int number) implements Plugged {
           new Line(
               id(line),
               port.label() + " " + line.name().replace('_', ' '),
-              line.from().byPad() ? Line.Need.DRIVE : Line.Need.READ,
+              line.from().byPad() ? Line.Need.DRIVE : Line.Need.EDGE,
               new Point(at.xMm() + BESIDE_MM * lines.size(), at.yMm()),
               Optional.empty(),
               List.of(),
-              !line.from().byPad(),
+              false,
               Optional.empty()));
     }
     return lines;

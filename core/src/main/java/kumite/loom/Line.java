@@ -39,6 +39,8 @@ public record Line(
   public enum Need {
     /** Tell high from low. */
     READ("reads high and low"),
+    /** Tell each turn of a wire at once. */
+    EDGE("tells each edge at once"),
     /** Measure volts. */
     MEASURE("measures volts"),
     /** Drive a wire high and low. */
@@ -79,6 +81,8 @@ public record Line(
               || terminal.can(Terminal.Ability.ANALOG)
                   && terminal.keep().filter(keep -> keep == Terminal.Keep.RADIO).isEmpty();
       case DRIVE -> terminal.can(Terminal.Ability.DRIVE);
+      case EDGE ->
+          terminal.can(Terminal.Ability.DIGITAL) && terminal.can(Terminal.Ability.INTERRUPT);
       case TOUCH -> senses(board, terminal);
       case READ ->
           terminal.can(Terminal.Ability.DIGITAL)

@@ -7,6 +7,17 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import kumite.build.BoardChoice;
+import kumite.build.Build;
+import kumite.files.BuildFile;
+import kumite.loom.Console;
+import kumite.measure.Placement;
+import kumite.parts.Catalogue;
+import kumite.ports.Consoles;
+import kumite.signal.PortFile;
+import kumite.signal.PortKind;
+import kumite.verdict.Rooms;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -105,5 +116,73 @@ public class SignalCommandTest {
     assertThat(ran.exit()).isEqualTo(2);
     assertThat(ran.err()).contains(says).doesNotContain("Exception");
     assertThat(ran.err().strip().lines().count()).isLessThanOrEqualTo(2);
+  }
+
+  /** {@return a file of a build that is the pad of a console, with a button for each of its own} */
+  private Path answering(String kind, String board) throws Exception {
+    PortKind port = PortFile.find(PortFile.standard(), kind).orElseThrow();
+    Catalogue catalogue = Catalogue.standard();
+    Build build =
+        Consoles.added(Build.empty("Answering"), port)
+            .withBoard(Optional.of(new BoardChoice(board, Placement.at(150, 100))));
+    Console console = Console.all(build, catalogue).get(0);
+    Path file = folder.resolve(kind + "-" + board + ".kumite.json");
+    BuildFile.write(
+        Consoles.given(build, catalogue, console, port.buttons()), file, Rooms.standard());
+    return file;
+  }
+
+  /** A press tells each bit that the console takes, with its time. */
+  @Test
+  public void aPressPrintsTheBitsThatAConsoleTakes() throws Exception {
+    String file = answering("serial-latch-8", "circuit-serial-latch-8").toString();
+    Ran ran = Ran.run("press", file, "start", "left", "--json");
+    assertThat(ran.exit()).as(ran.err()).isZero();
+    JsonNode frame = ran.json().get("frames").get(0);
+    assertThat(frame.get("held").toString()).isEqualTo("[\"Start\",\"Left\"]");
+    List<String> levels = new ArrayList<>();
+    for (JsonNode bit : frame.get("bits")) {
+      levels.add(bit.get("button").asText() + " " + bit.get("level").asText());
+    }
+    assertThat(levels)
+        .containsExactly(
+            "A high",
+            "B high",
+            "Select high",
+            "Start low",
+            "Up high",
+            "Down high",
+            "Left low",
+            "Right high");
+    // Latch 12 us, 6 us later pulses of 6 and 6 us, taken while the clock is low: common practice.
+    assertThat(frame.get("bits").get(0).get("time_us").asDouble()).isEqualTo(24);
+    assertThat(frame.get("bits").get(7).get("time_us").asDouble()).isEqualTo(24 + 7 * 12);
+    assertThat(Ran.run("press", file, "start").out()).contains("bit 4 of 8: data low (Start)");
+  }
+
+  /** A console's frame over the wires of a build, and why there is none. */
+  @Test
+  public void aConsoleIsPlayedOverTheWiresOfABuild() throws Exception {
+    for (String board : List.of("circuit-serial-latch-8", "native-5v-54")) {
+      Path file = answering("serial-latch-8", board);
+      String[] play = {
+        "signal", "simulate", "--build", file.toString(), "--port", "console-1", "--press", "A,Up"
+      };
+      assertThat(Ran.run(play).out()).contains("reading 1: A, Up, a pad is there");
+    }
+    Path mute = answering("serial-latch-8", "encoder-12-ground");
+    Ran ran = Ran.run("signal", "simulate", "--build", mute.toString(), "--port", "console-1");
+    assertThat(ran.exit()).isEqualTo(2);
+    assertThat(ran.err()).contains("nothing answers port \"console-1\"");
+    Ran sheet =
+        Ran.run(
+            "export",
+            answering("select-line-3", "circuit-select-line-3").toString(),
+            "--what",
+            "ports",
+            "--out",
+            folder.resolve("sheet").toString());
+    assertThat(sheet.exit()).as(sheet.err()).isZero();
+    assertThat(folder.resolve("sheet/ports.pdf")).exists();
   }
 }

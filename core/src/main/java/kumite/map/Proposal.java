@@ -13,6 +13,8 @@ import kumite.build.map.AxisName;
 import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
+import kumite.build.port.ConsoleChart;
+import kumite.build.port.Port;
 import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
 import kumite.kind.ControlKind;
@@ -44,9 +46,17 @@ public final class Proposal {
   private final Set<Target> used = new HashSet<>();
   private final Set<String> served = new HashSet<>();
   private final Optional<Set<Target>> allowed;
+  private final List<ConsoleChart> charts = new ArrayList<>();
 
   private Proposal(Build build, Catalogue catalogue) {
     this.build = build;
+    for (Port port : build.ports().ports()) {
+      if (!port.reads() && build.seatOf(port.control()).equals(build.seat().id())) {
+        catalogue
+            .port(port.kind())
+            .ifPresent(kind -> charts.add(new ConsoleChart(kind, charts.size() + 1)));
+      }
+    }
     build
         .profile()
         .entries()
@@ -93,9 +103,13 @@ public final class Proposal {
         ContactId id = new ContactId(control.id(), contact.name());
         boolean reaches = build.profile().layers().stream().anyMatch(l -> l.by().contains(id));
         if (mapping.of(id).isEmpty() && !reaches) {
-          Optional<Target> target = proposal.next(control, kind, contact);
+          Optional<Target> target =
+              proposal.asked(control, contact).or(() -> proposal.next(control, kind, contact));
           if (target.isPresent()) {
-            String function = proposal.functionFor(control, contact);
+            String function =
+                proposal
+                    .named(target.get())
+                    .orElseGet(() -> proposal.functionFor(control, contact));
             proposal.used.add(target.get());
             proposal.served.add(function);
             mapping = mapping.with(id, new Mapping.Entry(target.get(), function));
@@ -104,6 +118,31 @@ public final class Proposal {
       }
     }
     return mapping;
+  }
+
+  /** {@return the meaning that a console gives a button of that name, if nothing has it yet} */
+  private Optional<Target> asked(Control control, ContactKind contact) {
+    return charts.stream()
+        .flatMap(
+            chart ->
+                chart.kind().buttons().stream()
+                    .filter(
+                        name ->
+                            name.equalsIgnoreCase(control.label())
+                                || name.equalsIgnoreCase(contact.name()))
+                    .map(chart::target))
+        .filter(target -> !contact.type().analog() && !used.contains(target))
+        .filter(target -> allowed.map(set -> set.contains(target)).orElse(true))
+        .findFirst();
+  }
+
+  /** {@return the function of the host that is a console's button, if it asks for it} */
+  private Optional<String> named(Target target) {
+    return charts.stream()
+        .flatMap(chart -> chart.button(target).stream())
+        .filter(name -> build.profile().functions().stream().anyMatch(f -> f.name().equals(name)))
+        .filter(name -> !served.contains(name))
+        .findFirst();
   }
 
   /** {@return a meaning for one contact, if any is left for it} */

@@ -125,13 +125,17 @@ final class ConsoleChecks {
     if (!silent.isEmpty()) {
       findings.add(
           Finding.of(
-              PortCode.NO_BUTTON,
-              about(console),
-              "Nothing gives " + label + " its " + String.join(", ", silent),
-              chips
-                  ? "A contact on that terminal gives it; an input without one stays high"
-                  : "A contact that means it gives it: "
-                      + TargetText.of(console.chart().target(silent.get(0)))));
+                  PortCode.NO_BUTTON,
+                  about(console),
+                  "Nothing gives " + label + " its " + String.join(", ", silent),
+                  chips
+                      ? "A contact on that terminal gives it; an input without one stays high"
+                      : "A contact that means it gives it: "
+                          + TargetText.of(console.chart().target(silent.get(0))))
+              .mendedBy(
+                  Fix.of(
+                      silent.size() == 1 ? "Add a button for it" : "Add a button for each",
+                      b -> Consoles.given(b, catalogue, console, silent))));
     }
     if (!late && !wrong) {
       fine(console);

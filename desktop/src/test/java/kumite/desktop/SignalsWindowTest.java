@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import kumite.device.SignalPath;
@@ -15,6 +16,7 @@ import kumite.finding.Station;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
+import kumite.signal.PortKind;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -152,5 +154,63 @@ public class SignalsWindowTest {
         .filteredOn(f -> f.station().equals(Station.SIGNALS))
         .allMatch(f -> f.severity() == Severity.FINE);
     assertThat(window.cutTexts()).isEmpty();
+  }
+
+  /**
+   * A pad for a select-line console out of a multiplexer, from an empty build on: each level of the
+   * select line shows what it tells, and a wire that is missing is read off.
+   */
+  @Test
+  public void aConsoleIsAnsweredByChipsFromAnEmptyBuildOn() throws Exception {
+    window = Window.open(folder.resolve("state"));
+    window.click("#station-signals");
+    Window.onFx(
+        () -> {
+          ComboBox<?> kinds =
+              (ComboBox<?>) window.stage().getScene().getRoot().lookup("#port-kind");
+          for (int i = 0; i < kinds.getItems().size(); i++) {
+            if (((PortKind) kinds.getItems().get(i)).id().equals("select-line-3")) {
+              kinds.getSelectionModel().select(i);
+            }
+          }
+          return null;
+        });
+    window.click("#port-answer");
+    assertThat(labels()).contains("Console 1: from its plug to the board", "What it asks for");
+    apply(found("SG-02").orElseThrow().fix().orElseThrow().edit());
+    assertThat(window.bench().board().orElseThrow().id()).isEqualTo("circuit-select-line-3");
+    assertThat(labels()).contains("Start\nnobody gives it");
+    apply(found("SG-14").orElseThrow().fix().orElseThrow().edit());
+    assertThat(window.bench().findings())
+        .as("%s", window.bench().findings())
+        .noneMatch(f -> f.severity() == Severity.STOP);
+    assertThat(labels())
+        .contains("select high", "select low", "U1 quad two-to-one multiplexer, type 157");
+
+    hold(ContactId.parse("start"), 1);
+    assertThat(read()).contains("It reads: Start ·");
+    assertThat(labels()).contains("Start\nlow", "C\nhigh", "always\nlow");
+    hold(ContactId.parse("start"), 0);
+    hold(ContactId.parse("c"), 1);
+    assertThat(labels()).contains("Start\nhigh", "C\nlow");
+    hold(ContactId.parse("c"), 0);
+    assertThat(window.cutTexts()).isEmpty();
+
+    Jumper select =
+        window.bench().loom().strands().stream()
+            .map(strand -> strand.wire())
+            .filter(wire -> List.of(wire.a(), wire.b()).contains(new Joint("console-1", "select")))
+            .findFirst()
+            .orElseThrow();
+    apply(new kumite.build.Edit("Leave out", b -> b.withLoom(b.loom().withLeftOut(select))));
+    assertThat(found("SG-12")).isPresent();
+    assertThat(read()).contains("unclear");
+    Window.onFx(
+        () -> {
+          window.workbench().undo();
+          return null;
+        });
+    window.settle();
+    assertThat(found("SG-21")).isPresent();
   }
 }

@@ -33,21 +33,23 @@ public final class PortPaper {
     this.flow = new Flow(pen, bench.build().brief().title(), "Ports");
   }
 
-  /**
-   * {@return the sheet of all ports of the seat looked at, as a PDF document}
-   *
-   * @throws IllegalArgumentException if it has no ports, or no board
-   */
+  /** {@return the sheet of all ports of the seat looked at, as a PDF document} */
   public static byte[] pdf(Bench bench, Paper paper) {
-    Optional<Wired> wired = bench.circuit();
-    if (wired.isEmpty() || all(bench).findAny().isEmpty()) {
-      throw new IllegalArgumentException(
-          "no sheet of ports: add a port at the Signals station, and choose a board");
-    }
     return Pen.pdf(
         bench.build().brief().title() + ", ports",
         paper,
-        pen -> new PortPaper(bench, bench.board().orElseThrow(), wired.get(), pen).draw());
+        pen -> {
+          Optional<Wired> wired = bench.circuit();
+          if (wired.isEmpty() || all(bench).findAny().isEmpty()) {
+            Flow flow = new Flow(pen, bench.build().brief().title(), "Ports");
+            flow.newPage();
+            flow.paragraph(
+                "No port is wired: nothing plugs in, no board is chosen, or its program does not"
+                    + " read what does.");
+          } else {
+            new PortPaper(bench, bench.board().orElseThrow(), wired.get(), pen).draw();
+          }
+        });
   }
 
   private static Stream<Plugged> all(Bench bench) {

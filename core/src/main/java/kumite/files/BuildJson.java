@@ -110,9 +110,11 @@ final class BuildJson {
     PortBook ports = top.has("ports") ? PortJson.CODEC.read(top.value("ports")) : PortBook.EMPTY;
     List<Control> hands = new ArrayList<>(controls);
     hands.addAll(ports.controls());
+    catalogue = catalogue.with(ports); // circuits that answer own kinds are boards too
     known =
         known
-            .with(Around.CONTACTS, contacts(hands, catalogue.with(ports)))
+            .with(Around.CATALOGUE, catalogue)
+            .with(Around.CONTACTS, contacts(hands, catalogue))
             .with(Names.LINES, Pad.lines(ports));
     top.know(known);
     List<Seat> seats = SEATS.read(top.value("seats"));

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import kumite.build.Build;
-import kumite.build.map.Target;
 import kumite.circuit.Wired;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
@@ -305,11 +304,9 @@ final class ConsoleChecks {
     if (chips) {
       loom.sites().forEach(site -> gives(console, site).ifPresent(given::add));
     } else {
-      Set<Target> targets = new HashSet<>();
       build.seat().profiles().stream()
           .flatMap(profile -> profile.entries())
-          .forEach(entry -> targets.add(entry.target()));
-      given.addAll(console.chart().held(targets).buttons());
+          .forEach(entry -> console.chart().button(entry.target()).ifPresent(given::add));
     }
     return console.kind().buttons().stream().filter(name -> !given.contains(name)).toList();
   }

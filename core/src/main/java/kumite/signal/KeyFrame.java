@@ -11,7 +11,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import kumite.loom.Console;
 
 /**
  * Bytes that a keyboard clocks out by itself: a start bit 0, eight bits least first, odd parity and

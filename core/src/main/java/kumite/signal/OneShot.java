@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import kumite.loom.Console;
 import kumite.measure.Check;
 
 /**

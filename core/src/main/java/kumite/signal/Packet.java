@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import kumite.loom.Console;
 
 /**
  * Bytes in both directions at once under a select line, least bit first: both sides set their line

@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import kumite.loom.Console;
 
 /**
  * Buttons on lines of their own, low for held; where a select line of the console turns, the same

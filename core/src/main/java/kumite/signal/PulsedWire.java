@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import kumite.loom.Console;
 
 /**
  * One line that both sides pull low and nobody drives high: each bit is a fall, short for one and

@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
-import kumite.loom.Console;
 
 /**
  * Bytes on a serial wire, eight bits, no parity, one stop bit, sent unasked each frame: a byte to

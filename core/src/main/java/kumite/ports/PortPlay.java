@@ -65,7 +65,11 @@ public final class PortPlay {
       int frames,
       Tempo tempo) {
     PortPlay play = new PortPlay(loom, looks, wiring, pad);
-    return Play.over(pad.kind(), number -> play.hands(number, held), frames, tempo, play.over());
+    List<Held> hands = new ArrayList<>();
+    for (int number = 1; number <= play.pads.size(); number++) {
+      hands.add(play.hands(number, held)); // they stand still while it is played
+    }
+    return Play.over(pad.kind(), number -> hands.get(number - 1), frames, tempo, play.over());
   }
 
   private Held hands(int number, Predicate<ContactId> held) {

@@ -27,6 +27,7 @@ final class Bus {
 
   private final ToIntFunction<Pin> joins;
   private final Map<Integer, Net> nets = new HashMap<>();
+  private final Map<Pin, Net> byPin = new HashMap<>();
   private final PriorityQueue<Event> events = new PriorityQueue<>();
   private long now;
   private long order;
@@ -45,6 +46,7 @@ final class Bus {
     private final List<Consumer<Level>> ears = new ArrayList<>();
     private final Map<Pin, Double> pots = new HashMap<>();
     private Level level = Level.FREE;
+    private Level pulled = Level.FREE; // as its resistors hold it while nobody drives
   }
 
   private record Pull(double ohm, boolean up) {}
@@ -64,7 +66,12 @@ final class Bus {
   }
 
   private Net net(Pin pin) {
-    return nets.computeIfAbsent(joins.applyAsInt(pin), number -> new Net());
+    Net known = byPin.get(pin);
+    if (known == null) {
+      known = nets.computeIfAbsent(joins.applyAsInt(pin), number -> new Net());
+      byPin.put(pin, known);
+    }
+    return known;
   }
 
   long now() {
@@ -86,6 +93,7 @@ final class Bus {
   void pull(Pin pin, double ohm, boolean up) {
     Net net = net(pin);
     net.pulls.add(new Pull(ohm, up));
+    net.pulled = pulled(net.pulls);
     settle(net);
   }
 
@@ -135,20 +143,32 @@ final class Bus {
     Level level = level(net);
     if (level != net.level) {
       net.level = level;
-      for (Consumer<Level> ear : List.copyOf(net.ears)) {
+      for (int i = 0; i < net.ears.size(); i++) { // none is added while they are told
+        Consumer<Level> ear = net.ears.get(i);
         after(0, () -> ear.accept(level));
       }
     }
   }
 
   private static Level level(Net net) {
-    if (!net.driven.isEmpty()) {
-      List<Level> all = net.driven.values().stream().distinct().toList();
-      return all.size() == 1 ? all.get(0) : Level.UNCLEAR;
+    return net.driven.isEmpty() ? net.pulled : driven(net);
+  }
+
+  private static Level driven(Net net) {
+    Level all = Level.FREE;
+    for (Level one : net.driven.values()) {
+      if (all != Level.FREE && all != one) {
+        return Level.UNCLEAR;
+      }
+      all = one;
     }
+    return all;
+  }
+
+  private static Level pulled(List<Pull> pulls) {
     double up = 0;
     double all = 0;
-    for (Pull pull : net.pulls) {
+    for (Pull pull : pulls) {
       up += pull.up() ? 1 / pull.ohm() : 0;
       all += 1 / pull.ohm();
     }

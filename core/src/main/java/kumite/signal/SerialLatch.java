@@ -103,6 +103,7 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
     private final PortKind kind;
     private final Supplier<Held> hands;
     private final Side side;
+    private final SignalLine data;
     private final Level[] state;
     private Level latch = Level.LOW;
     private Level clock = Level.HIGH;
@@ -111,6 +112,7 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
       this.kind = kind;
       this.hands = hands;
       this.side = side;
+      this.data = kind.line("data");
       this.state = new Level[kind.order().size()];
     }
 
@@ -165,7 +167,7 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
     }
 
     private void show() {
-      side.drive(kind.line("data"), state[0]);
+      side.drive(data, state[0]);
     }
   }
 
@@ -175,6 +177,7 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
   public Console console(PortKind kind, Side side, Consumer<Reading> told) {
     SignalLine latch = kind.line("latch");
     SignalLine clock = kind.line("clock");
+    SignalLine data = kind.line("data");
     side.drive(latch, false);
     side.drive(clock, true);
     return () -> {
@@ -184,14 +187,20 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
           () -> {
             side.drive(latch, false);
             side.after(
-                Timed.TO_CLOCK, () -> bit(kind, side, told, new Level[kind.order().size()], 0));
+                Timed.TO_CLOCK,
+                () -> bit(kind, side, clock, data, told, new Level[kind.order().size()], 0));
           });
     };
   }
 
-  private void bit(PortKind kind, Side side, Consumer<Reading> told, Level[] taken, int number) {
-    SignalLine clock = kind.line("clock");
-    SignalLine data = kind.line("data");
+  private void bit(
+      PortKind kind,
+      Side side,
+      SignalLine clock,
+      SignalLine data,
+      Consumer<Reading> told,
+      Level[] taken,
+      int number) {
     if (number == taken.length) {
       told.accept(made(kind, side.now(), taken, side.read(data)));
       return;
@@ -207,7 +216,7 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
             taken[number] = side.read(data);
           }
           side.drive(clock, true);
-          side.after(Timed.CLOCK_HIGH, () -> bit(kind, side, told, taken, number + 1));
+          side.after(Timed.CLOCK_HIGH, () -> bit(kind, side, clock, data, told, taken, number + 1));
         });
   }
 

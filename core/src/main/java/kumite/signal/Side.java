@@ -1,5 +1,7 @@
 package kumite.signal;
 
+import java.util.HashMap;
+import java.util.Map;
 import java.util.function.Consumer;
 
 /** One side of a play: its pins on the bus, and its tempo. */
@@ -7,6 +9,7 @@ final class Side {
   private final Bus bus;
   private final int number;
   private final Tempo tempo;
+  private final Map<String, Pin> pins = new HashMap<>();
 
   Side(Bus bus, int number, Tempo tempo) {
     this.bus = bus;
@@ -15,7 +18,7 @@ final class Side {
   }
 
   private Pin pin(SignalLine line) {
-    return new Pin(number, line.name());
+    return pins.computeIfAbsent(line.name(), name -> new Pin(number, name));
   }
 
   long now() {

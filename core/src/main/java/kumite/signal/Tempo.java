@@ -43,9 +43,8 @@ public final class Tempo {
     if (limits == null) {
       throw new IllegalArgumentException("the kind has no time " + timed.word());
     }
-    return chance
-        .filter(c -> limits.mostNs() > limits.leastNs())
-        .map(c -> c.nextLong(limits.leastNs(), limits.mostNs() + 1))
-        .orElse(limits.usualNs());
+    return chance.isEmpty() || limits.mostNs() == limits.leastNs()
+        ? limits.usualNs()
+        : chance.get().nextLong(limits.leastNs(), limits.mostNs() + 1);
   }
 }

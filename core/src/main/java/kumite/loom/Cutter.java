@@ -300,6 +300,7 @@ final class Cutter {
   /** All wires of a console's plug: its lines to their terminals, its supply and its ground. */
   void console(Console console) {
     Point at = console.port().placement().centre();
+    spot(console.port().id().text(), at);
     for (SignalLine line : console.kind().lines()) {
       Optional<Terminal> terminal = console.terminal(line, board, plan);
       if (terminal.isPresent()) {

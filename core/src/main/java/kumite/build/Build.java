@@ -235,6 +235,13 @@ public record Build(
     return List.copyOf(all);
   }
 
+  /** {@return all that has a label and a place: what bears contacts, and the plugs of consoles} */
+  public List<Control> labelled() {
+    List<Control> all = new ArrayList<>(controls);
+    ports().ports().forEach(port -> all.add(port.control()));
+    return List.copyOf(all);
+  }
+
   /** {@return all that bears contacts at the seat that is looked at} */
   public List<Control> seated() {
     return seats.size() == 1

@@ -187,7 +187,7 @@ final class ElectricTables {
     if (far.part().equals(Joint.BOARD)) {
       return far.tab();
     }
-    return bench.build().hands().stream()
+    return bench.build().labelled().stream()
             .filter(control -> control.id().text().equals(far.part()))
             .map(kumite.build.Control::label)
             .findFirst()

@@ -36,7 +36,7 @@ public record Called(Build build) {
       }
     }
     String part =
-        build.hands().stream()
+        build.labelled().stream()
             .filter(control -> control.id().text().equals(joint.part()))
             .map(control -> control.label())
             .findFirst()

@@ -38,7 +38,7 @@ public record Fitting(String what, String job, String from, String to, String di
     private final Map<Joint, List<Wiring.Wire>> at = new HashMap<>();
 
     Words(Build build, Wiring wiring) {
-      build.hands().forEach(control -> labels.put(control.id().text(), control.label()));
+      build.labelled().forEach(control -> labels.put(control.id().text(), control.label()));
       for (Wiring.Wire wire : wiring.wires().values()) {
         at.computeIfAbsent(wire.ends().a(), j -> new ArrayList<>()).add(wire);
         at.computeIfAbsent(wire.ends().b(), j -> new ArrayList<>()).add(wire);

@@ -80,7 +80,7 @@ public final class Neighbourhood {
     List<Neighbour> all = new ArrayList<>();
     Set<SeatId> joined = joined(build, here);
     Set<ControlId> hands = new TreeSet<>();
-    build.hands().forEach(control -> hands.add(control.id()));
+    build.labelled().forEach(control -> hands.add(control.id()));
     for (Seat seat : build.seats()) {
       Alone alone = seats.get(seat.id());
       if (joined.contains(seat.id()) && alone != null) {
@@ -168,7 +168,7 @@ public final class Neighbourhood {
       for (Seat seat : build.seats()) {
         order.put(seat.id(), order.size());
       }
-      for (Control control : build.hands()) {
+      for (Control control : build.labelled()) {
         controls.put(control.id().text(), control.seat().orElse(here));
       }
       for (Neighbour neighbour : wiring.neighbours()) {

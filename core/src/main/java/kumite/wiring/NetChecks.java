@@ -312,7 +312,8 @@ public final class NetChecks {
   private List<Subject> about(NetFault fault) {
     Set<Subject> about = new LinkedHashSet<>();
     fault.at().stream()
-        .flatMap(at -> build.hands().stream().filter(c -> c.id().text().equals(at.part())).limit(1))
+        .flatMap(
+            at -> build.labelled().stream().filter(c -> c.id().text().equals(at.part())).limit(1))
         .findFirst()
         .ifPresent(control -> about.add(Subject.of(control.id())));
     fault.at().stream().map(Subject::of).forEach(about::add);

@@ -53,7 +53,7 @@ final class TabPlaces {
   private void place() {
     Map<String, Placement> parts = new HashMap<>();
     Map<String, Double> widths = new HashMap<>();
-    for (Control control : build.hands()) {
+    for (Control control : build.labelled()) {
       parts.put(control.id().text(), control.placement());
       widths.put(control.id().text(), catalogue.kindOf(control).body().widthMm());
     }

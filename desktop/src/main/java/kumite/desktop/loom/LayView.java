@@ -343,7 +343,7 @@ final class LayView extends Pane {
 
   private void bodies(Bench bench) {
     bodies.getChildren().clear();
-    for (Control control : bench.build().hands()) {
+    for (Control control : bench.build().labelled()) {
       Polygon body = new Polygon();
       Rounding.points(
               Rounding.of(bench.catalogue().kindOf(control).body(), control.placement()), 10)
@@ -354,7 +354,7 @@ final class LayView extends Pane {
   }
 
   private void controlNames(Bench bench, Captions captions) {
-    for (Control control : bench.build().hands()) {
+    for (Control control : bench.build().labelled()) {
       Point at = control.placement().centre();
       double wide = bench.catalogue().kindOf(control).body().widthMm() * scale.pxPerMm();
       double deep = bench.catalogue().kindOf(control).body().heightMm() * scale.pxPerMm();

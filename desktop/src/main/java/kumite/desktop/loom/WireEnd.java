@@ -30,7 +30,7 @@ final class WireEnd extends Pane {
     boolean board = end.place().part().equals(Joint.BOARD);
     Optional<BoardKind> kind = bench.board();
     Optional<Control> control =
-        bench.build().hands().stream()
+        bench.build().labelled().stream()
             .filter(c -> c.id().text().equals(end.place().part()))
             .findFirst();
     draw =

@@ -81,7 +81,9 @@ final class HostPanel extends VBox {
     boolean board = bench.board().isPresent() && !bench.ofHost();
     facts.setText(
         bench.ofHost()
-            ? "the host reads this board itself: there is no report"
+            ? bench.loom().consoles().isEmpty()
+                ? "the host reads this board itself: there is no report"
+                : "the console takes it by frames: see the Signals station"
             : board
                 ? "report"
                     + (now.size() > 1 ? "s " : " ")

@@ -177,7 +177,7 @@ final class Finder extends VBox {
 
   private void show(Finding finding) {
     workbench.station().set(finding.station());
-    workbench.bench().get().build().hands().stream()
+    workbench.bench().get().build().labelled().stream()
         .filter(control -> finding.isAbout(control.id()))
         .findFirst()
         .ifPresent(control -> workbench.select(control.id()));

@@ -185,7 +185,7 @@ final class FindingsPane extends VBox {
     }
     card.setOnMouseClicked(
         event ->
-            workbench.bench().get().build().hands().stream()
+            workbench.bench().get().build().labelled().stream()
                 .filter(control -> finding.isAbout(control.id()))
                 .findFirst()
                 .ifPresent(control -> workbench.select(control.id())));

@@ -136,7 +136,7 @@ final class ConsoleChecks {
                       silent.size() == 1 ? "Add a button for it" : "Add a button for each",
                       b -> Consoles.given(b, catalogue, console, silent))));
     }
-    if (!late && !wrong) {
+    if (!late && !wrong && silent.isEmpty()) {
       fine(console);
     }
   }

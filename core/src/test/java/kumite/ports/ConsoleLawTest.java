@@ -232,8 +232,12 @@ public class ConsoleLawTest {
     PortKind kind = kind(id);
     Bench bench = bench(build);
     List<Build> faulty = new ArrayList<>();
+    SplittableRandom random = new SplittableRandom(kind.buttons().size());
     for (Strand strand : bench.loom().strands()) {
-      faulty.add(without(build, strand));
+      boolean plug = strand.from().place().part().equals(CONSOLE.text());
+      if (plug || random.nextInt(4) == 0) {
+        faulty.add(without(build, strand));
+      }
     }
     List<Strand> lines =
         bench.loom().strands().stream()
@@ -392,6 +396,23 @@ public class ConsoleLawTest {
         two.withBoard(
             Optional.of(new BoardChoice("circuit-serial-latch-8", Placement.at(150, 100))));
     assertThat(codes(bench(chips), Severity.STOP)).contains("SG-11");
+  }
+
+  /** Nothing is called fine of buttons that nobody gives. */
+  @Test
+  public void aButtonThatNobodyGivesIsNotFine() {
+    Build build = answering("serial-latch-8", "circuit-serial-latch-8");
+    Build less = build.without(build.controls().get(2).id());
+    assertThat(codes(bench(less), Severity.FINE)).doesNotContain("SG-21");
+    Finding told =
+        bench(less).findings().stream()
+            .filter(f -> f.code().text().equals("SG-14"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(told.title()).endsWith("its Select");
+    Build mended = told.fix().orElseThrow().edit().apply(less);
+    assertThat(codes(bench(mended), Severity.FINE)).contains("SG-21");
+    assertThat(codes(bench(mended), Severity.STOP)).isEmpty();
   }
 
   /** A program's hat in between two directions is both of them. */

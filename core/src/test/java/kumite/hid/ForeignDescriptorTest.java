@@ -13,8 +13,14 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import kumite.build.Build;
 import kumite.build.map.AxisName;
 import kumite.build.map.Target;
+import kumite.device.Holds;
+import kumite.device.SignalPath;
+import kumite.files.Demo;
+import kumite.parts.Catalogue;
+import kumite.verdict.Bench;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -283,5 +289,45 @@ public class ForeignDescriptorTest {
             .map(Field::least)
             .collect(Collectors.toSet());
     assertThat(axes).containsExactlyInAnyOrder(0x30, 0x31);
+  }
+
+  /**
+   * Four pads at ports are four gamepads of one device: a host that parses the descriptor for
+   * itself finds each press as one button, or the hat, of the report that is that pad's alone.
+   */
+  @Test
+  public void aPadAtEachPortIsAGamepadOfItsOwn() throws Exception {
+    Build build = Demo.open("attic-pads", Catalogue.standard());
+    Bench bench = Bench.of(build, Catalogue.standard());
+    Parsed parsed = parse(bench.layout().descriptor());
+    assertThat(parsed.collections().stream().filter(kind -> kind == 1)).hasSize(4);
+    Map<String, Set<Integer>> reportsOf = new HashMap<>();
+    for (SignalPath path : bench.paths()) {
+      if (path.site().pad().isEmpty()) {
+        continue;
+      }
+      Map<Integer, byte[]> rest = reports(bench, Holds.NONE);
+      Map<Integer, byte[]> held = reports(bench, Holds.NONE.with(path.id(), 1));
+      int moved = 0;
+      for (Field field : parsed.fields()) {
+        int before = read(rest.get(field.report()), field);
+        if (!field.constant() && read(held.get(field.report()), field) != before) {
+          moved++;
+          assertThat(field.page() == 9 || field.size() == 4).as("button or hat").isTrue();
+          reportsOf
+              .computeIfAbsent(path.id().control().text(), pad -> new HashSet<>())
+              .add(field.report());
+        }
+      }
+      assertThat(moved).as(path.id().toString()).isEqualTo(1);
+    }
+    assertThat(reportsOf.values()).hasSize(4).allMatch(reports -> reports.size() == 1);
+    assertThat(new HashSet<>(reportsOf.values())).as("no two pads in one").hasSize(4);
+  }
+
+  private static Map<Integer, byte[]> reports(Bench bench, Holds holds) {
+    Map<Integer, byte[]> reports = new HashMap<>();
+    bench.device().steady(holds).forEach(report -> reports.put(report.id(), report.toBytes()));
+    return reports;
   }
 }

@@ -97,7 +97,13 @@ static int32_t shaped(number_t t, int32_t way) {
   if (way <= dead && dead > 0) {
     return 0;
   }
-  int32_t straight = way >= full ? FULL : (way - dead) * FULL / (full - dead);
+  int32_t straight = way >= full ? FULL : way;
+  if (way < full && (dead > 0 || full < FULL)) {
+    straight = (way - dead) * FULL / (full - dead);
+  }
+  if (curve == 0) { /* the same in the end, and divisions are dear on small parts */
+    return straight;
+  }
   int32_t bent = curve >= 0 ? cubed(straight) : FULL - cubed(FULL - straight);
   return ((100 - bend) * straight + bend * bent) / 100;
 }
@@ -122,7 +128,7 @@ static int32_t shape_travel(number_t t, uint16_t code) {
 #endif
 
 #if USE_ANALOG_AXES
-static uint16_t shape_value(number_t t, uint16_t code, uint16_t most) {
+static uint16_t shape_anew(number_t t, uint16_t code, uint16_t most) {
 #if USE_SHAPES
   if ((rom8(&shape_flags[t]) & SHAPE_STRAIGHT) == 0) {
     int32_t travel = shape_travel(t, code);
@@ -137,6 +143,19 @@ static uint16_t shape_value(number_t t, uint16_t code, uint16_t most) {
   (void)t;
 #endif
   return (uint16_t)((uint32_t)code * most / CODE_MOST);
+}
+
+/* What was worked out last stands until the code, or the axis it is for, is another one. */
+static uint16_t shape_value(number_t t, uint16_t code, uint16_t most) {
+  static uint16_t of_code[N_TRAVELS];
+  static uint16_t of_most[N_TRAVELS]; /* 0 before the first */
+  static uint16_t gave[N_TRAVELS];
+  if (of_code[t] != code || of_most[t] != most) {
+    gave[t] = shape_anew(t, code, most);
+    of_code[t] = code;
+    of_most[t] = most;
+  }
+  return gave[t];
 }
 #endif
 

@@ -135,6 +135,7 @@ public record Footprint(
     bytes += axes > 0 ? 3 * axes + 1 + (score.size("USE_RAMPS") > 0 ? 2 * axes : 0) : 0;
     boolean analog = score.size("USE_ANALOG_AXES") + score.size("USE_ANALOG_MOUSE") > 0;
     bytes += analog ? 2 * travels + 1 : 0;
+    bytes += score.size("USE_ANALOG_AXES") > 0 ? 6 * travels : 0;
     bytes += score.size("USE_MOUSE") > 0 ? 12 : 0;
     bytes += score.size("USE_STEPPED") > 0 ? 2 * meanings + 1 : 0;
     bytes += score.size("USE_TAPS") > 0 ? meanings + 3 : 0;

@@ -26,8 +26,11 @@ static void chains_load(void) {
   }
 }
 
+/* A small part shifts by one place at a time, and has them read in less. */
+static const uint8_t masks[8] ROM = {1, 2, 4, 8, 16, 32, 64, 128};
+
 static void keep(uint16_t at, bool high) {
-  uint8_t mask = (uint8_t)(1U << (at & 7U));
+  uint8_t mask = rom8(&masks[at & 7U]);
   if (high) {
     bits[at >> 3] = (uint8_t)(bits[at >> 3] & ~mask);
   } else {
@@ -52,8 +55,10 @@ static void pads_shift(number_t first, number_t end, uint16_t at) {
   hold(latch, LEVEL_LOW, rom8(&chain_gap[first]));
   for (uint16_t b = 0; b < count; b++) {
     hold(clock, LEVEL_LOW, rom8(&chain_low[first]));
+    uint16_t to = (uint16_t)(at + b);
     for (number_t c = first; c < end; c++) {
-      keep((uint16_t)(at + (uint16_t)(c - first) * count + b), hw_read(romn(&chain_data[c])));
+      keep(to, hw_read(romn(&chain_data[c])));
+      to = (uint16_t)(to + count);
     }
     hold(clock, LEVEL_HIGH, rom8(&chain_high[first]));
   }
@@ -198,7 +203,7 @@ void sample(void) {
 #if N_CHAINS
       case LOOK_BIT: {
         uint16_t at = rom16(&look_place[look]);
-        pressed = (bits[at >> 3] >> (at & 7U) & 1U) != 0;
+        pressed = (bits[at >> 3] & rom8(&masks[at & 7U])) != 0;
         break;
       }
 #endif

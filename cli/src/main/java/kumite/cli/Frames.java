@@ -5,10 +5,12 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import kumite.device.Holds;
 import kumite.ports.Frame;
+import kumite.signal.Answer;
 import kumite.verdict.Bench;
 
 /** What consoles take of what is held, in print and as JSON. */
@@ -23,16 +25,25 @@ record Frames(List<Frame> frames) {
     for (Frame frame : frames) {
       out.printf(
           Locale.ROOT,
-          "%s reads: %s%n",
+          "%s reads: %s%s%n",
           frame.console().port().label(),
           frame.reading().held().isEmpty()
               ? "nothing held"
-              : String.join(", ", frame.reading().held()));
+              : String.join(", ", frame.reading().held()),
+          unclear(frame).isEmpty() ? "" : "; unclear " + String.join(", ", unclear(frame)));
       frame.bits().stream()
           .collect(
               Collectors.groupingBy(Frame.Bit::us, java.util.TreeMap::new, Collectors.toList()))
           .forEach((us, bits) -> out.println(row(us, bits)));
     }
+  }
+
+  /** What the wires leave open: the console may read it either way. */
+  private static List<String> unclear(Frame frame) {
+    return frame.reading().buttons().entrySet().stream()
+        .filter(button -> button.getValue() == Answer.UNCLEAR)
+        .map(Map.Entry::getKey)
+        .toList();
   }
 
   private static String row(double us, List<Frame.Bit> bits) {
@@ -53,6 +64,8 @@ record Frames(List<Frame> frames) {
       ObjectNode node = nodes.addObject().put("port", frame.console().port().id().text());
       ArrayNode held = node.putArray("held");
       frame.reading().held().forEach(held::add);
+      ArrayNode unclear = node.putArray("unclear");
+      unclear(frame).forEach(unclear::add);
       ArrayNode bits = node.putArray("bits");
       for (Frame.Bit bit : frame.bits()) {
         ObjectNode item = bits.addObject();

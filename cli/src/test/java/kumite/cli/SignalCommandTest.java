@@ -158,6 +158,17 @@ public class SignalCommandTest {
     assertThat(frame.get("bits").get(0).get("time_us").asDouble()).isEqualTo(24);
     assertThat(frame.get("bits").get(7).get("time_us").asDouble()).isEqualTo(24 + 7 * 12);
     assertThat(Ran.run("press", file, "start").out()).contains("bit 4 of 8: data low (Start)");
+    assertThat(frame.get("unclear")).isEmpty();
+    // With the clock's core out nobody knows what the register tells, and a press says so.
+    String torn = Files.readString(Path.of(file));
+    Path broken = folder.resolve("torn.kumite.json");
+    Files.writeString(
+        broken,
+        torn.replaceFirst(
+            "\"left_out\"\\s*:\\s*\\[\\s*\\]", "\"left_out\": [\"board:PIN2 - console-1:clock\"]"));
+    Ran open = Ran.run("press", broken.toString(), "start", "--json");
+    assertThat(open.exit()).as(open.err()).isZero();
+    assertThat(open.json().at("/frames/0/unclear")).isNotEmpty();
   }
 
   /** A console's frame over the wires of a build, and why there is none. */

@@ -97,6 +97,9 @@ final class Gates {
         take();
       }
       latch = level;
+      if (level == Level.LOW && !clock.clear()) {
+        Arrays.fill(state, Level.UNCLEAR); // what a floating clock shifts nobody knows
+      }
       show();
     }
 

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -15,6 +16,7 @@ import java.util.Set;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.port.Port;
+import kumite.circuit.PadPlay;
 import kumite.circuit.Wired;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
@@ -26,7 +28,6 @@ import kumite.name.ContactId;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import kumite.ports.ConsolePlay;
-import kumite.ports.PortPlay;
 import kumite.signal.Answer;
 import kumite.signal.Held;
 import kumite.signal.Play;
@@ -260,20 +261,17 @@ final class SignalCommand {
                     new IllegalArgumentException(
                         "port \""
                             + port.id()
-                            + "\" is of a mechanism that has no wires here yet; leave"
+                            + "\" takes a device that wants a USB host or pots that are timed: it has no wires here; leave"
                             + " --build out"));
-    Set<ContactId> contacts = new HashSet<>();
-    pad.kind().contacts().stream()
-        .filter(bit -> held.holds(bit.button()))
-        .forEach(bit -> contacts.add(new ContactId(port.id(), bit.contact())));
-    return PortPlay.of(
-        bench.loom(),
-        wired.inputs().looks(),
-        wired.asBuilt(),
-        pad,
-        contacts::contains,
-        frames,
-        tempo);
+    Map<ContactId, Double> hands = new HashMap<>();
+    for (PortKind.Bit bit : pad.kind().contacts()) {
+      hands.put(new ContactId(port.id(), bit.contact()), held.holds(bit.button()) ? 1.0 : 0.0);
+    }
+    for (PortKind.Bit bit : pad.kind().axisContacts()) {
+      hands.put(new ContactId(port.id(), bit.contact()), held.at(bit.button()));
+    }
+    return new PadPlay(wired.inputs().looks(), wired.asBuilt(), bench.loom().talks(pad))
+        .play(contact -> hands.getOrDefault(contact, wired.inputs().rest(contact)), frames, tempo);
   }
 
   /** Of a console the buttons are held by the contacts that mean them. */

@@ -151,8 +151,11 @@ public final class Inputs {
   private InputLevels levels(ContactId contact, Look look, Scan rest) {
     Scan held = new Scan(network, c -> c.equals(contact) ? 1 : network.rest(c));
     double logic = network.board().logicVolts();
-    boolean chip = look.how() instanceof Look.Bit;
-    double supply = look.how() instanceof Look.Bit bit ? network.supplyAt(bit.input()) : logic;
+    boolean chip = Scan.inside(look).isPresent();
+    double supply =
+        look.how() instanceof Look.Bit bit
+            ? network.supplyAt(bit.input())
+            : look.how() instanceof Look.Frame frame ? network.fedVolts(frame.talk()) : logic;
     InputLevels.Thresholds thresholds =
         chip
             ? new InputLevels.Thresholds(
@@ -175,7 +178,11 @@ public final class Inputs {
     Seen seenIdle = rest.see(look);
     Seen seenHeld = held.see(look);
     boolean byProgram = chip || look.how() instanceof Look.Step;
-    boolean told = !byProgram || seenIdle.pressed() != seenHeld.pressed();
+    boolean told =
+        !byProgram
+            || (look.travels()
+                ? seenIdle.code() != seenHeld.code()
+                : seenIdle.pressed() != seenHeld.pressed());
     return new InputLevels(
         look,
         network.pull(look.read().name()),
@@ -190,9 +197,7 @@ public final class Inputs {
         trouble,
         sketch(
             look,
-            look.how() instanceof Look.Volts || look.how() instanceof Look.Ohms
-                ? middle(contact, look)
-                : idle,
+            look.travels() && !(look.how() instanceof Look.Channel) ? middle(contact, look) : idle,
             down,
             told));
   }
@@ -209,7 +214,7 @@ public final class Inputs {
     }
     boolean lost = stand.floats() || stand.trouble().isPresent() || network.dead().isPresent();
     boolean chipLost =
-        look.how() instanceof Look.Bit && seen.reading() == InputLevels.Reading.UNDEFINED;
+        Scan.inside(look).isPresent() && seen.reading() == InputLevels.Reading.UNDEFINED;
     return lost || chipLost ? InputLevels.Reading.UNDEFINED : thresholds.read(stand.span());
   }
 
@@ -389,6 +394,9 @@ public final class Inputs {
     }
     if (look.how() instanceof Look.Channel channel) {
       return look.read().name() + " while channel " + channel.code() + " is picked";
+    }
+    if (look.how() instanceof Look.Frame frame) {
+      return frame.says() + " as the frame on " + look.read().name() + " says it";
     }
     if (look.how() instanceof Look.Step step) {
       return "nearest step, this is " + step.step();

@@ -5,10 +5,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Looks;
+import kumite.loom.Plugged;
+import kumite.loom.Talk;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.wiring.Neighbour;
@@ -74,6 +77,7 @@ final class Network {
   private final Optional<String> dead;
   private final List<Double> logicsBeside = new ArrayList<>();
   private final Closings closings;
+  private final Map<Talk, Frames.Line> talking = new java.util.concurrent.ConcurrentHashMap<>();
   private final LineLevels lines = new LineLevels(this);
   private final boolean ideal;
 
@@ -316,6 +320,17 @@ final class Network {
         .filter(volts -> volts > 0)
         .findFirst()
         .orElse(board.logicVolts());
+  }
+
+  /** {@return who talks to a pad, worked out when it is asked for first} */
+  Frames.Line talking(Talk talk, BiFunction<Network, Talk, Frames.Line> work) {
+    return talking.computeIfAbsent(talk, t -> work.apply(this, t));
+  }
+
+  /** {@return the volts that feed a pad; the board's own where none does} */
+  double fedVolts(Talk talk) {
+    double volts = chipVolts(talk.pad().pin(Plugged.SUPPLY));
+    return volts > 0 ? volts : board.logicVolts();
   }
 
   int net(Joint joint) {

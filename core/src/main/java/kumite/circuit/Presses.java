@@ -99,7 +99,7 @@ public record Presses(List<Otherwise> rest, Map<ContactId, List<Otherwise>> held
 
     private Optional<Set<ContactId>> movers(Scan scan, Look look) {
       int net = scan.place(look);
-      if (look.how() instanceof Look.Bit || look.how() instanceof Look.Channel) {
+      if (Scan.inside(look).isPresent() || look.how() instanceof Look.Channel) {
         return Optional.empty();
       }
       return network.rail(net)
@@ -129,9 +129,11 @@ public record Presses(List<Otherwise> rest, Map<ContactId, List<Otherwise>> held
               Seen is = asBuilt.apply(look);
               boolean step = look.how() instanceof Look.Step;
               boolean same =
-                  look.measured() && !step
-                      ? Math.abs(wanted.volts() - is.volts()) <= near
-                      : wanted.pressed() == is.pressed();
+                  look.heard() && look.measured()
+                      ? wanted.code() == is.code() && wanted.reading() == is.reading()
+                      : look.measured() && !step
+                          ? Math.abs(wanted.volts() - is.volts()) <= near
+                          : wanted.pressed() == is.pressed();
               if (!same) {
                 differing.add(new Otherwise(contact, wanted, is));
               }

@@ -16,6 +16,8 @@ import kumite.loom.Looks;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.power.Converter;
+import kumite.signal.Level;
+import kumite.signal.SignalLine;
 
 /**
  * The board's looks at all its terminals while hands stand in one way: it drives what a look
@@ -30,6 +32,7 @@ final class Scan {
   private final Map<Map<String, Boolean>, Map<Integer, Double>> volts = new HashMap<>();
   private final Map<Map<String, Boolean>, Set<Integer>> floating = new HashMap<>();
   private final Map<List<Object>, Logic[]> shifted = new HashMap<>();
+  private final Frames frames;
 
   /** Of hands that are slow to ask: once for each contact, which its parts name by one object. */
   static Scan asking(Network network, ToDoubleFunction<ContactId> hands) {
@@ -48,6 +51,7 @@ final class Scan {
   Scan(Network network, ToDoubleFunction<ContactId> hands) {
     this.network = network;
     this.hands = hands;
+    this.frames = new Frames(network);
     rest.putAll(rest(network.looks()));
     dead =
         network.dead().isPresent() || network.mayShort() && network.closings().shorted(this.hands);
@@ -66,6 +70,13 @@ final class Scan {
         rest.put(bit.clock().name(), bit.ofPad());
       } else if (look.how() instanceof Look.Channel channel) {
         channel.selects().forEach(select -> rest.put(select.name(), false));
+      } else if (look.how() instanceof Look.Frame frame) {
+        for (SignalLine line : frame.talk().kind().lines()) {
+          Terminal terminal = frame.talk().lines().get(line.name());
+          if (terminal != null && line.from() == SignalLine.From.CONSOLE) {
+            rest.put(terminal.name(), line.idle() == Level.HIGH);
+          }
+        }
       }
     }
     return rest;
@@ -95,10 +106,17 @@ final class Scan {
     return now;
   }
 
+  /** {@return the place of a contact that something else tells the board of} */
+  static Optional<Joint> inside(Look look) {
+    return look.how() instanceof Look.Bit bit
+        ? Optional.of(bit.input())
+        : look.how() instanceof Look.Frame frame ? Optional.of(frame.input()) : Optional.empty();
+  }
+
   /** {@return the net where a look's volts stand: its terminal, or the input of a chip} */
   int place(Look look) {
-    boolean chip = look.how() instanceof Look.Bit bit && network.has(bit.input());
-    return network.net(chip ? ((Look.Bit) look.how()).input() : Joint.board(look.read().name()));
+    return network.net(
+        inside(look).filter(network::has).orElseGet(() -> Joint.board(look.read().name())));
   }
 
   /** What a look takes in. */
@@ -111,6 +129,9 @@ final class Scan {
     if (look.how() instanceof Look.Bit bit) {
       Logic logic = bits(bit, look.read())[bit.bit()];
       return new Seen(at, reading(logic), logic == Logic.LOW, 0);
+    }
+    if (look.how() instanceof Look.Frame frame) {
+      return frames.see(frame, hands, at);
     }
     if (look.how() instanceof Look.Ohms) {
       return new Seen(at, InputLevels.Reading.MEASURED, false, timed(at));

@@ -32,8 +32,7 @@ public final class Delays {
             .mapToLong(c -> 1000L * c.windowMs())
             .max()
             .orElse(0);
-    boolean travels =
-        look.filter(Look::measured).filter(l -> !(l.how() instanceof Look.Step)).isPresent();
+    boolean travels = look.filter(Look::travels).isPresent();
     return Delay.of(
         travels ? unsettled(timing) : timing,
         look.filter(l -> l.how() instanceof Look.Bit bit && !bit.ofPad()).isPresent(),

@@ -88,6 +88,9 @@ public record InputKind(String title, InputLevels levels, List<SignalPath> paths
     if (how instanceof Look.Bit bit) {
       return bit.ofPad() ? "Bit of a pad at a port" : "Shift register input";
     }
+    if (how instanceof Look.Frame frame) {
+      return frame.axis() ? "Axis of a pad at a port" : "Button of a pad that talks in frames";
+    }
     if (how instanceof Look.Channel) {
       return "Multiplexer channel";
     }

@@ -230,7 +230,9 @@ final class LevelChecks {
     if (levels.trouble().isPresent()) {
       return levels.trouble().get();
     }
-    boolean within = path.site().pad().isPresent() && levels.look().how() instanceof Look.Bit;
+    boolean within =
+        path.site().pad().isPresent()
+            && (levels.look().how() instanceof Look.Bit || levels.look().heard());
     if (levels.floating().isPresent() && within) {
       return path.site().control().label() + " has no supply: it says nothing";
     }
@@ -253,6 +255,14 @@ final class LevelChecks {
     if (levels.look().how() instanceof Look.Bit bit && bit.ofPad() && !levels.sketch().told()) {
       return "What is pressed at the pad does not get to the board: look at latch, clock, data,"
           + " supply and ground of "
+          + path.site().control().label();
+    }
+    if (levels.look().how() instanceof Look.Frame frame && !levels.sketch().told()) {
+      return "What the pad says does not get to the board: look at "
+          + frame.talk().kind().lines().stream()
+              .map(line -> line.name().replace('_', ' '))
+              .collect(Collectors.joining(", "))
+          + ", supply and ground of "
           + path.site().control().label();
     }
     if (levels.look().how() instanceof Look.Bit && !levels.sketch().told()) {

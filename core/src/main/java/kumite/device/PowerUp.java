@@ -39,7 +39,7 @@ public final class PowerUp {
             look.contact()
                 .filter(
                     contact ->
-                        look.measured() && !(look.how() instanceof Look.Step)
+                        look.travels()
                             ? Threshold.next(
                                 false,
                                 what.code(),

@@ -33,7 +33,7 @@ public final class Senses {
   private static Sense sense(Look look, Map<ContactId, ContactSite> sites) {
     return new Sense(
         look.contact(),
-        look.measured() && !(look.how() instanceof Look.Step),
+        look.travels(),
         look.contact().map(sites::get).map(site -> site.kind().steps()).orElse(0),
         look.contact().map(sites::get).map(ContactSite::rest).orElse(0.0),
         look.fixed().map(TargetText::parse));

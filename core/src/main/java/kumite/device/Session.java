@@ -469,7 +469,7 @@ public final class Session {
       pressed[i] = register ? late[i] : one.pressed();
       late[i] = one.pressed();
       codes[i] = one.code();
-      if (off != 0 && looks.get(i).measured()) {
+      if (off != 0 && looks.get(i).measured() && !looks.get(i).heard()) {
         noisy(i, off);
       }
     }
@@ -503,7 +503,7 @@ public final class Session {
                 .ifPresent(
                     i -> {
                       Look look = looks.get(i);
-                      boolean travels = look.measured() && !(look.how() instanceof Look.Step);
+                      boolean travels = look.travels();
                       boolean moved =
                           travels ? codes[i] != p.codeBefore : pressed[i] != p.pressedBefore;
                       boolean settled = travels ? moved : program.settled(i) != p.settledBefore;

@@ -15,6 +15,7 @@ import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
+import kumite.loom.Pad;
 import kumite.program.Sense;
 
 /**
@@ -62,7 +63,7 @@ public record Blueprint(
    *     what to do
    */
   public static Blueprint of(Build build, BoardKind board, Loom loom, Inputs inputs) {
-    why(board).ifPresent(Blueprint::refuse);
+    why(board, loom.pads()).ifPresent(Blueprint::refuse);
     if (inputs.looks().all().isEmpty()) {
       refuse("the board reads no contact yet: place a control and give it a terminal first");
     }
@@ -82,7 +83,23 @@ public record Blueprint(
         build.scripts());
   }
 
-  /** {@return why no program can be written for a board; empty where one can} */
+  /** {@return why no program can be written for a board with these pads; empty where one can} */
+  public static Optional<String> why(BoardKind board, List<Pad> pads) {
+    return why(board)
+        .or(
+            () ->
+                pads.stream()
+                    .filter(pad -> !pad.written())
+                    .findFirst()
+                    .map(
+                        pad ->
+                            pad.port().label()
+                                + " talks in a way that no program of Kumite knows ("
+                                + pad.kind().title()
+                                + "); load a ready-made one that does, or take the port out"));
+  }
+
+  /** {@return why no program can be written for a board at all; empty where one can} */
   public static Optional<String> why(BoardKind board) {
     String name = "\"" + board.name() + "\" ";
     if (board.fixedMap() || !board.brain().needsCode()) {

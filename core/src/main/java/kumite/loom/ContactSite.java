@@ -56,7 +56,7 @@ public record ContactSite(
       ControlKind kind = catalogue.kindOf(control);
       Optional<Pad> pad = Pad.of(build, catalogue, control);
       if (pad.filter(p -> !p.read()).isPresent()) {
-        continue; // no program of ours reads it
+        continue; // it wants a host that it plugs into
       }
       for (ContactKind contact : kind.contacts()) {
         ContactId id = new ContactId(control.id(), contact.name());
@@ -169,6 +169,11 @@ public record ContactSite(
   Component part() {
     Joint signal = new Joint(control.id().text(), openTab());
     if (pad.isPresent()) {
+      if (contact.type().analog()) {
+        Joint ground = pad.get().pin(Plugged.GROUND);
+        return new Component.Pot(
+            id, ground, signal, pad.get().pin(Plugged.SUPPLY), kind.ohm(), rest);
+      }
       Joint open = PadGrouping.lineOf(pad.get(), contact.name()).orElse(signal);
       return new Component.Pole(id, pad.get().pin(Plugged.GROUND), open, joint(TabRole.CLOSED));
     }

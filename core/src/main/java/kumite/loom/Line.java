@@ -41,6 +41,8 @@ public record Line(
     READ("reads high and low"),
     /** Tell each turn of a wire at once. */
     EDGE("tells each edge at once"),
+    /** Tell high from low, and pull low in turn. */
+    SHARE("reads a wire and pulls it low in turn"),
     /** Measure volts. */
     MEASURE("measures volts"),
     /** Drive a wire high and low. */
@@ -83,6 +85,7 @@ public record Line(
       case DRIVE -> terminal.can(Terminal.Ability.DRIVE);
       case EDGE ->
           terminal.can(Terminal.Ability.DIGITAL) && terminal.can(Terminal.Ability.INTERRUPT);
+      case SHARE -> terminal.can(Terminal.Ability.DIGITAL) && terminal.can(Terminal.Ability.DRIVE);
       case TOUCH -> senses(board, terminal);
       case READ ->
           terminal.can(Terminal.Ability.DIGITAL)

@@ -100,6 +100,24 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
   }
 
   /**
+   * Takes what a pad at a port says, frame by frame, as its kind says it.
+   *
+   * @param talk the pad, and between which terminals and pins it talks
+   * @param says the name of the button or axis
+   * @param axis whether it is an axis, whose code is scaled to that of the board
+   * @param input where the contact stands inside of the pad
+   */
+  public record Frame(Talk talk, String says, boolean axis, Joint input) implements How {
+    @Override
+    public List<Terminal> driven() {
+      return talk.kind().lines().stream()
+          .filter(line -> line.from().byConsole())
+          .flatMap(line -> Optional.ofNullable(talk.lines().get(line.name())).stream())
+          .toList();
+    }
+  }
+
+  /**
    * Measures volts and takes the nearest step of a ladder of buttons.
    *
    * @param step the contact's, 1 upward
@@ -154,17 +172,28 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
         || how.driven().stream().anyMatch(driven -> driven.name().equals(terminal));
   }
 
+  /** {@return whether a pad says it, so that no terminal measures it or tells its level} */
+  public boolean heard() {
+    return how instanceof Frame;
+  }
+
+  /** {@return whether it gives a way of travel: a code, but not that of one button among others} */
+  public boolean travels() {
+    return measured() && !(how instanceof Step);
+  }
+
   /** Looks are keys of every answer: what tells most of them apart is enough. */
   @Override
   public int hashCode() {
     return 31 * contact.hashCode() + read.name().hashCode();
   }
 
-  /** {@return whether volts are taken as they are, so that no threshold counts} */
+  /** {@return whether a code is taken as it is, so that no threshold counts} */
   public boolean measured() {
     return how instanceof Volts
         || how instanceof Ohms
         || how instanceof Step
+        || how instanceof Frame frame && frame.axis()
         || how instanceof Channel channel && channel.measured();
   }
 }

@@ -10,6 +10,7 @@ import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.Terminal;
 import kumite.name.ContactId;
+import kumite.signal.SignalLine;
 
 /**
  * How the board's program uses its terminals: all its looks, and the pull it sets at each terminal.
@@ -62,6 +63,10 @@ public record Looks(
     List<Look> looks = board.fixedMap() ? sockets(board, loom) : contacts(board, loom);
     Map<String, Pull> pulls = new HashMap<>();
     for (Look look : looks) {
+      if (look.how() instanceof Look.Frame frame) {
+        frame(frame.talk(), pulls);
+        continue;
+      }
       // Where volts are measured too, a resistor inside the board would pull them off.
       pulls.merge(
           look.read().name(),
@@ -69,6 +74,17 @@ public record Looks(
           (one, other) -> one == Pull.NONE || other == Pull.NONE ? Pull.NONE : one);
     }
     return new Looks(looks, pulls, feeds(board, loom), lamps(board, loom));
+  }
+
+  /** Lines that a pad does not hold by itself, and those of an empty socket. */
+  private static void frame(Talk talk, Map<String, Pull> pulls) {
+    for (SignalLine line : talk.kind().lines()) {
+      Terminal terminal = talk.lines().get(line.name());
+      if (terminal != null && line.pull().isPresent()) {
+        boolean up = terminal.can(Terminal.Ability.PULL_UP);
+        pulls.put(terminal.name(), up ? Pull.UP : Pull.NONE);
+      }
+    }
   }
 
   private static List<String> feeds(BoardKind board, Loom loom) {

@@ -218,7 +218,7 @@ public record Loom(
           land(cutter, feedRail(board, site), site, site.own(TabRole.SUPPLY), Serves.SUPPLY);
           land(cutter, new Rail.Ground(), site, site.own(TabRole.GROUND), Serves.GROUND);
         }
-      } else if (placed && site.contact().type().analog()) {
+      } else if (placed && site.pad().isEmpty() && site.contact().type().analog()) {
         boolean timed =
             plan.of(site.id()).filter(pin -> pin.terminal().can(Terminal.Ability.OHMS)).isPresent();
         if (!timed) { // only the way to the supply counts there: two wires do
@@ -381,6 +381,18 @@ public record Loom(
                 sharing.seats().stream().anyMatch(s -> s.site().pad().equals(Optional.of(pad))))
         .findFirst()
         .flatMap(sharing -> plan.of(PadGrouping.id(pad, line)));
+  }
+
+  /**
+   * {@return between which terminals and pins a board talks to a pad, and to all others of its kind
+   * after it}
+   */
+  public List<Talk> talks(Pad pad) {
+    return Stream.concat(
+            Stream.of(pad),
+            pads().stream().filter(o -> o.kind().equals(pad.kind()) && !o.equals(pad)))
+        .map(one -> PadGrouping.talk(one, plan))
+        .toList();
   }
 
   /** {@return the consoles that a program on the board answers: each line has its terminal} */

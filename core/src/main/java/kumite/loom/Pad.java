@@ -1,6 +1,7 @@
 package kumite.loom;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
@@ -12,9 +13,11 @@ import kumite.kind.Terminal;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
+import kumite.signal.OneShot;
 import kumite.signal.Phased;
 import kumite.signal.PortKind;
 import kumite.signal.SerialLatch;
+import kumite.signal.UsbPad;
 
 /**
  * A pad at a port of the seat that is looked at.
@@ -29,8 +32,28 @@ public record Pad(Port port, PortKind kind) implements Plugged {
         .flatMap(kind -> build.ports().port(control.id()).map(port -> new Pad(port, kind)));
   }
 
-  /** {@return whether the programs that Kumite writes read such a pad} */
+  /** {@return the pads of the seat looked at whose lines are planned, in the order of its ports} */
+  public static List<Pad> all(Build build, Catalogue catalogue) {
+    return build.seated().stream()
+        .flatMap(control -> of(build, catalogue, control).stream())
+        .filter(Pad::read)
+        .toList();
+  }
+
+  /** {@return whether its lines are planned and read: a device of its own wants a host there} */
   public boolean read() {
+    return written() || framed();
+  }
+
+  /** {@return whether what it says is heard as frames: no wire says it by its level alone} */
+  public boolean framed() {
+    return !written()
+        && !(kind.mechanism() instanceof UsbPad)
+        && !(kind.mechanism() instanceof OneShot);
+  }
+
+  /** {@return whether the programs that Kumite writes read such a pad} */
+  public boolean written() {
     return kind.mechanism() instanceof SerialLatch latch
             && latch.take() == SerialLatch.Take.BEFORE_RISE
         || kind.mechanism() instanceof Phased phased && phased.phases().size() <= 2;

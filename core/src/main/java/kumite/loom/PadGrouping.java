@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import kumite.build.loom.Group;
 import kumite.build.loom.Topology;
 import kumite.component.Component;
@@ -14,23 +15,17 @@ import kumite.map.TargetText;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.Joint;
-import kumite.signal.Level;
 import kumite.signal.Phased;
 import kumite.signal.PortKind;
-import kumite.signal.SerialLatch;
 import kumite.signal.SignalLine;
 import kumite.signal.Timed;
 
 /**
  * Pads of one kind at ports of one board: the lines that the board drives go from socket to socket,
- * those that it reads come from each socket. What is inside of a pad is made of the same parts as
- * all else, so that wires are solved through it.
+ * those that it reads come from each socket.
  */
 final class PadGrouping implements Grouping {
-  /** Inside of a pad: common practice, no source. */
-  private static final double PULL_OHM = 10_000;
-
-  private static final double TOLERANCE = 0.05;
+  private static final String DATA = "data";
 
   /**
    * {@return the groups of the pads among some contacts: by kind, as they share their lines; where
@@ -102,17 +97,15 @@ final class PadGrouping implements Grouping {
               for (int i = 0; i < own.size(); i++) {
                 seats.add(seat(pad, own.get(i), driven, read));
               }
-              parts.addAll(parts(pad, own));
+              parts.addAll(PadInside.of(pad, contacts(pad, own)));
             });
     return new Sharing(group, lines, seats, parts, Optional.empty(), micros(kind), false);
   }
 
   /** {@return how long one reading of all pads takes, which are read together, in us} */
   private static double micros(PortKind kind) {
-    if (kind.mechanism() instanceof SerialLatch) {
-      return SerialLatch.readingNs(kind) / 1000.0;
-    }
-    return kind.mechanism() instanceof Phased phased ? phased.phases().size() * STEP_MICROS : 0;
+    boolean turned = kind.mechanism() instanceof Phased phased && phased.phases().size() == 2;
+    return turned ? 2 * STEP_MICROS : kind.mechanism().readingNs(kind) / 1000.0;
   }
 
   /** Names of contacts have letters and digits only. */
@@ -160,7 +153,11 @@ final class PadGrouping implements Grouping {
     return new Line(
         id,
         before.isEmpty() ? words + " of all such ports" : before + words,
-        drives ? Line.Need.DRIVE : Line.Need.READ,
+        switch (line.from()) {
+          case CONSOLE -> Line.Need.DRIVE;
+          case PAD, PAD_LOW, POT -> Line.Need.READ;
+          case BOTH, BOTH_LOW -> Line.Need.SHARE;
+        },
         place(pad(members.get(0)).kind(), line, Grouping.middle(members)),
         Optional.of(group),
         members,
@@ -182,6 +179,9 @@ final class PadGrouping implements Grouping {
   private static Sharing.Seat seat(
       Pad pad, ContactSite site, Map<String, Line> driven, Map<String, Line> read) {
     String button = button(pad, site);
+    if (pad.framed()) {
+      return framed(pad, site, driven, read);
+    }
     if (pad.kind().mechanism() instanceof Phased phased) {
       Says says = says(phased, button);
       return new Sharing.Seat(
@@ -202,8 +202,31 @@ final class PadGrouping implements Grouping {
         bit + 1);
   }
 
+  /** {@return the joint of each of its contacts, by the name of its button or axis} */
+  private static Map<String, Joint> contacts(Pad pad, List<ContactSite> own) {
+    Map<String, Joint> contacts = new LinkedHashMap<>();
+    own.forEach(site -> contacts.put(button(pad, site), site.signal()));
+    return contacts;
+  }
+
+  /** It comes on the line that brings all of them, or on the one that says it in some phase. */
+  private static Sharing.Seat framed(
+      Pad pad, ContactSite site, Map<String, Line> driven, Map<String, Line> read) {
+    String button = button(pad, site);
+    boolean axis = site.contact().type().analog();
+    int bit = pad.kind().order().indexOf(button);
+    String line =
+        pad.kind().mechanism() instanceof Phased phased ? says(phased, button).line() : DATA;
+    return new Sharing.Seat(
+        site,
+        driven.values().stream().findFirst(),
+        read.get(line),
+        axis ? "axis " + button : "button " + (bit + 1) + " of " + pad.kind().order().size(),
+        1 + (axis ? pad.kind().order().size() + pad.kind().axes().indexOf(button) : bit));
+  }
+
   private static String button(Pad pad, ContactSite site) {
-    return pad.kind().contacts().stream()
+    return Stream.concat(pad.kind().contacts().stream(), pad.kind().axisContacts().stream())
         .filter(bit -> bit.contact().equals(site.contact().name()))
         .findFirst()
         .orElseThrow()
@@ -221,71 +244,6 @@ final class PadGrouping implements Grouping {
       }
     }
     throw new IllegalArgumentException("no line says \"" + button + "\"");
-  }
-
-  // ---- what is inside of a pad
-
-  private static List<Component> parts(Pad pad, List<ContactSite> own) {
-    Map<String, Joint> contacts = new LinkedHashMap<>();
-    own.forEach(site -> contacts.put(button(pad, site), site.signal()));
-    if (pad.kind().mechanism() instanceof Phased phased) {
-      return phased.select().isPresent() ? picked(pad, phased, contacts) : List.of();
-    }
-    List<Component> parts = new ArrayList<>();
-    List<Joint> inputs = new ArrayList<>();
-    for (String button : pad.kind().order()) {
-      inputs.add(button.isEmpty() ? pad.pin(Plugged.SUPPLY) : contacts.get(button));
-    }
-    parts.add(
-        new Component.Register(
-            inputs,
-            pad.pin("latch"),
-            pad.pin("clock"),
-            pad.pin(Plugged.GROUND),
-            pad.pin("data"),
-            pad.pin(Plugged.SUPPLY),
-            pad.pin(Plugged.GROUND),
-            true));
-    contacts.values().forEach(at -> parts.add(pulled(pad, at)));
-    return parts;
-  }
-
-  private static Component pulled(Pad pad, Joint at) {
-    return new Component.Resistor(
-        Component.Job.INSIDE, at, pad.pin(Plugged.SUPPLY), PULL_OHM, TOLERANCE);
-  }
-
-  /** Two-to-one multiplexers: select low takes the first, select high the second. */
-  private static List<Component> picked(Pad pad, Phased phased, Map<String, Joint> contacts) {
-    List<Component> parts = new ArrayList<>();
-    Joint select = pad.pin(phased.select().orElseThrow());
-    for (SignalLine line : pad.kind().lines()) {
-      if (line.from().byPad()) {
-        List<Joint> channels = new ArrayList<>();
-        for (int phase = 1; phase >= 0; phase--) {
-          channels.add(channel(pad, phased.phases().get(phase).get(line.name()), contacts));
-        }
-        parts.add(
-            new Component.Multiplexer(
-                channels,
-                List.of(select),
-                pad.pin(line.name()),
-                pad.pin(Plugged.SUPPLY),
-                pad.pin(Plugged.GROUND),
-                true));
-      }
-    }
-    contacts.values().forEach(at -> parts.add(pulled(pad, at)));
-    return parts;
-  }
-
-  private static Joint channel(
-      Pad pad, Phased.@org.jspecify.annotations.Nullable Says says, Map<String, Joint> contacts) {
-    if (says instanceof Phased.Says.Button button) {
-      return contacts.get(button.name());
-    }
-    boolean low = says instanceof Phased.Says.Always always && always.level() == Level.LOW;
-    return pad.pin(low ? Plugged.GROUND : Plugged.SUPPLY);
   }
 
   /** {@return the line that a contact is on by itself; empty where something is between them} */
@@ -345,6 +303,13 @@ final class PadGrouping implements Grouping {
   @Override
   public Look.How how(Sharing sharing, Sharing.Seat seat, PinPlan plan) {
     Pad pad = pad(seat.site());
+    if (pad.framed()) {
+      return new Look.Frame(
+          talk(pad, plan),
+          button(pad, seat.site()),
+          seat.site().contact().type().analog(),
+          seat.site().signal());
+    }
     if (pad.kind().mechanism() instanceof Phased phased) {
       if (phased.select().isEmpty()) {
         return new Look.Level(true);
@@ -365,6 +330,15 @@ final class PadGrouping implements Grouping {
                 kind.time(Timed.TO_CLOCK).leastNs(),
                 kind.time(Timed.CLOCK_LOW).leastNs(),
                 kind.time(Timed.CLOCK_HIGH).leastNs())));
+  }
+
+  /** {@return between which terminals and pins a pad talks, as far as they are planned} */
+  static Talk talk(Pad pad, PinPlan plan) {
+    Map<String, Terminal> lines = new LinkedHashMap<>();
+    for (SignalLine line : pad.kind().lines()) {
+      plan.of(id(pad, line)).ifPresent(pin -> lines.put(line.name(), pin.terminal()));
+    }
+    return new Talk(pad, lines);
   }
 
   private static Terminal terminal(Sharing sharing, String line, PinPlan plan) {

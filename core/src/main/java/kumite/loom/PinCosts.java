@@ -134,7 +134,10 @@ final class PinCosts {
       line.meant(board, terminal) ? 0 : UNMEANT_MM,
       line.needs() != Line.Need.MEASURE && measures ? ANALOG_SPARED_MM : 0,
       line.pulses() && !terminal.can(Terminal.Ability.INTERRUPT) ? UNCOUNTED_MM : 0,
-      line.needs() == Line.Need.READ && !PinPlan.pulls(terminal) ? UNPULLED_MM : 0,
+      (line.needs() == Line.Need.READ || line.needs() == Line.Need.SHARE)
+              && !PinPlan.pulls(terminal)
+          ? UNPULLED_MM
+          : 0,
       terminal.keep().filter(keep -> keep == Terminal.Keep.LED).isPresent() ? LED_MM : 0
     };
     return Arrays.stream(all).filter(mm -> mm > 0).toArray();

@@ -263,6 +263,7 @@ public final class PinPlan {
                   ? "it times a resistance to the supply"
                   : "it measures volts, as a wiper or ladder needs";
           case DRIVE -> "it can drive a wire";
+          case SHARE -> "it can pull a wire low; " + pullReason(terminal);
           case EDGE -> "it tells each edge of the console at once";
           case TOUCH -> "it senses touch";
         });

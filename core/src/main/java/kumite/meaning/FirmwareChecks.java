@@ -40,7 +40,7 @@ public final class FirmwareChecks {
     Optional<BoardKind.Memory> memory = board.flatMap(b -> b.brain().memory());
     boolean can =
         memory.isPresent()
-            && Blueprint.why(board.get()).isEmpty()
+            && Blueprint.why(board.get(), loom.pads()).isEmpty()
             && !inputs.looks().all().isEmpty();
     if (!can) {
       return List.of();

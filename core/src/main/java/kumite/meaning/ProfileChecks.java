@@ -109,6 +109,7 @@ public final class ProfileChecks {
     for (ContactSite site : sites.values().stream().sorted(byNumber()).toList()) {
       boolean axis =
           site.contact().type() == ContactKind.Type.WIPER
+              && site.pad().isEmpty() // a pad says where its ends are by itself
               && seat.profiles().stream()
                   .flatMap(Profile::mappings)
                   .flatMap(mapping -> mapping.of(site.id()).stream())

@@ -24,6 +24,12 @@ final class PadKind {
   /** Rubber domes: common practice, no source. */
   private static final Bounce BOUNCE = new Bounce(500, 5000);
 
+  /** From end to end of a stick's track: common practice, no source. */
+  private static final double TRACK_OHM = 10_000;
+
+  /** Sticks spring back. */
+  private static final double MIDDLE = 0.5;
+
   private PadKind() {}
 
   static ControlKind of(PortKind kind) {
@@ -31,6 +37,9 @@ final class PadKind {
     List<ContactKind> contacts = new ArrayList<>();
     for (PortKind.Bit bit : kind.contacts()) {
       contacts.add(new ContactKind(bit.contact(), ContactKind.Type.SWITCH, "", "", 0));
+    }
+    for (PortKind.Bit bit : kind.axisContacts()) {
+      contacts.add(new ContactKind(bit.contact(), ContactKind.Type.WIPER, "", "", MIDDLE));
     }
     return new ControlKind(
         kind.id(),
@@ -53,7 +62,7 @@ final class PadKind {
         BOUNCE,
         Optional.empty(),
         0,
-        0,
+        kind.axes().isEmpty() ? 0 : TRACK_OHM,
         false,
         Optional.empty(),
         Optional.empty());

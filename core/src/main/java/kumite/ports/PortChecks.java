@@ -21,6 +21,7 @@ import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.LoomChecks;
 import kumite.loom.Pad;
+import kumite.loom.PadInside;
 import kumite.loom.PinChoice;
 import kumite.loom.Sharing;
 import kumite.name.ContactId;
@@ -57,6 +58,7 @@ public final class PortChecks {
       loom.pads().forEach(pad -> checks.supply(pad, board.get()));
       Looks looks = Looks.of(board.get(), loom);
       loom.pads().forEach(pad -> checks.pulls(pad, looks));
+      checks.programs(board.get());
       checks.time();
       checks.locks();
       wired.ifPresent(
@@ -97,10 +99,30 @@ public final class PortChecks {
                 List.of(Subject.of(control.id())),
                 control.label() + " is not wired or read yet",
                 kind.get().title()
-                    + ": Kumite shows what its lines carry, but plans no wires and writes no"
-                    + " program for this mechanism"));
+                    + ": Kumite shows what its lines carry, but plans no wires for it"));
       }
     }
+  }
+
+  /** What is wired and judged, but not in the program that would be written for the board. */
+  private void programs(BoardKind board) {
+    Map<PortKind, List<Pad>> unread = new LinkedHashMap<>();
+    for (Pad pad : loom.pads()) {
+      if (!pad.written() && board.brain().needsCode()) {
+        unread.computeIfAbsent(pad.kind(), k -> new ArrayList<>()).add(pad);
+      }
+    }
+    unread.forEach(
+        (kind, pads) ->
+            findings.add(
+                Finding.of(
+                    PortCode.NO_PROGRAM,
+                    pads.stream().map(pad -> Subject.of(pad.port().id())).toList(),
+                    "No program that Kumite writes reads "
+                        + String.join(", ", pads.stream().map(p -> p.port().label()).toList()),
+                    kind.title()
+                        + ": wires, levels and what the board would hear are worked out; load a"
+                        + " ready-made program that reads such a pad, or write one")));
   }
 
   /** Whether some of its buttons are to mean something, in any profile and layer. */
@@ -216,7 +238,7 @@ public final class PortChecks {
   private void pulls(Pad pad, Looks looks) {
     List<String> open = new ArrayList<>();
     for (SignalLine line : pad.kind().lines()) {
-      if (line.pull().isEmpty()) {
+      if (line.pull().isEmpty() || PadInside.pulledAtSocket(pad, line)) {
         continue;
       }
       Optional<PinChoice> pin = loom.pinOf(pad, line);

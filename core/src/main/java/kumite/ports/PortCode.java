@@ -25,6 +25,7 @@ public enum PortCode implements Code {
   ANSWERS_LATE("SG-13", STOP),
   NO_BUTTON("SG-14", LOOK),
   TWO_FEEDS("SG-15", LOOK),
+  NO_PROGRAM("SG-16", LOOK),
   IN_TIME("SG-20", FINE),
   ANSWERS("SG-21", FINE);
 

@@ -281,7 +281,7 @@ public final class Exports {
       notes.add(
           "the build has stops, and the README begins with them: " + String.join("; ", stops));
     }
-    if (bench.board().filter(b -> Blueprint.why(b).isEmpty()).isPresent()
+    if (bench.board().filter(b -> Blueprint.why(b, bench.loom().pads()).isEmpty()).isPresent()
         && !bench.looks().isEmpty()) {
       List<String> twins = bench.firmware().twins();
       if (!twins.isEmpty()) {

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.PriorityQueue;
+import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.ToIntFunction;
 
@@ -127,7 +128,12 @@ final class Bus {
    * @throws IllegalStateException if the sides never come to rest
    */
   void run(long untilNs) {
-    while (!events.isEmpty() && events.peek().at() <= untilNs) {
+    run(untilNs, () -> false);
+  }
+
+  /** Lets time pass until then, or until something is done, whichever is sooner. */
+  void run(long untilNs, BooleanSupplier done) {
+    while (!events.isEmpty() && events.peek().at() <= untilNs && !done.getAsBoolean()) {
       Event event = events.poll();
       atOnce = event.at() == now ? atOnce + 1 : 0;
       if (atOnce > MOST_AT_ONCE) {
@@ -136,7 +142,7 @@ final class Bus {
       now = event.at();
       event.what().run();
     }
-    now = Math.max(now, untilNs);
+    now = done.getAsBoolean() ? now : Math.max(now, untilNs);
   }
 
   private void settle(Net net) {

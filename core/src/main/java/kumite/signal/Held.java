@@ -19,7 +19,8 @@ public record Held(Set<String> buttons, Map<String, Double> axes) {
   /** No hand on it. */
   public static final Held NOTHING = new Held(Set.of(), Map.of());
 
-  private static final double MIDDLE = 0.5;
+  /** Where an axis stands that nobody moves. */
+  public static final double MIDDLE = 0.5;
 
   public Held {
     buttons = Collections.unmodifiableSet(new LinkedHashSet<>(buttons));

@@ -178,6 +178,18 @@ public record KeyFrame(Map<String, List<Integer>> codes) implements Mechanism {
     }
   }
 
+  /** A byte a frame, at most three for a key; then the last one again. */
+  @Override
+  public int frames(Held held) {
+    return 2 + 3 * held.buttons().size();
+  }
+
+  /** While nobody presses a keyboard says nothing. */
+  @Override
+  public Answer unheard() {
+    return Answer.NO;
+  }
+
   // ---- the console
 
   @Override

@@ -37,6 +37,21 @@ public sealed interface Mechanism
     return List.of();
   }
 
+  /** {@return how long one reading usually takes, in ns; 0 where the pad sends by itself} */
+  default long readingNs(PortKind kind) {
+    return 0;
+  }
+
+  /** {@return after how many frames a reading tells all that is held} */
+  default int frames(Held held) {
+    return 1;
+  }
+
+  /** {@return what it means for a button that nothing was heard at all} */
+  default Answer unheard() {
+    return Answer.UNCLEAR;
+  }
+
   /** The side that asks. */
   interface Console {
     /** Begins a frame; where the pad sends by itself there is nothing to begin. */

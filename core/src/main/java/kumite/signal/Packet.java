@@ -71,6 +71,16 @@ public record Packet(List<Integer> question, List<Integer> identity) implements 
         + kind.time(Timed.BETWEEN).mostNs();
   }
 
+  @Override
+  public long readingNs(PortKind kind) {
+    long each =
+        8 * (kind.time(Timed.CLOCK_LOW).usualNs() + kind.time(Timed.CLOCK_HIGH).usualNs())
+            + kind.time(Timed.TO_ACKNOWLEDGE).usualNs()
+            + kind.time(Timed.ACKNOWLEDGE).usualNs()
+            + kind.time(Timed.BETWEEN).usualNs();
+    return kind.time(Timed.TO_BYTE).usualNs() + size(kind) * each;
+  }
+
   private int size(PortKind kind) {
     return question.size() + Bytes.count(kind.order()) + kind.axes().size();
   }

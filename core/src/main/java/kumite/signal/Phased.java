@@ -116,6 +116,11 @@ public record Phased(Optional<String> select, List<Map<String, Says>> phases) im
     }
   }
 
+  @Override
+  public long readingNs(PortKind kind) {
+    return select.isEmpty() ? 0 : phases.size() * kind.time(Timed.SETTLE).usualNs();
+  }
+
   private static Level level(Says says, Held held) {
     return says instanceof Says.Button button
         ? Level.of(!held.holds(button.name()))

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.IntFunction;
@@ -94,17 +95,35 @@ public record Play(Waveform waveform, List<Reading> readings) {
    */
   public static Play over(
       PortKind kind, IntFunction<Held> hands, int frames, Tempo tempo, Over over) {
-    return talk(
-        kind,
-        frames,
-        tempo,
-        over,
-        bus ->
-            over.pads()
-                .forEach(
-                    pad ->
-                        kind.mechanism()
-                            .pad(kind, () -> hands.apply(pad), new Side(bus, pad, tempo))));
+    return talk(kind, frames, tempo, over, false, bus -> pads(kind, hands, tempo, over, bus));
+  }
+
+  /**
+   * {@return what the console makes of pads while hands stand still, as soon as a reading tells all
+   * of it; empty if none does}
+   *
+   * @param hands what is held at each pad, the first first
+   */
+  public static Optional<Reading> heard(PortKind kind, List<Held> hands, Over over) {
+    Tempo tempo = Tempo.usual(kind);
+    int frames = hands.stream().mapToInt(kind.mechanism()::frames).max().orElse(1);
+    List<Reading> readings =
+        talk(
+                kind,
+                frames,
+                tempo,
+                over,
+                frames == 1,
+                bus -> pads(kind, pad -> hands.get(pad - 1), tempo, over, bus))
+            .readings();
+    return readings.isEmpty() ? Optional.empty() : Optional.of(readings.get(readings.size() - 1));
+  }
+
+  private static void pads(
+      PortKind kind, IntFunction<Held> hands, Tempo tempo, Over over, Bus bus) {
+    for (int pad : over.pads()) {
+      kind.mechanism().pad(kind, () -> hands.apply(pad), new Side(bus, pad, tempo));
+    }
   }
 
   /**
@@ -123,6 +142,7 @@ public record Play(Waveform waveform, List<Reading> readings) {
         frames,
         tempo,
         over,
+        false,
         bus -> {
           if (over.pads().contains(1)) {
             pulled.forEach(name -> bus.pull(new Pin(1, name), PULL_OHM, true));
@@ -131,7 +151,12 @@ public record Play(Waveform waveform, List<Reading> readings) {
         });
   }
 
-  private static Play talk(PortKind kind, int frames, Tempo tempo, Over over, Consumer<Bus> far) {
+  /**
+   * @param once whether it is over with the first reading
+   * @param far sets up the pad's side
+   */
+  private static Play talk(
+      PortKind kind, int frames, Tempo tempo, Over over, boolean once, Consumer<Bus> far) {
     Check.between(1, MOST_FRAMES, frames, "number of frames");
     Bus bus = new Bus(over.joins());
     over.rails().forEach(bus::hold);
@@ -153,7 +178,7 @@ public record Play(Waveform waveform, List<Reading> readings) {
     for (int i = 0; i < frames; i++) {
       bus.after(end - bus.now(), console::frame);
       end += tempo.of(Timed.FRAME);
-      bus.run(end - 1);
+      bus.run(end - 1, () -> once && !readings.isEmpty());
     }
     return new Play(recorder.done(end), readings);
   }

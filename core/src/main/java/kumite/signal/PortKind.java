@@ -131,18 +131,28 @@ public record PortKind(
   }
 
   /**
-   * A button as a contact.
+   * A button or an axis as a contact.
    *
    * @param contact its name among contacts: letters and digits of the button's name
-   * @param button the button's name
+   * @param button the name of the button or of the axis
    */
   public record Bit(String contact, String button) {}
 
   /** {@return its buttons as contacts, in the order they are said} */
   public List<Bit> contacts() {
-    List<Bit> bits = new ArrayList<>();
+    return named(buttons(), new HashSet<>());
+  }
+
+  /** {@return its axes as contacts, in the order they are said} */
+  public List<Bit> axisContacts() {
     Set<String> taken = new HashSet<>();
-    for (String button : buttons()) {
+    contacts().forEach(bit -> taken.add(bit.contact()));
+    return named(axes, taken);
+  }
+
+  private static List<Bit> named(List<String> names, Set<String> taken) {
+    List<Bit> bits = new ArrayList<>();
+    for (String button : names) {
       String plain = button.toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]", "");
       String name = plain.isEmpty() || Character.isDigit(plain.charAt(0)) ? "b" + plain : plain;
       String contact = name;

@@ -49,6 +49,12 @@ public record PulsedWire(int question) implements Mechanism {
     }
   }
 
+  @Override
+  public long readingNs(PortKind kind) {
+    return (8 + bits(kind) + 2) * kind.time(Timed.BIT).usualNs()
+        + kind.time(Timed.TO_ANSWER).usualNs();
+  }
+
   private static int bits(PortKind kind) {
     return kind.order().size() + 8 * kind.axes().size();
   }

@@ -84,8 +84,8 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
         + kind.order().size() * clock;
   }
 
-  /** {@return how long one reading of such a pad takes as a rule, in ns} */
-  public static long readingNs(PortKind kind) {
+  @Override
+  public long readingNs(PortKind kind) {
     long clock = kind.time(Timed.CLOCK_LOW).usualNs() + kind.time(Timed.CLOCK_HIGH).usualNs();
     return kind.time(Timed.LATCH).usualNs()
         + kind.time(Timed.TO_CLOCK).usualNs()

@@ -35,6 +35,7 @@ import kumite.leads.LeadBookChecks;
 import kumite.loom.Console;
 import kumite.loom.Look;
 import kumite.loom.Loom;
+import kumite.loom.Pad;
 import kumite.map.Coverage;
 import kumite.name.ContactId;
 import kumite.name.SeatId;
@@ -337,9 +338,13 @@ public final class Bench {
     return build.seats().stream()
         .filter(s -> s.id().equals(seat))
         .findFirst()
-        .flatMap(s -> catalogue.boardOf(build.home().facing(Aspect.of(s))))
-        .filter(board -> board.brain().needsCode())
-        .flatMap(Blueprint::why);
+        .map(s -> build.home().facing(Aspect.of(s)))
+        .flatMap(
+            facing ->
+                catalogue
+                    .boardOf(facing)
+                    .filter(board -> board.brain().needsCode())
+                    .flatMap(board -> Blueprint.why(board, Pad.all(facing, catalogue))));
   }
 
   /** {@return what keeps the build from working, as the code's reader is to be warned} */

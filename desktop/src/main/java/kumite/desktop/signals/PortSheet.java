@@ -14,6 +14,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import kumite.build.port.Port;
+import kumite.circuit.PadPlay;
 import kumite.circuit.Wired;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.StrandLine;
@@ -26,7 +27,6 @@ import kumite.map.TargetText;
 import kumite.name.ContactId;
 import kumite.ports.Margin;
 import kumite.ports.PortLines;
-import kumite.ports.PortPlay;
 import kumite.signal.Answer;
 import kumite.signal.Play;
 import kumite.signal.PortKind;
@@ -257,7 +257,10 @@ final class PortSheet extends VBox {
     read.setText(
         play.map(p -> (port.reads() ? "The board reads: " : "It reads: ") + words(p)).orElse(""));
     Optional<PortKind> kind = bench.build().ports().kindOf(port);
-    play.ifPresent(p -> wave.show(kind.orElseThrow(), p, !p.readings().get(0).held().isEmpty()));
+    play.ifPresent(
+        p ->
+            wave.show(
+                kind.orElseThrow(), p, p.readings().stream().anyMatch(r -> !r.held().isEmpty())));
     chips.show(
         bench.board().filter(board -> console.filter(c -> c.byCircuit(board)).isPresent()),
         console,
@@ -269,18 +272,27 @@ final class PortSheet extends VBox {
         .circuit()
         .map(
             wired ->
-                PortPlay.of(
-                    bench.loom(),
-                    wired.inputs().looks(),
-                    wired.asBuilt(),
-                    pad,
-                    contact -> workbench.holds().get().on(contact),
-                    1,
-                    Tempo.usual(pad.kind())));
+                new PadPlay(wired.inputs().looks(), wired.asBuilt(), bench.loom().talks(pad))
+                    .play(
+                        workbench.holds().get().over(wired.inputs()::rest),
+                        frames(bench, pad, wired),
+                        Tempo.usual(pad.kind())));
+  }
+
+  /** As many as tell all that is held. */
+  private int frames(Bench bench, Pad pad, Wired wired) {
+    return bench.loom().talks(pad).stream()
+        .map(talk -> talk.held(workbench.holds().get().over(wired.inputs()::rest)))
+        .mapToInt(pad.kind().mechanism()::frames)
+        .max()
+        .orElse(1);
   }
 
   private static String words(Play play) {
-    Reading reading = play.readings().get(0);
+    if (play.readings().isEmpty()) {
+      return "nothing is said";
+    }
+    Reading reading = play.readings().get(play.readings().size() - 1);
     long unclear = reading.buttons().values().stream().filter(a -> a == Answer.UNCLEAR).count();
     String held = reading.held().isEmpty() ? "nothing held" : String.join(", ", reading.held());
     String presence =

@@ -134,6 +134,7 @@ public sealed interface Component {
     LAMP("in series with the lamp"),
     RUNG("rung of the ladder"),
     PULL_UP("pull-up"),
+    DIVIDER("to ground, so that there are volts to measure"),
     LEAD("in a core of a lead"),
     ACROSS("between two cores of a lead"),
     /** Inside of another board. */

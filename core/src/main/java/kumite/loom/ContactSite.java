@@ -169,12 +169,16 @@ public record ContactSite(
   Component part() {
     Joint signal = new Joint(control.id().text(), openTab());
     if (pad.isPresent()) {
+      Optional<Joint> own = PadGrouping.lineOf(pad.get(), contact.name());
+      Joint supply = pad.get().pin(Plugged.SUPPLY);
       if (contact.type().analog()) {
-        Joint ground = pad.get().pin(Plugged.GROUND);
-        return new Component.Pot(
-            id, ground, signal, pad.get().pin(Plugged.SUPPLY), kind.ohm(), rest);
+        // A pot to the supply has the more ohms the further it is moved.
+        return own.isPresent()
+            ? new Component.Pot(id, supply, own.get(), joint(TabRole.LAST_END), kind.ohm(), rest)
+            : new Component.Pot(
+                id, pad.get().pin(Plugged.GROUND), signal, supply, kind.ohm(), rest);
       }
-      Joint open = PadGrouping.lineOf(pad.get(), contact.name()).orElse(signal);
+      Joint open = own.orElse(signal);
       return new Component.Pole(id, pad.get().pin(Plugged.GROUND), open, joint(TabRole.CLOSED));
     }
     if (fed()) {

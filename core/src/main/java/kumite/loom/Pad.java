@@ -47,16 +47,25 @@ public record Pad(Port port, PortKind kind) implements Plugged {
 
   /** {@return whether what it says is heard as frames: no wire says it by its level alone} */
   public boolean framed() {
-    return !written()
-        && !(kind.mechanism() instanceof UsbPad)
-        && !(kind.mechanism() instanceof OneShot);
+    return !written() && !(kind.mechanism() instanceof UsbPad);
   }
 
   /** {@return whether the programs that Kumite writes read such a pad} */
   public boolean written() {
     return kind.mechanism() instanceof SerialLatch latch
             && latch.take() == SerialLatch.Take.BEFORE_RISE
-        || kind.mechanism() instanceof Phased phased && phased.phases().size() <= 2;
+        || kind.mechanism() instanceof Phased phased && phased.phases().size() <= 2
+        || kind.mechanism() instanceof OneShot;
+  }
+
+  /** {@return the line of a button or axis that is on one by itself} */
+  Optional<String> ownLine(String button) {
+    return Optional.ofNullable(kind.mechanism().ownLines(kind).get(button));
+  }
+
+  /** {@return whether each button and axis is on a line of its own} */
+  boolean plain() {
+    return !kind.mechanism().ownLines(kind).isEmpty();
   }
 
   /**

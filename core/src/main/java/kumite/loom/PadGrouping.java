@@ -35,7 +35,7 @@ final class PadGrouping implements Grouping {
     Map<Object, List<ContactSite>> together = new LinkedHashMap<>();
     for (ContactSite site : sites) {
       site.pad()
-          .map(pad -> lineOnly(pad).isPresent() ? site.id() : pad.kind())
+          .map(pad -> pad.plain() ? site.id() : pad.kind())
           .ifPresent(key -> together.computeIfAbsent(key, k -> new ArrayList<>()).add(site));
     }
     return together.values().stream()
@@ -118,28 +118,23 @@ final class PadGrouping implements Grouping {
     if (line.from() == SignalLine.From.CONSOLE) {
       return new ContactId(pad.bus(), named(line));
     }
-    return lineOnly(pad)
-        .flatMap(
-            phased ->
-                pad.kind().contacts().stream()
-                    .filter(bit -> says(phased, bit.button()).line().equals(line.name()))
-                    .map(bit -> new ContactId(pad.port().id(), bit.contact()))
-                    .findFirst())
+    return bits(pad)
+        .filter(bit -> pad.ownLine(bit.button()).filter(line.name()::equals).isPresent())
+        .map(bit -> new ContactId(pad.port().id(), bit.contact()))
+        .findFirst()
         .orElseGet(() -> new ContactId(pad.port().id(), named(line)));
+  }
+
+  /** {@return its buttons, then its axes} */
+  private static Stream<PortKind.Bit> bits(Pad pad) {
+    return Stream.concat(pad.kind().contacts().stream(), pad.kind().axisContacts().stream());
   }
 
   /** {@return the contacts that a line says something of} */
   private static List<ContactSite> on(Pad pad, SignalLine line, List<ContactSite> own) {
-    return lineOnly(pad).isEmpty()
+    return !pad.plain()
         ? own
         : own.stream().filter(site -> site.id().equals(id(pad, line))).toList();
-  }
-
-  /** {@return the mechanism where each contact is on a line of its own} */
-  private static Optional<Phased> lineOnly(Pad pad) {
-    return pad.kind().mechanism() instanceof Phased phased && phased.select().isEmpty()
-        ? Optional.of(phased)
-        : Optional.empty();
   }
 
   private static Line line(
@@ -155,7 +150,8 @@ final class PadGrouping implements Grouping {
         before.isEmpty() ? words + " of all such ports" : before + words,
         switch (line.from()) {
           case CONSOLE -> Line.Need.DRIVE;
-          case PAD, PAD_LOW, POT -> Line.Need.READ;
+          case PAD, PAD_LOW -> Line.Need.READ;
+          case POT -> Line.Need.MEASURE;
           case BOTH, BOTH_LOW -> Line.Need.SHARE;
         },
         place(pad(members.get(0)).kind(), line, Grouping.middle(members)),
@@ -181,6 +177,11 @@ final class PadGrouping implements Grouping {
     String button = button(pad, site);
     if (pad.framed()) {
       return framed(pad, site, driven, read);
+    }
+    Optional<String> own = pad.ownLine(button);
+    if (own.isPresent()) {
+      String words = "line " + own.get().replace('_', ' ');
+      return new Sharing.Seat(site, Optional.empty(), read.get(own.get()), words, 1);
     }
     if (pad.kind().mechanism() instanceof Phased phased) {
       Says says = says(phased, button);
@@ -226,7 +227,7 @@ final class PadGrouping implements Grouping {
   }
 
   private static String button(Pad pad, ContactSite site) {
-    return Stream.concat(pad.kind().contacts().stream(), pad.kind().axisContacts().stream())
+    return bits(pad)
         .filter(bit -> bit.contact().equals(site.contact().name()))
         .findFirst()
         .orElseThrow()
@@ -248,13 +249,11 @@ final class PadGrouping implements Grouping {
 
   /** {@return the line that a contact is on by itself; empty where something is between them} */
   static Optional<Joint> lineOf(Pad pad, String contact) {
-    return lineOnly(pad)
-        .flatMap(
-            phased ->
-                pad.kind().contacts().stream()
-                    .filter(bit -> bit.contact().equals(contact))
-                    .map(bit -> pad.pin(says(phased, bit.button()).line()))
-                    .findFirst());
+    return bits(pad)
+        .filter(bit -> bit.contact().equals(contact))
+        .findFirst()
+        .flatMap(bit -> pad.ownLine(bit.button()))
+        .map(pad::pin);
   }
 
   // ---- the wires to it
@@ -310,10 +309,11 @@ final class PadGrouping implements Grouping {
           seat.site().contact().type().analog(),
           seat.site().signal());
     }
+    if (pad.plain()) {
+      boolean axis = seat.site().contact().type().analog();
+      return axis ? new Look.Volts() : new Look.Level(true);
+    }
     if (pad.kind().mechanism() instanceof Phased phased) {
-      if (phased.select().isEmpty()) {
-        return new Look.Level(true);
-      }
       Terminal select = plan.of(seat.drive().orElseThrow().id()).orElseThrow().terminal();
       return new Look.Channel(List.of(select), seat.place() == 1 ? 1 : 0, false);
     }

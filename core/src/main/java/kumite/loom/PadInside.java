@@ -6,6 +6,7 @@ import java.util.Map;
 import kumite.component.Component;
 import kumite.name.Joint;
 import kumite.signal.Level;
+import kumite.signal.OneShot;
 import kumite.signal.Phased;
 import kumite.signal.SignalLine;
 
@@ -16,6 +17,9 @@ import kumite.signal.SignalLine;
 public final class PadInside {
   /** Inside of a pad: common practice, no source. */
   private static final double PULL_OHM = 10_000;
+
+  /** At the input of a converter: common practice, no source. */
+  private static final double STEADY_NANOFARADS = 100;
 
   private static final double TOLERANCE = 0.05;
 
@@ -29,6 +33,9 @@ public final class PadInside {
   static List<Component> of(Pad pad, Map<String, Joint> contacts) {
     if (pad.framed()) {
       return framed(pad, contacts);
+    }
+    if (pad.kind().mechanism() instanceof OneShot shot) {
+      return dividers(pad, contacts, shot);
     }
     if (pad.kind().mechanism() instanceof Phased phased) {
       return phased.select().isPresent() ? picked(pad, phased, contacts) : List.of();
@@ -84,6 +91,25 @@ public final class PadInside {
         && pad.fed()
         && line.from().needsPull()
         && line.pull().orElseThrow() < PULL_OHM;
+  }
+
+  /**
+   * A board measures volts where a console would time: a resistor from each pot's line to ground,
+   * as many ohms as the pot has, soldered at the socket. The volts go from all to half of the
+   * supply.
+   */
+  private static List<Component> dividers(Pad pad, Map<String, Joint> contacts, OneShot shot) {
+    List<Component> parts = new ArrayList<>();
+    for (String axis : pad.kind().axes()) {
+      if (contacts.containsKey(axis)) {
+        Joint line = pad.ownLine(axis).map(pad::pin).orElseThrow();
+        Joint ground = pad.pin(Plugged.GROUND);
+        parts.add(
+            new Component.Resistor(Component.Job.DIVIDER, line, ground, shot.potOhm(), TOLERANCE));
+        parts.add(new Component.Capacitor(line, ground, STEADY_NANOFARADS));
+      }
+    }
+    return parts;
   }
 
   private static Component pulled(Pad pad, Joint at) {

@@ -18,6 +18,7 @@ import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
+import kumite.loom.Pad;
 import kumite.map.MapCode;
 import kumite.name.ContactId;
 
@@ -109,7 +110,7 @@ public final class ProfileChecks {
     for (ContactSite site : sites.values().stream().sorted(byNumber()).toList()) {
       boolean axis =
           site.contact().type() == ContactKind.Type.WIPER
-              && site.pad().isEmpty() // a pad says where its ends are by itself
+              && site.pad().filter(Pad::framed).isEmpty() // a pad says where its ends are by itself
               && seat.profiles().stream()
                   .flatMap(Profile::mappings)
                   .flatMap(mapping -> mapping.of(site.id()).stream())

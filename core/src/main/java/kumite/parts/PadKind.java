@@ -11,6 +11,7 @@ import kumite.kind.ControlKind.Family;
 import kumite.kind.ControlKind.Feel;
 import kumite.kind.ControlKind.Mount;
 import kumite.measure.Shape;
+import kumite.signal.OneShot;
 import kumite.signal.PortKind;
 
 /**
@@ -31,6 +32,12 @@ final class PadKind {
   private static final double MIDDLE = 0.5;
 
   private PadKind() {}
+
+  private static double ohm(PortKind kind) {
+    return kind.axes().isEmpty()
+        ? 0
+        : kind.mechanism() instanceof OneShot shot ? shot.potOhm() : TRACK_OHM;
+  }
 
   static ControlKind of(PortKind kind) {
     Shape socket = new Shape.Rect(SOCKET_MM, SOCKET_MM, 0);
@@ -62,7 +69,7 @@ final class PadKind {
         BOUNCE,
         Optional.empty(),
         0,
-        kind.axes().isEmpty() ? 0 : TRACK_OHM,
+        ohm(kind),
         false,
         Optional.empty(),
         Optional.empty());

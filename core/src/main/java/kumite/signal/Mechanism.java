@@ -1,6 +1,7 @@
 package kumite.signal;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -35,6 +36,14 @@ public sealed interface Mechanism
   /** {@return what the console takes of each frame, in order; empty where bytes go both ways} */
   default List<Taken> taken(PortKind kind) {
     return List.of();
+  }
+
+  /**
+   * {@return the line of each button and axis, by its name, where each is on a line of its own;
+   * empty where lines say several}
+   */
+  default Map<String, String> ownLines(PortKind kind) {
+    return Map.of();
   }
 
   /** {@return how long one reading usually takes, in ns; 0 where the pad sends by itself} */

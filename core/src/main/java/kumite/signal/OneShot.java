@@ -63,6 +63,20 @@ public record OneShot(double potOhm, double nsPerOhm) implements Mechanism {
     return kind.lines().stream().filter(line -> line.from() == SignalLine.From.PAD_LOW).toList();
   }
 
+  @Override
+  public Map<String, String> ownLines(PortKind kind) {
+    Map<String, String> lines = new LinkedHashMap<>();
+    List<SignalLine> contacts = contacts(kind);
+    for (int i = 0; i < contacts.size(); i++) {
+      lines.put(kind.order().get(i), contacts.get(i).name());
+    }
+    List<SignalLine> pots = pots(kind);
+    for (int i = 0; i < pots.size(); i++) {
+      lines.put(kind.axes().get(i), pots.get(i).name());
+    }
+    return lines;
+  }
+
   /** {@return how long the one-shot of an axis lasts, in ns} */
   public long lasts(long noOhmNs, double ohm) {
     return noOhmNs + Math.round(nsPerOhm * ohm);

@@ -117,6 +117,20 @@ public record Phased(Optional<String> select, List<Map<String, Says>> phases) im
   }
 
   @Override
+  public Map<String, String> ownLines(PortKind kind) {
+    Map<String, String> lines = new LinkedHashMap<>();
+    phases
+        .get(0)
+        .forEach(
+            (line, says) -> {
+              if (select.isEmpty() && says instanceof Says.Button button) {
+                lines.put(button.name(), line);
+              }
+            });
+    return lines;
+  }
+
+  @Override
   public long readingNs(PortKind kind) {
     return select.isEmpty() ? 0 : phases.size() * kind.time(Timed.SETTLE).usualNs();
   }

@@ -1,6 +1,7 @@
 package kumite.ports;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -57,10 +58,11 @@ public class PortLawTest {
           "packet",
           "one-wire-pulse",
           "keyboard-frame",
-          "serial-bytes");
+          "serial-bytes",
+          "one-shot-15");
 
   /** Those whose wires carry frames, which no level tells. */
-  private static final List<String> FRAMED = READ.subList(4, READ.size());
+  private static final List<String> FRAMED = READ.subList(4, READ.size() - 1);
 
   private static final List<String> BOARDS =
       List.of("native-3v3-48", "native-5v-54", "native-3v3-26");
@@ -125,7 +127,8 @@ public class PortLawTest {
           continue;
         }
         all.add(new Object[] {board, new String[] {kind}});
-        if (FRAMED.contains(kind) && !board.equals(BOARDS.get(apt(BOARDS.get(0), kind) ? 0 : 1))) {
+        if (READ.indexOf(kind) >= 4
+            && !board.equals(BOARDS.get(apt(BOARDS.get(0), kind) ? 0 : 1))) {
           continue;
         }
         all.add(new Object[] {board, new String[] {kind, kind}});
@@ -157,14 +160,36 @@ public class PortLawTest {
     }
     Wired wired = bench.circuit().orElseThrow();
     int most = wired.asBuilt().board().axisMaximum();
+    Map<Look, Seen> still = wired.inputs().see(c -> 0);
     for (ContactId held : all) {
       for (ContactId asked : all) {
         Look look = wired.inputs().looks().of(asked).orElseThrow();
         Seen seen = wired.inputs().see(asked, c -> c.equals(held) ? 1 : 0);
-        boolean moved = look.travels() ? seen.code() > most / 2 : seen.pressed();
+        boolean moved =
+            look.travels()
+                ? Math.abs(seen.code() - still.get(look).code()) > most / 4
+                : seen.pressed();
         assertThat(moved).as("%s while %s", asked, held).isEqualTo(asked.equals(held));
       }
     }
+  }
+
+  /**
+   * A pot of a game port to the supply and as many ohms to ground: V = Vs R / (R + x R), the usual
+   * divider, and the code is that of the volts.
+   */
+  @Test(dataProvider = "travels")
+  public void aPotOfAGamePortIsADivider(double travel, double share) {
+    Wired wired = bench(pads("native-5v-54", "one-shot-15")).circuit().orElseThrow();
+    ContactId x = ContactId.parse("pad-1.x");
+    Seen seen = wired.inputs().see(x, c -> c.equals(x) ? travel : 0.5);
+    assertThat(seen.volts()).isCloseTo(5 * share, within(0.005));
+    assertThat(seen.code()).isBetween((int) (1023 * share) - 2, (int) (1023 * share) + 2);
+  }
+
+  @DataProvider
+  public Object[][] travels() {
+    return new Object[][] {{0, 1}, {0.25, 0.8}, {0.5, 2 / 3.0}, {1, 0.5}};
   }
 
   /**

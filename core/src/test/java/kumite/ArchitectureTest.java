@@ -62,6 +62,8 @@ public class ArchitectureTest {
       "meaning",
       "leads",
       "ports",
+      "plan",
+      "bill",
       "verdict",
       "files",
       "sheet",
@@ -111,7 +113,8 @@ public class ArchitectureTest {
             "loom", List.of(),
             "map", List.of("brief"),
             "lead", List.of(),
-            "port", List.of("map"));
+            "port", List.of("map"),
+            "plan", List.of("panel"));
     may.forEach(
         (room, others) -> {
           String[] not =

@@ -40,7 +40,8 @@ final class ExportCommand implements Callable<Integer> {
       description =
           "bench-sheet, template-pdf, svg, dxf, art, drill-csv, cap-labels, header-overlay,"
               + " wiring-board, wiring-csv, cut-list, netlist, parts-csv, spice, labels,"
-              + " assignment, host-chart, mapping-line, descriptor, ports, leads, firmware, or all.")
+              + " assignment, host-chart, mapping-line, descriptor, ports, leads, firmware, plan,"
+              + " bill, bill-sheet, or all.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")

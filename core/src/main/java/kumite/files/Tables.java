@@ -14,6 +14,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import kumite.bill.Bill;
 import kumite.component.Component;
 import kumite.loom.CutList;
 import kumite.loom.Strand;
@@ -35,6 +36,24 @@ public final class Tables {
       CsvMapper.csvBuilder().enable(CsvGenerator.Feature.STRICT_CHECK_FOR_QUOTING).build();
 
   private Tables() {}
+
+  /** {@return all that a build takes: one row an item} */
+  public static String bill(Bill bill) {
+    return csv(
+        List.of("item", "group", "what", "unit", "need", "spare", "buy"),
+        bill.items().stream()
+            .map(
+                item ->
+                    List.of(
+                        item.id(),
+                        item.group().title(),
+                        item.what(),
+                        item.unit().words(),
+                        item.words(item.need()),
+                        item.words(item.spare()),
+                        item.words(item.wanted())))
+            .toList());
+  }
 
   /** {@return the holes of the panel: one row a hole, millimetres from the build's datum} */
   public static String drill(Bench bench) {

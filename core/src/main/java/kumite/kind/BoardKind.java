@@ -93,6 +93,7 @@ public record BoardKind(
    * @param memory what a program may take, where it is known
    * @param answerMicros how long at most from an edge on a line to the program's answer, in us; 0
    *     where it cannot answer edges
+   * @param load how a program gets on it, where it takes one and that is known
    */
   public record Brain(
       Link link,
@@ -103,10 +104,11 @@ public record BoardKind(
       double rawMillis,
       String note,
       Optional<Memory> memory,
-      double answerMicros) {
+      double answerMicros,
+      Optional<Loading> load) {
     /** A cheap USB board that is programmed and soldered. */
     public static final Brain PLAIN =
-        new Brain(Link.USB, false, true, 1, true, 1, "", Optional.empty(), 0);
+        new Brain(Link.USB, false, true, 1, true, 1, "", Optional.empty(), 0, Optional.empty());
 
     public Brain {
       Objects.requireNonNull(link, "link");

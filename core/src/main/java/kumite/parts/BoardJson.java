@@ -13,6 +13,7 @@ import java.util.Set;
 import kumite.json.Key;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
+import kumite.kind.Loading;
 import kumite.kind.Terminal;
 import kumite.measure.Point;
 import kumite.working.Source;
@@ -173,7 +174,8 @@ final class BoardJson {
                 key.number("raw_ms", 0),
                 key.text("note", ""),
                 key.maybe("memory").map(BoardJson::memory),
-                key.number("answer_us", 0)));
+                key.number("answer_us", 0),
+                key.has("load") ? Optional.of(key.word("load", Loading.class)) : Optional.empty()));
   }
 
   private static BoardKind.Memory memory(Key key) {
@@ -230,6 +232,9 @@ final class BoardJson {
     if (brain.answerMicros() > 0) {
       program.put("answer_us", brain.answerMicros());
     }
+    brain
+        .load()
+        .ifPresent(load -> program.put("load", load.name().toLowerCase(java.util.Locale.ROOT)));
     BoardKind.Current current = kind.current();
     node.putObject("current")
         .put("pin_ma", current.pinMilliamps())

@@ -152,7 +152,8 @@ final class CircuitBoard {
             Math.min(1000, kind.time(Timed.FRAME).usualNs() / NS_IN_MS),
             "the console reads it; there is no USB device and nothing to program",
             Optional.empty(),
-            0),
+            0,
+            Optional.empty()),
         new BoardKind.Current(4, 25, 100, 1, 5),
         Optional.of(circuit));
   }

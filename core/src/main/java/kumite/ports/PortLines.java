@@ -14,6 +14,7 @@ import kumite.loom.Console;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.Pad;
+import kumite.loom.PadInside;
 import kumite.loom.PinChoice;
 import kumite.loom.Plugged;
 import kumite.loom.Strand;
@@ -22,6 +23,7 @@ import kumite.signal.SignalLine;
 import kumite.wiring.Net;
 import kumite.wiring.Place;
 import kumite.wiring.Wiring;
+import kumite.working.Quantity;
 import kumite.working.Working;
 
 /** The lines of a port, each from its pin to the board, over the wires as they are. */
@@ -104,17 +106,20 @@ public final class PortLines {
             ? "no terminal"
             : line.from() == SignalLine.From.CONSOLE
                 ? "out, idle " + line.idle().word()
-                : "in, "
-                    + pull(
-                        loom.pinOf(pad, line)
-                            .map(PinChoice::terminal)
-                            .map(Terminal::name)
-                            .map(name -> looks.pulls().getOrDefault(name, Looks.Pull.NONE))
-                            .orElse(Looks.Pull.NONE));
+                : "in, " + pull(loom, looks, pad, line);
     return made(loom, wiring, pad, line.pin(), line.name(), place, level, planned);
   }
 
-  private static String pull(Looks.Pull pull) {
+  private static String pull(Loom loom, Looks looks, Pad pad, SignalLine line) {
+    if (PadInside.pulledAtSocket(pad, line)) {
+      return Quantity.OHM.words(line.pull().orElseThrow()) + " at the socket";
+    }
+    Looks.Pull pull =
+        loom.pinOf(pad, line)
+            .map(PinChoice::terminal)
+            .map(Terminal::name)
+            .map(name -> looks.pulls().getOrDefault(name, Looks.Pull.NONE))
+            .orElse(Looks.Pull.NONE);
     return pull == Looks.Pull.NONE ? "no pull inside" : pull.words() + " inside";
   }
 

@@ -16,6 +16,7 @@ import kumite.lead.Lead;
 import kumite.name.ControlId;
 import kumite.verdict.Bench;
 import kumite.verdict.Export;
+import kumite.verdict.Works;
 import kumite.wiring.Wiring;
 
 /** Everything that goes to the bench as a file; each room declares its own of these. */
@@ -123,6 +124,28 @@ public final class Exports {
           "Sheet of ports",
           "ports.pdf",
           (bench, choices) -> PortPaper.pdf(bench, choices.paper()));
+
+  // ---- of the work
+
+  public static final Export PLAN =
+      paper(
+              "plan",
+              "Plan to tick off",
+              "plan.pdf",
+              (bench, choices) -> PlanPaper.pdf(bench, bench.get(Works.PLAN), choices.paper()))
+          .once();
+
+  public static final Export BILL =
+      Export.of("bill", "Bill of all parts", "bill.csv", b -> utf8(Tables.bill(b.get(Works.BILL))))
+          .once();
+
+  public static final Export BILL_SHEET =
+      paper(
+              "bill-sheet",
+              "Bill on paper",
+              "bill.pdf",
+              (bench, choices) -> BillPaper.pdf(bench, bench.get(Works.BILL), choices.paper()))
+          .once();
 
   // ---- of volts and amps
 

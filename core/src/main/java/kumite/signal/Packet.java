@@ -73,12 +73,16 @@ public record Packet(List<Integer> question, List<Integer> identity) implements 
 
   @Override
   public long readingNs(PortKind kind) {
+    // It is acknowledged from its last rise on; after the last byte nothing is waited for.
     long each =
-        8 * (kind.time(Timed.CLOCK_LOW).usualNs() + kind.time(Timed.CLOCK_HIGH).usualNs())
+        8 * kind.time(Timed.CLOCK_LOW).usualNs()
+            + 7 * kind.time(Timed.CLOCK_HIGH).usualNs()
             + kind.time(Timed.TO_ACKNOWLEDGE).usualNs()
             + kind.time(Timed.ACKNOWLEDGE).usualNs()
             + kind.time(Timed.BETWEEN).usualNs();
-    return kind.time(Timed.TO_BYTE).usualNs() + size(kind) * each;
+    return kind.time(Timed.TO_BYTE).usualNs()
+        + size(kind) * each
+        - kind.time(Timed.BETWEEN).usualNs();
   }
 
   private int size(PortKind kind) {

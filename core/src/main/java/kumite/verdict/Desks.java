@@ -21,6 +21,7 @@ import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
+import kumite.plan.SeatWork;
 import kumite.room.Derivation;
 import kumite.room.Facet;
 import kumite.room.Sight;
@@ -96,6 +97,23 @@ public final class Desks {
                       given.get(SOLVES),
                       given.before().orElse(List.of())))
           .from(SOLVES);
+
+  /** What is wired at each seat, for whoever plans the work. */
+  public static final Derivation<List<SeatWork>> WORK =
+      Derivation.of(
+              "work at the seats",
+              Sight.of(),
+              (Derivation.Work<List<SeatWork>>)
+                  given ->
+                      given.get(ALL).stream()
+                          .map(
+                              desk ->
+                                  new SeatWork(
+                                      desk.build(),
+                                      desk.loom(),
+                                      given.catalogue().boardOf(desk.build())))
+                          .toList())
+          .from(ALL);
 
   /** What is to be said of all seats, and between them. */
   private static final Derivation<List<Finding>> FINDINGS =

@@ -62,7 +62,7 @@ public final class Exported {
     Bench bench = Bench.of(build, Catalogue.standard());
     Optional<BoardKind> board = bench.board();
     boolean can =
-        board.filter(b -> Blueprint.why(b).isEmpty()).isPresent()
+        board.filter(b -> Blueprint.why(b, bench.loom().pads()).isEmpty()).isPresent()
             && bench.circuit().filter(w -> !w.inputs().looks().all().isEmpty()).isPresent();
     return can
         ? Optional.of(

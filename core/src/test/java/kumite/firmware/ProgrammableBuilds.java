@@ -7,7 +7,9 @@ import kumite.RandomBuilds;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.loom.Topology;
+import kumite.build.port.Port;
 import kumite.kind.BoardKind;
+import kumite.loom.Pad;
 import kumite.measure.Placement;
 import kumite.parts.Catalogue;
 import kumite.ports.Consoles;
@@ -42,6 +44,15 @@ public final class ProgrammableBuilds {
     if (random.nextInt(4) > 0 || build.board().isEmpty()) {
       BoardKind board = BOARDS.get(random.nextInt(BOARDS.size()));
       build = build.withBoard(Optional.of(new BoardChoice(board.id(), Placement.at(40, 40))));
+    }
+    for (Port port : build.ports().ports()) { // no program reads what talks in frames
+      boolean framed =
+          build
+              .ports()
+              .kindOf(port)
+              .filter(kind -> new Pad(port, kind).framed() && port.reads())
+              .isPresent();
+      build = framed ? build.without(port.id()) : build;
     }
     if (random.nextInt(4) > 0) {
       build = RandomBuilds.layered(build, random);

@@ -400,7 +400,8 @@ public class MapFaultsTest {
             brain.rawMillis(),
             brain.note(),
             Optional.of(memory),
-            brain.answerMicros()),
+            brain.answerMicros(),
+            brain.load()),
         b.current(),
         b.circuit());
   }

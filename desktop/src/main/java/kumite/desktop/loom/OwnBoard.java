@@ -148,6 +148,7 @@ final class OwnBoard extends VBox {
     List<BoardKind.Link> links = Arrays.asList(BoardKind.Link.values());
     BoardKind.Link chosen =
         links.stream().filter(l -> l.words().equals(link.getValue())).findFirst().orElseThrow();
-    return new BoardKind.Brain(chosen, false, true, 1, true, 1, "", Optional.empty(), 0);
+    return new BoardKind.Brain(
+        chosen, false, true, 1, true, 1, "", Optional.empty(), 0, Optional.empty());
   }
 }

@@ -113,8 +113,7 @@ final class PortSheet extends VBox {
         .forEach(plugged -> bench.circuit().ifPresent(wired -> lines(bench, wired, plugged)));
     pad.ifPresent(
         p ->
-            p.kind()
-                .contacts()
+            Stream.concat(p.kind().contacts().stream(), p.kind().axisContacts().stream())
                 .forEach(bit -> buttons.getChildren().add(button(bench, port, bit))));
     console.ifPresent(
         c -> c.kind().buttons().forEach(name -> buttons.getChildren().add(asked(bench, c, name))));
@@ -126,8 +125,8 @@ final class PortSheet extends VBox {
 
   private static String told(Bench bench, Port port, Optional<Pad> pad, Optional<Console> console) {
     if (port.reads() && pad.isEmpty()) {
-      return "Kumite plays this mechanism (kumite signal simulate), but plans no wires and writes"
-          + " no program for it yet.";
+      return "Kumite plays this mechanism (kumite signal simulate), but plans no wires for it: a USB"
+          + " device wants a host to plug into.";
     }
     if (bench.board().isEmpty()) {
       return port.reads()
@@ -294,6 +293,7 @@ final class PortSheet extends VBox {
     }
     Reading reading = play.readings().get(play.readings().size() - 1);
     long unclear = reading.buttons().values().stream().filter(a -> a == Answer.UNCLEAR).count();
+    boolean bySelf = play.readings().size() > 1;
     String held = reading.held().isEmpty() ? "nothing held" : String.join(", ", reading.held());
     String presence =
         switch (reading.presence()) {
@@ -301,13 +301,23 @@ final class PortSheet extends VBox {
           case NO -> "no pad";
           case UNCLEAR -> "whether a pad is there is not told";
         };
+    String axes =
+        reading.axes().entrySet().stream()
+            .map(
+                axis ->
+                    String.format(
+                        java.util.Locale.ROOT, ", %s %.2f", axis.getKey(), axis.getValue()))
+            .collect(java.util.stream.Collectors.joining());
     return held
+        + axes
         + (unclear > 0 ? ", " + unclear + " unclear" : "")
         + " · "
         + presence
-        + String.format(
-            java.util.Locale.ROOT,
-            " · one reading takes %.1f us",
-            (reading.endNs() - Play.REST_NS) / NS_IN_US);
+        + (bySelf
+            ? " · it sends by itself"
+            : String.format(
+                java.util.Locale.ROOT,
+                " · one reading takes %.1f us",
+                (reading.endNs() - Play.REST_NS) / NS_IN_US));
   }
 }

@@ -1,0 +1,73 @@
+package kumite.plan;
+
+import java.util.List;
+import java.util.Optional;
+import kumite.build.Build;
+
+/** What is proved, glued and closed once all is wired. Minutes: common practice. */
+final class CaseSteps {
+  private final Worksheet sheet;
+  private final Build build;
+  private final List<SeatWork> seats;
+
+  CaseSteps(Worksheet sheet, Build build, List<SeatWork> seats) {
+    this.sheet = sheet;
+    this.build = build;
+    this.seats = seats;
+  }
+
+  void write() {
+    List<SeatWork> wired =
+        seats.stream().filter(s -> s.board().isPresent() && !s.loom().strands().isEmpty()).toList();
+    if (wired.isEmpty()) {
+      return;
+    }
+    int inputs = wired.stream().mapToInt(s -> s.loom().sites().size()).sum();
+    sheet
+        .step("beep-all", Act.BEEP_ALL, "Unpowered: supply to ground silent, neighbours silent")
+        .details(
+            "each input to its common: silent at rest, a beep held",
+            PanelSteps.count(inputs, "input") + "; kumite nets lists what is joined")
+        .add(5 + 0.3 * inputs);
+    sheet
+        .step("power", Act.FIRST_POWER, "First power: supply volts, nothing warm")
+        .details(
+            wired.stream()
+                .flatMap(s -> s.board().stream())
+                .map(b -> b.name() + ": " + b.logicVolts() + " V")
+                .distinct()
+                .toList())
+        .add(5);
+    sheet
+        .step("host", Act.HOST_TEST, "At the host: each function once, nothing else moves")
+        .details(
+            PanelSteps.count(inputs, "contact") + ", both ends and rest of each axis",
+            "the report tester of the system shows the rest")
+        .add(5 + 0.3 * inputs);
+    sheet
+        .step("glue", Act.GLUE_DOWN, "Glue what may come loose: plugs, strips, bundles")
+        .details("never on what gets warm, or where a finger has to go")
+        .add(10);
+    sheet
+        .step("close", Act.CLOSE, "Close the case: no wire under the edge")
+        .details(build.panel().inside().opening().words())
+        .add(5);
+    sheet
+        .step("play", Act.PLAY, "Play ten minutes, two people where there are two seats")
+        .details("diagonals, opposites, chords; everything held at once")
+        .add(10);
+    Optional<String> daily =
+        build.links().isEmpty()
+            ? Optional.empty()
+            : Optional.of("boards that pass each other on are powered together");
+    daily.ifPresent(
+        words ->
+            sheet
+                .step(
+                    "daily",
+                    Act.PLAY,
+                    "Before each day's use: all boards on, one look at each axis")
+                .details(words)
+                .add(2));
+  }
+}

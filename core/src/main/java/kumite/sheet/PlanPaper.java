@@ -1,0 +1,117 @@
+package kumite.sheet;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import kumite.measure.Paper;
+import kumite.plan.Implement;
+import kumite.plan.Plan;
+import kumite.plan.Step;
+import kumite.plan.Sub;
+import kumite.verdict.Bench;
+
+/** The plan as a list to be ticked at the bench, with the reason for the place of each step. */
+public final class PlanPaper {
+  private static final int HOUR = 60;
+
+  private PlanPaper() {}
+
+  /** {@return the list as a PDF document} */
+  public static byte[] pdf(Bench bench, Plan plan, Paper paper) {
+    String title = bench.build().brief().title();
+    return Pen.pdf(
+        title + ", plan",
+        paper,
+        pen -> {
+          Flow flow = new Flow(pen, title, "Plan");
+          flow.newPage();
+          flow.heading("In this order");
+          if (plan.steps().isEmpty()) {
+            flow.paragraph("Nothing to plan yet: the build has no control and no port.");
+            return;
+          }
+          flow.paragraph(
+              plan.steps().size()
+                  + " steps, "
+                  + hours(plan.minutesLeft())
+                  + " of work left, "
+                  + hours(plan.waitingLeft())
+                  + " of waiting on the longest way. Minutes are rough. Where the work can hurt"
+                  + " you, local rules and qualified people come first.");
+          runs(flow, plan);
+          for (Plan.Trouble trouble : plan.troubles()) {
+            flow.paragraph(trouble.words());
+          }
+        });
+  }
+
+  /** A table for each stretch of one sub-assembly, so that the order of the page is the order. */
+  private static void runs(Flow flow, Plan plan) throws IOException {
+    Map<String, Boolean> cautioned = new LinkedHashMap<>();
+    List<Step> run = new ArrayList<>();
+    for (Step step : plan.steps()) {
+      if (!run.isEmpty() && run.get(0).act().sub() != step.act().sub()) {
+        table(flow, run, cautioned);
+        run.clear();
+      }
+      run.add(step);
+    }
+    table(flow, run, cautioned);
+  }
+
+  private static void table(Flow flow, List<Step> run, Map<String, Boolean> cautioned)
+      throws IOException {
+    if (run.isEmpty()) {
+      return;
+    }
+    Sub sub = run.get(0).act().sub();
+    List<String[]> rows = new ArrayList<>();
+    for (Step step : run) {
+      List<String> more = new ArrayList<>(step.details());
+      more.addAll(step.parts());
+      rows.add(
+          new String[] {
+            step.over() ? "x" : "",
+            step.what() + (step.noReturn() ? " (no way back)" : ""),
+            String.join("; ", more),
+            step.why(),
+            Math.round(step.minutes())
+                + (step.waitMinutes() > 0 ? " + wait " + hours(step.waitMinutes()) : "")
+          });
+    }
+    flow.table(
+        sub.title() + ": " + with(run),
+        List.of(
+            Flow.Column.tick("", 8),
+            Flow.Column.of("do", 58),
+            Flow.Column.of("with what, where", 58),
+            Flow.Column.of("why here", 46),
+            Flow.Column.of("min", 16)),
+        rows,
+        "");
+    for (Step step : run) {
+      String caution = step.caution().orElse("");
+      if (!caution.isEmpty() && cautioned.put(caution, true) == null) {
+        flow.paragraph("Caution: " + caution + ".");
+      }
+    }
+  }
+
+  private static String with(List<Step> run) {
+    List<String> all = new ArrayList<>();
+    run.stream().map(step -> step.act().where().words()).distinct().forEach(all::add);
+    run.stream()
+        .flatMap(step -> step.with().stream())
+        .distinct()
+        .map(Implement::words)
+        .forEach(all::add);
+    return String.join(", ", all);
+  }
+
+  private static String hours(double minutes) {
+    long whole = Math.round(minutes);
+    return whole < HOUR ? whole + " min" : whole / HOUR + " h " + whole % HOUR + " min";
+  }
+}

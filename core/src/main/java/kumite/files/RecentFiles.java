@@ -20,6 +20,11 @@ public final class RecentFiles {
     this.list = folder.resolve("recent.txt");
   }
 
+  /** {@return the drawer that is kept beside the list} */
+  public DrawerFile drawer() {
+    return new DrawerFile(list.resolveSibling("drawer.csv"));
+  }
+
   /** {@return the files that are still there; empty where no list can be read} */
   public List<Path> all() {
     List<Path> files = new ArrayList<>();

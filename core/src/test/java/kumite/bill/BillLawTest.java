@@ -96,7 +96,7 @@ public class BillLawTest {
                       bill.item("joint-" + words.replace(' ', '-').replace('.', '-'))
                           .orElseThrow()
                           .need())
-                  .isEqualTo(count));
+                  .isEqualTo((double) count));
       assertThat(sum(bill, Item.Group.SMALL_PARTS)).isGreaterThanOrEqualTo(parts);
       assertThat(Tables.bill(bill).lines().count()).isEqualTo(bill.items().size() + 1L);
     }

@@ -69,6 +69,7 @@ public class PlanLawTest {
     }
     BoardChoice above = cut.board().orElseThrow().on(BoardChoice.Seat.PANEL);
     all.add(cut);
+    all.add(all.get(4).with(PlanBook.PART, PlanBook.EMPTY.withAlready("pad-1"))); // an old pad
     Control rocker = Control.of(cut.freshId("Rocker"), "Rocker", "rocker-21", Placement.at(90, 60));
     all.add(cut.withControls(List.of(rocker)));
     all.add(cut.withBoard(Optional.of(above)));

@@ -28,7 +28,6 @@ public final class LeadsStationRoom implements StationRoom {
               hand.demo("quarter-turn");
               hand.workbench().station().set(Station.LEADS);
             }),
-        new Picture("leads-faces", hand -> hand.press("Faces")),
         new Picture("leads-ringout", hand -> hand.press("Ring-out")));
   }
 }

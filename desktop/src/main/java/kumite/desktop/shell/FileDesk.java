@@ -11,6 +11,7 @@ import kumite.build.Build;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
+import kumite.files.DrawerFile;
 import kumite.files.RecentFiles;
 import kumite.files.TextFile;
 import kumite.parts.PartFile;
@@ -227,8 +228,12 @@ public final class FileDesk {
 
   /** Asks for what a board told of itself, as text in a file. */
   void askSelfTest(Consumer<String> told) {
+    text("Read the self-test stream of a board (.txt)", told);
+  }
+
+  private void text(String question, Consumer<String> told) {
     pane.ask(
-        "Read the self-test stream of a board (.txt)",
+        question,
         "Read",
         folder(),
         "",
@@ -244,6 +249,16 @@ public final class FileDesk {
           }
         },
         Optional.empty());
+  }
+
+  /** {@return the drawer that is kept across builds} */
+  public DrawerFile drawer() {
+    return recent.drawer();
+  }
+
+  /** Asks for a drawer, as a table in a file. */
+  public void askDrawer(Consumer<String> told) {
+    text("Read a drawer (.csv)", told);
   }
 
   /** Asks for a file of own parts and adds them to the build, all or none. */

@@ -56,6 +56,36 @@ public record Landing(How how, double tabMm) {
     return how == How.HOLE && gaugeAwg >= THIN_AWG ? 2 : how.takes;
   }
 
+  /** How a wire of some gauge suits a joint. */
+  public enum Fit {
+    FITS,
+    /** Thin wire in a large tab is folded double. */
+    FOLDED,
+    TOO_THIN,
+    TOO_THICK
+  }
+
+  /** Folded double a wire is as thick as one of a gauge three lower: twice the copper. */
+  private static final int DOUBLE_AWG = 3;
+
+  /**
+   * {@return how a wire suits this joint}: push-on connectors of 2.8, 4.8 and 6.3 mm take 28 to 20,
+   * 26 to 16 and 24 to 14 AWG
+   */
+  public Fit fit(int gaugeAwg) {
+    if (how != How.PUSH_ON) {
+      return Fit.FITS;
+    }
+    int thinnest = tabMm <= 3 ? 28 : tabMm <= 5 ? 26 : 24;
+    int thickest = tabMm <= 3 ? 20 : tabMm <= 5 ? 16 : 14;
+    if (gaugeAwg < thickest) {
+      return Fit.TOO_THICK;
+    }
+    return gaugeAwg <= thinnest
+        ? Fit.FITS
+        : gaugeAwg <= thinnest + DOUBLE_AWG ? Fit.FOLDED : Fit.TOO_THIN;
+  }
+
   /** {@return how far the insulation is taken off, in mm} */
   public double stripMm() {
     return how.stripMm;

@@ -1,17 +1,20 @@
 package kumite.plan;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import kumite.build.Control;
 import kumite.kind.Landing;
-import kumite.loom.CutList;
 import kumite.loom.Serves;
 import kumite.loom.Strand;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
+import kumite.name.ControlId;
 import kumite.name.Joint;
 
 /** Wires of one seat: cut, joined at the controls, proved, landed. Minutes: common practice. */
@@ -37,7 +40,8 @@ final class HarnessSteps {
           + " to "
           + end.tab()
           + ": "
-          + end.joint();
+          + end.joint()
+          + (end.landing().fit(strand.gaugeAwg()) == Landing.Fit.FOLDED ? ", folded double" : "");
     }
 
     double minutes() {
@@ -47,10 +51,16 @@ final class HarnessSteps {
 
   private final Worksheet sheet;
   private final SeatWork seat;
+  private final Set<String> hands = new HashSet<>();
+  private final Set<ControlId> lit = new HashSet<>();
 
   HarnessSteps(Worksheet sheet, SeatWork seat) {
     this.sheet = sheet;
     this.seat = seat;
+    seat.build().hands().forEach(control -> hands.add(control.id().text()));
+    seat.loom().sites().stream()
+        .filter(site -> site.kind().lit())
+        .forEach(site -> lit.add(site.control().id()));
   }
 
   void write() {
@@ -99,7 +109,7 @@ final class HarnessSteps {
   }
 
   private boolean hand(String part) {
-    return seat.build().hands().stream().anyMatch(c -> c.id().text().equals(part));
+    return hands.contains(part);
   }
 
   /** Wires of what is not used are not made. */
@@ -128,31 +138,27 @@ final class HarnessSteps {
           .at(seat.at())
           .add(3);
     }
-    List<String> spools =
-        CutList.of(seat.loom()).spools().stream()
-            .map(
-                spool -> {
-                  List<Strand> own =
-                      strands.stream()
-                          .filter(s -> s.gaugeAwg() == spool.gaugeAwg())
-                          .filter(s -> s.colour().equals(spool.colour()))
-                          .toList();
-                  return spool.gaugeAwg()
-                      + " AWG "
-                      + spool.colour()
-                      + ": "
-                      + own.stream()
-                          .map(s -> s.id() + " " + Length.text(s.lengthMm(), LengthUnit.MM))
-                          .collect(Collectors.joining(", "));
-                })
-            .filter(line -> !line.endsWith(": "))
-            .toList();
+    Map<String, List<Strand>> spools = new TreeMap<>();
+    for (Strand strand : strands) {
+      spools
+          .computeIfAbsent(strand.gaugeAwg() + " AWG " + strand.colour(), k -> new ArrayList<>())
+          .add(strand);
+    }
+    List<String> lines = new ArrayList<>();
+    spools.forEach(
+        (spool, own) ->
+            lines.add(
+                spool
+                    + ": "
+                    + own.stream()
+                        .map(s -> s.id() + " " + Length.text(s.lengthMm(), LengthUnit.MM))
+                        .collect(Collectors.joining(", "))));
     sheet
         .step(
             "wire" + seat.suffix(),
             Act.CUT_WIRE,
             "Cut, strip and letter " + PanelSteps.count(strands.size(), "wire") + seat.words())
-        .details(spools)
+        .details(lines)
         .at(seat.at())
         .wires(seat, strands)
         .add(CUT_MINUTES * strands.size());
@@ -162,9 +168,10 @@ final class HarnessSteps {
     String id = control.id().text();
     String at = "control " + id;
     String tail = seat.build().seats().size() > 1 ? id + seat.suffix() : id;
-    boolean lit =
-        seat.loom().sites().stream().anyMatch(s -> s.control().equals(control) && s.kind().lit());
-    List<At> lamps = some.stream().filter(a -> lit && a.strand().serves() == Serves.LAMP).toList();
+    List<At> lamps =
+        some.stream()
+            .filter(a -> lit.contains(control.id()) && a.strand().serves() == Serves.LAMP)
+            .toList();
     List<At> contacts = some.stream().filter(a -> !lamps.contains(a)).toList();
     List<At> tubed = some.stream().filter(At::tubed).toList();
     if (!tubed.isEmpty()) {

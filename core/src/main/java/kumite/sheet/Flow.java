@@ -122,6 +122,32 @@ final class Flow {
     y += 1.2;
   }
 
+  /**
+   * Something to be ticked, whole: what it is, a word at the right, and lines below it.
+   *
+   * @param done whether it is ticked already
+   */
+  void item(boolean done, String what, String right, List<String> lines) throws IOException {
+    double inset = 7;
+    double rightMm = pen.widthMm(Face.WORDS, 8, right) + 3;
+    List<String> title = pen.wrap(Face.STRONG, 9, what, widthMm() - inset - rightMm);
+    room(title.size() * 4.4 + (lines.isEmpty() ? 1 : 5));
+    cell(Column.tick("", inset), done ? "x" : "", MARGIN_MM, 1);
+    pen.text(Face.WORDS, 8, MARGIN_MM + widthMm() - rightMm + 3, y, right);
+    for (String line : title) {
+      pen.text(Face.STRONG, 9, MARGIN_MM + inset, y, line);
+      y += 4.2;
+    }
+    for (String text : lines) {
+      for (String line : pen.wrap(Face.WORDS, 8, text, widthMm() - inset)) {
+        room(ROW_MM);
+        pen.text(Face.WORDS, 8, MARGIN_MM + inset, y, line);
+        y += 3.7;
+      }
+    }
+    y += 1.6;
+  }
+
   void table(String heading, List<Column> columns, List<String[]> rows, String empty)
       throws IOException {
     room(28);

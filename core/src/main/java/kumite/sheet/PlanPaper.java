@@ -9,7 +9,6 @@ import kumite.measure.Paper;
 import kumite.plan.Implement;
 import kumite.plan.Plan;
 import kumite.plan.Step;
-import kumite.plan.Sub;
 import kumite.verdict.Bench;
 
 /** The plan as a list to be ticked at the bench, with the reason for the place of each step. */
@@ -66,37 +65,32 @@ public final class PlanPaper {
     if (run.isEmpty()) {
       return;
     }
-    Sub sub = run.get(0).act().sub();
-    List<String[]> rows = new ArrayList<>();
+    flow.room(18);
+    flow.heading(run.get(0).act().sub().title() + ": " + with(run));
     for (Step step : run) {
-      List<String> more = new ArrayList<>(step.details());
-      more.addAll(step.parts());
-      rows.add(
-          new String[] {
-            step.over() ? "x" : "",
-            step.what() + (step.noReturn() ? " (no way back)" : ""),
-            String.join("; ", more),
-            step.why(),
-            Math.round(step.minutes())
-                + (step.waitMinutes() > 0 ? " + wait " + hours(step.waitMinutes()) : "")
-          });
-    }
-    flow.table(
-        sub.title() + ": " + with(run),
-        List.of(
-            Flow.Column.tick("", 8),
-            Flow.Column.of("do", 58),
-            Flow.Column.of("with what, where", 58),
-            Flow.Column.of("why here", 46),
-            Flow.Column.of("min", 16)),
-        rows,
-        "");
-    for (Step step : run) {
+      List<String> lines = new ArrayList<>();
+      lines.add("Why here: " + step.why() + ".");
+      if (!step.details().isEmpty()) {
+        lines.add(String.join("; ", step.details()) + ".");
+      }
+      if (!step.parts().isEmpty()) {
+        lines.add("Take " + String.join(", ", step.parts()) + ".");
+      }
       String caution = step.caution().orElse("");
       if (!caution.isEmpty() && cautioned.put(caution, true) == null) {
-        flow.paragraph("Caution: " + caution + ".");
+        lines.add("Caution: " + caution + ".");
       }
+      flow.item(
+          step.over(),
+          step.what(),
+          (step.noReturn() ? "no way back · " : "")
+              + (step.over() ? step.state().words() + " · " : "")
+              + Math.round(step.minutes())
+              + " min"
+              + (step.waitMinutes() > 0 ? ", then wait " + hours(step.waitMinutes()) : ""),
+          lines);
     }
+    flow.down(2);
   }
 
   private static String with(List<Step> run) {

@@ -1,6 +1,8 @@
 package kumite.station;
 
 import java.util.List;
+import kumite.build.Build;
+import kumite.build.plan.PlanBook;
 import kumite.files.PlanJson;
 import kumite.finding.Code;
 import kumite.finding.Finding;
@@ -22,7 +24,10 @@ public final class PlanRoom implements Room {
       Derivation.<List<Finding>>of(
               "findings of the plan",
               Works.SEEN,
-              given -> PlanChecks.of(given.build(), given.get(Works.PLAN)))
+              given ->
+                  begun(given.build())
+                      ? PlanChecks.of(given.build(), given.get(Works.PLAN))
+                      : List.of())
           .from(Works.PLAN);
 
   @Override
@@ -46,22 +51,25 @@ public final class PlanRoom implements Room {
   }
 
   @Override
-  public List<Derivation<?>> shown() {
-    return List.of(Works.BILL);
-  }
-
-  @Override
   public List<Export> exports() {
     return List.of(Exports.PLAN, Exports.BILL, Exports.BILL_SHEET);
   }
 
+  /** Before anything is decided or ticked off no edit waits for the plan. */
+  private static boolean begun(Build build) {
+    return !build.get(PlanBook.PART).equals(PlanBook.EMPTY)
+        || build.seats().stream().anyMatch(seat -> !seat.loom().done().isEmpty());
+  }
+
   @Override
   public State state(Bench bench) {
+    if (!begun(bench.build())) {
+      return new State(bench.build().hands().isEmpty() ? "nothing yet" : "not begun", false);
+    }
     Plan plan = bench.get(Works.PLAN);
     long over = plan.steps().size() - plan.open().size();
-    return plan.steps().isEmpty()
-        ? new State("nothing yet", false)
-        : new State(over + " of " + plan.steps().size() + " done", over == plan.steps().size());
+    return new State(
+        over + " of " + plan.steps().size() + " done", over == plan.steps().size() && over > 0);
   }
 
   @Override

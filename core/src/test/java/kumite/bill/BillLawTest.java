@@ -124,6 +124,42 @@ public class BillLawTest {
     assertThat(sum(dark, Item.Group.WIRE)).isLessThan(sum(all, Item.Group.WIRE));
   }
 
+  // ---- wire against its joint
+
+  @DataProvider
+  public Object[][] gauges() {
+    return new Object[][] { // common practice: what such connectors are sold for
+      {6.3, 16, Landing.Fit.FITS},
+      {6.3, 24, Landing.Fit.FITS},
+      {6.3, 26, Landing.Fit.FOLDED},
+      {6.3, 30, Landing.Fit.TOO_THIN},
+      {6.3, 12, Landing.Fit.TOO_THICK},
+      {4.8, 22, Landing.Fit.FITS},
+      {4.8, 28, Landing.Fit.FOLDED},
+      {2.8, 16, Landing.Fit.TOO_THICK},
+      {2.8, 26, Landing.Fit.FITS},
+    };
+  }
+
+  /** A wire that does not suit its tab is told with the gauge that does; a sound one never. */
+  @Test(dataProvider = "gauges")
+  public void aWireIsHeldAgainstItsTab(double tab, int awg, Landing.Fit fit) throws Exception {
+    assertThat(Landing.tab(tab).fit(awg)).isEqualTo(fit);
+    assertThat(Landing.of(Landing.How.LUG).fit(awg)).isEqualTo(Landing.Fit.FITS);
+    Build desk = Demo.open("ferry-bridge", Catalogue.standard());
+    Build laid = desk.withLoom(desk.loom().withLaying(desk.loom().laying().withGauge(awg)));
+    boolean off =
+        Set.of(Landing.Fit.TOO_THIN, Landing.Fit.TOO_THICK).contains(Landing.tab(4.8).fit(awg));
+    var found =
+        bench(laid).findings().stream().filter(f -> f.code().text().equals("LM-21")).toList();
+    assertThat(found).hasSize(off ? 1 : 0);
+    if (off) {
+      Build mended = found.get(0).fix().orElseThrow().edit().apply(laid);
+      assertThat(bench(mended).findings().stream().map(f -> f.code().text()))
+          .doesNotContain("LM-21");
+    }
+  }
+
   // ---- cutting
 
   /**

@@ -9,14 +9,17 @@ import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
-import kumite.bill.Bill;
+import kumite.bill.Carriers;
 import kumite.bill.Item;
 import kumite.bill.Shopping;
 import kumite.bill.Stock;
 import kumite.files.BuildFileException;
+import kumite.verdict.Bench;
+import kumite.verdict.Desks;
 import kumite.verdict.Works;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -45,13 +48,19 @@ final class BillCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws BuildFileException, IOException {
-    Bill bill = input.bench().get(Works.BILL);
-    Shopping shopping = Shopping.of(bill, drawer());
+    Bench bench = input.bench();
+    Stock drawer = drawer();
+    Shopping shopping = Shopping.of(bench.get(Works.BILL), drawer);
+    List<Carriers.Way> carriers = Carriers.of(bench.get(Desks.WORK), drawer);
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
-      out.println(Json.print(node(shopping)));
+      ObjectNode node = node(shopping);
+      ArrayNode ways = node.putArray("carriers");
+      carriers.forEach(way -> ways.add(node(way)));
+      out.println(Json.print(node));
     } else {
       print(shopping, out);
+      carriers.forEach(way -> print(way, out));
     }
     return 0;
   }
@@ -80,6 +89,16 @@ final class BillCommand implements Callable<Integer> {
     ObjectNode sums = node.putObject("sums");
     shopping.sums().forEach((shop, sum) -> sums.put(shop.isEmpty() ? "no shop" : shop, sum));
     node.put("unpriced", shopping.unpriced());
+    return node;
+  }
+
+  private static ObjectNode node(Carriers.Way way) {
+    ObjectNode node = JsonNodeFactory.instance.objectNode();
+    node.put("how", way.how().words());
+    node.put("area_mm2", Math.round(way.areaMm2()));
+    node.put("joints", way.joints());
+    way.price().ifPresent(price -> node.put("price", price));
+    node.put("why", way.how().why());
     return node;
   }
 
@@ -152,6 +171,22 @@ final class BillCommand implements Callable<Integer> {
             + bought
             + " to be bought"
             + (shopping.unpriced() > 0 ? ", " + shopping.unpriced() + " without a price" : ""));
+  }
+
+  private static void print(Carriers.Way way, PrintWriter out) {
+    out.println(
+        "small parts on "
+            + way.how().words()
+            + ": "
+            + Math.round(way.areaMm2())
+            + " mm², "
+            + way.joints()
+            + " joints"
+            + (way.price().isPresent()
+                ? String.format(Locale.ROOT, ", %.2f", way.price().getAsDouble())
+                : "")
+            + "; "
+            + way.how().why());
   }
 
   private void print(Shopping.Line line, PrintWriter out) {

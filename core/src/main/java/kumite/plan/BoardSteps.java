@@ -44,7 +44,10 @@ final class BoardSteps {
     carriers();
     program(used);
     sheet
-        .step("fix" + seat.suffix(), Act.FIX_BOARD, "Screw " + board.name() + " to its place")
+        .step(
+            "fix" + seat.suffix(),
+            Act.FIX_BOARD,
+            "Screw " + board.name() + " to its place" + seat.words())
         .details(seat.build().board().map(choice -> choice.seat().words()).orElse(""))
         .parts(
             board.seating().standoffs().isEmpty()
@@ -58,7 +61,9 @@ final class BoardSteps {
     int pins = board.terminals().size();
     sheet
         .step(
-            "pins" + seat.suffix(), Act.LOOK_AT_PINS, "Look along the " + pins + " pins: none bent")
+            "pins" + seat.suffix(),
+            Act.LOOK_AT_PINS,
+            "Look along the " + pins + " pins: none bent" + seat.words())
         .details("a housing pushed over a bent pin folds it flat")
         .at(seat.at())
         .add(1);
@@ -130,7 +135,10 @@ final class BoardSteps {
   private void program(Set<String> used) {
     if (board.brain().needsCode()) {
       sheet
-          .step("load" + seat.suffix(), Act.LOAD_PROGRAM, "Load the program of " + board.name())
+          .step(
+              "load" + seat.suffix(),
+              Act.LOAD_PROGRAM,
+              "Load the program of " + board.name() + seat.words())
           .details(
               board.brain().load().map(Loading::words).orElse("as the board's maker says"),
               "kumite export --what firmware")
@@ -148,7 +156,7 @@ final class BoardSteps {
           .step(
               "try" + seat.suffix(),
               Act.TRY_BOARD,
-              "Try the bare board: touch each input to its common")
+              "Try the bare board: touch each input to its common" + seat.words())
           .details(String.join(", ", read))
           .at(seat.at())
           .add(2 + 0.3 * read.size());

@@ -126,7 +126,7 @@ final class HarnessSteps {
           .step(
               "measure" + seat.suffix(),
               Act.MEASURE_WIRE,
-              "Measure the way of the longest wire before you count on ready ones")
+              "Measure the way of the longest wire before you count on ready ones" + seat.words())
           .details(
               "longest " + Length.text(longest, LengthUnit.MM),
               over

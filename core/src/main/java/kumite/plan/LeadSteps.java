@@ -26,7 +26,8 @@ final class LeadSteps {
           .step("apart", Act.TAKE_APART, "Photograph what is reused, then take it apart")
           .details(
               "labels on every wire, screws kept by place; some have security heads",
-              "measure what you do not know before you cut it")
+              "measure what you do not know before you cut it",
+              "15 W and a fine tip on a pad's circuit board: more lifts its tracks")
           .add(15);
     }
     for (Lead lead : build.leads().leads()) {

@@ -106,6 +106,8 @@ public final class PlanPaper {
 
   private static String hours(double minutes) {
     long whole = Math.round(minutes);
-    return whole < HOUR ? whole + " min" : whole / HOUR + " h " + whole % HOUR + " min";
+    return whole < HOUR
+        ? whole + " min"
+        : whole / HOUR + " h" + (whole % HOUR == 0 ? "" : " " + whole % HOUR + " min");
   }
 }

@@ -15,6 +15,7 @@ import java.util.SplittableRandom;
 import kumite.RandomBuilds;
 import kumite.build.Build;
 import kumite.build.plan.PlanBook;
+import kumite.component.Component;
 import kumite.files.Demo;
 import kumite.files.Tables;
 import kumite.kind.Landing;
@@ -122,6 +123,36 @@ public class BillLawTest {
     assertThat(dark.item("button-30-lamp")).isEmpty();
     assertThat(sum(there, Item.Group.WIRE)).isEqualTo(sum(all, Item.Group.WIRE));
     assertThat(sum(dark, Item.Group.WIRE)).isLessThan(sum(all, Item.Group.WIRE));
+  }
+
+  /** A made board takes one joint an end; wires of perforated board only add; chips never hang. */
+  @Test
+  public void carriersAreComparedByJoints() throws Exception {
+    int compared = 0;
+    for (Build build : builds()) {
+      List<SeatWork> seats = bench(build).get(Desks.WORK);
+      List<Component> parts =
+          seats.stream()
+              .flatMap(seat -> seat.loom().parts().stream())
+              .filter(Component::fitted)
+              .toList();
+      int ends = parts.stream().mapToInt(part -> part.ends().size()).sum();
+      boolean chips =
+          parts.stream()
+              .anyMatch(p -> p instanceof Component.Register || p instanceof Component.Multiplexer);
+      Map<Carriers.How, Carriers.Way> ways = new HashMap<>();
+      Carriers.of(seats, Stock.EMPTY).forEach(way -> ways.put(way.how(), way));
+      assertThat(ways.isEmpty()).isEqualTo(parts.isEmpty());
+      if (!parts.isEmpty()) {
+        compared++;
+        assertThat(ways.containsKey(Carriers.How.HANGING)).isEqualTo(!chips);
+        assertThat(ways.get(Carriers.How.MADE).joints()).isEqualTo(ends);
+        assertThat(ways.get(Carriers.How.PERF).joints()).isGreaterThanOrEqualTo(ends);
+        assertThat(ways.get(Carriers.How.PERF).areaMm2())
+            .isGreaterThan(ways.get(Carriers.How.MADE).areaMm2());
+      }
+    }
+    assertThat(compared).isGreaterThan(3);
   }
 
   // ---- wire against its joint

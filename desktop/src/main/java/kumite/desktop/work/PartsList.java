@@ -16,7 +16,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import kumite.bill.Bill;
+import kumite.bill.Carriers;
 import kumite.bill.Item;
 import kumite.bill.Shopping;
 import kumite.bill.Stock;
@@ -26,6 +26,7 @@ import kumite.desktop.shell.FileDesk;
 import kumite.desktop.shell.Workbench;
 import kumite.files.BuildFileException;
 import kumite.verdict.Bench;
+import kumite.verdict.Desks;
 import kumite.verdict.Works;
 
 /** All that a build takes, held against the drawer, which is kept across builds. */
@@ -69,7 +70,7 @@ final class PartsList extends VBox {
       read = true;
       stock = kept();
     }
-    draw(bench.get(Works.BILL));
+    draw(bench);
   }
 
   private Stock kept() {
@@ -97,11 +98,11 @@ final class PartsList extends VBox {
     } catch (BuildFileException e) {
       workbench.complain("The drawer: " + e.getMessage());
     }
-    draw(workbench.bench().get().get(Works.BILL));
+    draw(workbench.bench().get());
   }
 
-  private void draw(Bill bill) {
-    Shopping shopping = Shopping.of(bill, stock);
+  private void draw(Bench bench) {
+    Shopping shopping = Shopping.of(bench.get(Works.BILL), stock);
     table.getChildren().clear();
     int row = 0;
     for (Item.Group group : Item.Group.values()) {
@@ -115,6 +116,20 @@ final class PartsList extends VBox {
           row(line, row++);
         }
       }
+    }
+    for (Carriers.Way way : Carriers.of(bench.get(Desks.WORK), stock)) {
+      Label words =
+          Head.note(
+              "Small parts on "
+                  + way.how().words()
+                  + ": "
+                  + Math.round(way.areaMm2())
+                  + " mm², "
+                  + way.joints()
+                  + " joints; "
+                  + way.how().why());
+      words.setMinWidth(0);
+      table.add(words, 0, row++);
     }
     if (row == 0) {
       table.add(Head.note("Nothing is needed yet. Place a control first."), 0, 0);

@@ -20,6 +20,7 @@ import kumite.build.Edit;
 import kumite.build.plan.OwnStep;
 import kumite.build.plan.PlanBook;
 import kumite.desktop.shell.Workbench;
+import kumite.finding.Station;
 import kumite.name.ControlId;
 import kumite.plan.Implement;
 import kumite.plan.Plan;
@@ -219,6 +220,17 @@ final class StepList extends VBox {
               mark(thing ? "It is there already" : "Done before", id, b -> b.withAlready(id)),
               mark(thing ? "It is not used" : "Leave it out", id, b -> b.withUnused(id)));
     }
+    Station shows =
+        switch (step.act().sub()) {
+          case PANEL -> Station.PANEL;
+          case LEADS -> Station.LEADS;
+          case BOARDS, HARNESS, PROVE, CASE -> Station.LOOM;
+        };
+    Button show = new Button("Show it at " + shows.title());
+    show.setId("step-show");
+    show.getStyleClass().add("small");
+    show.setOnAction(event -> workbench.station().set(shows));
+    row.getChildren().add(show);
     boolean own =
         workbench.build().get().get(PlanBook.PART).own().stream()
             .anyMatch(o -> o.id().equals(step.id()));

@@ -154,6 +154,8 @@ final class StepList extends VBox {
     row.setOnMouseClicked(event -> choose(step));
     if (open) {
       words.getChildren().addAll(details(step));
+      StepPicture.of(workbench.build().get(), workbench.catalogueOf(workbench.build().get()), step)
+          .ifPresent(picture -> row.getChildren().add(2, picture));
     }
     return row;
   }

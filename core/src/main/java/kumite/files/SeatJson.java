@@ -2,6 +2,7 @@ package kumite.files;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import kumite.build.BoardChoice;
 import kumite.build.Seat;
 import kumite.build.loom.LoomSettings;
@@ -58,7 +59,11 @@ final class SeatJson {
       throw at.misfit(
           "the catalogue has no board \"" + kind + "\"",
           "use one of "
-              + String.join(", ", catalogue.boards().stream().map(BoardKind::id).toList()));
+              + String.join(
+                  ", ",
+                  Stream.concat(catalogue.boards().stream(), catalogue.readyBoards().stream())
+                      .map(BoardKind::id)
+                      .toList()));
     }
     return kind;
   }

@@ -104,7 +104,19 @@ public record Blueprint(
     String name = "\"" + board.name() + "\" ";
     if (board.fixedMap() || !board.brain().needsCode()) {
       return Optional.of(
-          name + "brings its own program and takes no other: there is nothing to write for it");
+          board
+              .brain()
+              .program()
+              .map(
+                  ready ->
+                      name
+                          + "runs a ready-made program: load \""
+                          + ready.name()
+                          + "\", there is nothing to write for it")
+              .orElse(
+                  name
+                      + "brings its own program and takes no other: there is nothing to write for"
+                      + " it"));
     }
     if (!DEVICES.contains(board.brain().link())) {
       return Optional.of(

@@ -94,6 +94,7 @@ public record BoardKind(
    * @param answerMicros how long at most from an edge on a line to the program's answer, in us; 0
    *     where it cannot answer edges
    * @param load how a program gets on it, where it takes one and that is known
+   * @param program the ready-made program that it runs, if that is known
    */
   public record Brain(
       Link link,
@@ -105,10 +106,22 @@ public record BoardKind(
       String note,
       Optional<Memory> memory,
       double answerMicros,
-      Optional<Loading> load) {
+      Optional<Loading> load,
+      Optional<ReadyProgram> program) {
     /** A cheap USB board that is programmed and soldered. */
     public static final Brain PLAIN =
-        new Brain(Link.USB, false, true, 1, true, 1, "", Optional.empty(), 0, Optional.empty());
+        new Brain(
+            Link.USB,
+            false,
+            true,
+            1,
+            true,
+            1,
+            "",
+            Optional.empty(),
+            0,
+            Optional.empty(),
+            Optional.empty());
 
     public Brain {
       Objects.requireNonNull(link, "link");

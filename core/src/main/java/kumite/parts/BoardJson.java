@@ -14,6 +14,7 @@ import kumite.json.Key;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.Loading;
+import kumite.kind.ReadyProgram;
 import kumite.kind.Terminal;
 import kumite.measure.Point;
 import kumite.working.Source;
@@ -137,7 +138,7 @@ final class BoardJson {
     return can;
   }
 
-  private static Map<String, String> texts(Key key, String name) {
+  static Map<String, String> texts(Key key, String name) {
     Map<String, String> texts = new HashMap<>();
     key.maybe(name)
         .ifPresent(map -> map.members().keySet().forEach(k -> texts.put(k, map.text(k))));
@@ -175,7 +176,35 @@ final class BoardJson {
                 key.text("note", ""),
                 key.maybe("memory").map(BoardJson::memory),
                 key.number("answer_us", 0),
-                key.has("load") ? Optional.of(key.word("load", Loading.class)) : Optional.empty()));
+                key.has("load") ? Optional.of(key.word("load", Loading.class)) : Optional.empty(),
+                key.maybe("program").map(BoardJson::program)));
+  }
+
+  static ReadyProgram program(Key key) {
+    List<ReadyProgram.Combination> combinations = new ArrayList<>();
+    if (key.has("combinations")) {
+      for (Key one : key.objects("combinations")) {
+        combinations.add(
+            one.whole(
+                () ->
+                    new ReadyProgram.Combination(
+                        one.texts("hold"), one.integer("for_ms"), one.text("does"))));
+      }
+    }
+    List<ReadyProgram.Setting> settings = new ArrayList<>();
+    if (key.has("settings")) {
+      for (Key one : key.objects("settings")) {
+        settings.add(
+            one.whole(
+                () ->
+                    new ReadyProgram.Setting(
+                        one.text("name"),
+                        one.text("usual"),
+                        one.has("others") ? one.texts("others") : List.of())));
+      }
+    }
+    return key.whole(
+        () -> new ReadyProgram(key.text("name"), key.text("what"), combinations, settings));
   }
 
   private static BoardKind.Memory memory(Key key) {
@@ -235,6 +264,7 @@ final class BoardJson {
     brain
         .load()
         .ifPresent(load -> program.put("load", load.name().toLowerCase(java.util.Locale.ROOT)));
+    brain.program().ifPresent(ready -> write(ready, program.putObject("program")));
     BoardKind.Current current = kind.current();
     node.putObject("current")
         .put("pin_ma", current.pinMilliamps())
@@ -268,6 +298,20 @@ final class BoardJson {
     node.putArray("plug_mm").add(seating.plugWidthMm()).add(seating.plugReachMm());
     if (seating.strippedMm() != seating.heightMm()) {
       node.put("stripped_mm", seating.strippedMm());
+    }
+  }
+
+  private static void write(ReadyProgram ready, ObjectNode node) {
+    node.put("name", ready.name()).put("what", ready.what());
+    for (ReadyProgram.Combination one : ready.combinations()) {
+      ObjectNode row = node.withArray("combinations").addObject();
+      one.hold().forEach(row.putArray("hold")::add);
+      row.put("for_ms", one.ms()).put("does", one.does());
+    }
+    for (ReadyProgram.Setting one : ready.settings()) {
+      ObjectNode row = node.withArray("settings").addObject();
+      row.put("name", one.name()).put("usual", one.usual());
+      one.others().forEach(row.putArray("others")::add);
     }
   }
 }

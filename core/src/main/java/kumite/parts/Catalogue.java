@@ -1,5 +1,6 @@
 package kumite.parts;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -28,11 +29,16 @@ public final class Catalogue {
   private final Map<String, ControlKind> controls;
   private final Map<String, BoardKind> boards;
   private final List<PortKind> ports;
+  private final List<BoardKind> ready;
   private final Map<PortKind, ControlKind> pads = new ConcurrentHashMap<>();
   private final Map<PortKind, Optional<BoardKind>> circuits = new ConcurrentHashMap<>();
 
   private Catalogue(
-      Map<String, ControlKind> controls, Map<String, BoardKind> boards, List<PortKind> ports) {
+      Map<String, ControlKind> controls,
+      Map<String, BoardKind> boards,
+      List<PortKind> ports,
+      List<BoardKind> ready) {
+    this.ready = List.copyOf(ready);
     this.controls = Collections.unmodifiableMap(controls);
     this.boards = Collections.unmodifiableMap(boards);
     this.ports = List.copyOf(ports);
@@ -61,7 +67,12 @@ public final class Catalogue {
     for (BoardKind kind : boards) {
       requireNew(byBoard.put(kind.id(), kind) == null, kind.id());
     }
-    return new Catalogue(byControl, byBoard, List.of());
+    return new Catalogue(byControl, byBoard, List.of(), List.of());
+  }
+
+  /** {@return the same with boards that ready-made programs are loaded on} */
+  Catalogue ready(JsonNode programs) {
+    return new Catalogue(controls, boards, ports, ReadyBoards.of(programs, boards));
   }
 
   private static void requireNew(boolean isNew, String id) {
@@ -74,7 +85,7 @@ public final class Catalogue {
   public Catalogue with(BoardKind board) {
     Map<String, BoardKind> next = new LinkedHashMap<>(boards);
     next.put(board.id(), board);
-    return new Catalogue(new LinkedHashMap<>(controls), next, ports);
+    return new Catalogue(new LinkedHashMap<>(controls), next, ports, ready);
   }
 
   /**
@@ -99,7 +110,7 @@ public final class Catalogue {
 
   /** {@return this catalogue with a build's own kinds of ports} */
   public Catalogue with(PortBook own) {
-    return own.kinds().isEmpty() ? this : new Catalogue(controls, boards, own.kinds());
+    return own.kinds().isEmpty() ? this : new Catalogue(controls, boards, own.kinds(), ready);
   }
 
   /** {@return this catalogue with more kinds of controls, in place of those of their ids} */
@@ -109,7 +120,7 @@ public final class Catalogue {
     }
     Map<String, ControlKind> next = new LinkedHashMap<>(controls);
     own.forEach(kind -> next.put(kind.id(), kind));
-    return new Catalogue(next, new LinkedHashMap<>(boards), ports);
+    return new Catalogue(next, new LinkedHashMap<>(boards), ports, ready);
   }
 
   /** {@return the kinds of controls of one family, in tray order} */
@@ -127,6 +138,11 @@ public final class Catalogue {
     return List.copyOf(boards.values());
   }
 
+  /** {@return boards that a ready-made program is loaded on} */
+  public List<BoardKind> readyBoards() {
+    return ready;
+  }
+
   /** {@return the kind of control with that id, if there is one} */
   public Optional<ControlKind> control(String id) {
     return Optional.ofNullable(controls.get(id));
@@ -135,6 +151,7 @@ public final class Catalogue {
   /** {@return the kind of board with that id, if there is one; a circuit of a known port too} */
   public Optional<BoardKind> board(String id) {
     return Optional.ofNullable(boards.get(id))
+        .or(() -> ready.stream().filter(board -> board.id().equals(id)).findFirst())
         .or(
             () ->
                 id.startsWith(CircuitBoard.ID)

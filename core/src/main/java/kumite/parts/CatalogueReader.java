@@ -25,7 +25,7 @@ final class CatalogueReader {
     for (JsonNode item : resource("boards.json")) {
       boards.add(BoardJson.read(new Key("boards.json[" + boards.size() + "]", item)));
     }
-    return Catalogue.of(controls, boards);
+    return Catalogue.of(controls, boards).ready(resource("programs.json"));
   }
 
   private static JsonNode resource(String name) {

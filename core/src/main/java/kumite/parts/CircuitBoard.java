@@ -153,6 +153,7 @@ final class CircuitBoard {
             "the console reads it; there is no USB device and nothing to program",
             Optional.empty(),
             0,
+            Optional.empty(),
             Optional.empty()),
         new BoardKind.Current(4, 25, 100, 1, 5),
         Optional.of(circuit));

@@ -133,6 +133,21 @@ final class BoardSteps {
   }
 
   private void program(Set<String> used) {
+    board
+        .brain()
+        .program()
+        .ifPresent(
+            ready ->
+                sheet
+                    .step(
+                        "load" + seat.suffix(),
+                        Act.LOAD_PROGRAM,
+                        "Load the ready-made program \"" + ready.name() + "\"" + seat.words())
+                    .details(board.brain().load().map(Loading::words).orElse("as its maker says"))
+                    .details(ready.combinations().stream().map(c -> c.words()).toList())
+                    .details(ready.settings().stream().map(s -> s.words()).toList())
+                    .at(seat.at())
+                    .add(10));
     if (board.brain().needsCode()) {
       sheet
           .step(

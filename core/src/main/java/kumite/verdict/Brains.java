@@ -112,8 +112,8 @@ public final class Brains {
     Catalogue catalogue = shipped.with(build);
     Set<Wish> wanted = wishes.isEmpty() ? EnumSet.noneOf(Wish.class) : EnumSet.copyOf(wishes);
     List<Candidate> candidates = new ArrayList<>();
-    for (BoardKind board : catalogue.boards()) {
-      candidates.add(candidate(build, catalogue, board, wanted));
+    for (List<BoardKind> some : List.of(catalogue.boards(), catalogue.readyBoards())) {
+      some.forEach(board -> candidates.add(candidate(build, catalogue, board, wanted)));
     }
     candidates.sort(
         Comparator.comparing((Candidate c) -> !c.possible())

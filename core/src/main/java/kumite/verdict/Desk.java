@@ -34,6 +34,7 @@ import kumite.meaning.FirmwareChecks;
 import kumite.meaning.LayerChecks;
 import kumite.meaning.MapChecks;
 import kumite.meaning.ProfileChecks;
+import kumite.meaning.ReadyChecks;
 import kumite.meaning.RuleChecks;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
@@ -112,6 +113,7 @@ record Desk(
     }
     findings.addAll(PortChecks.of(build, catalogue, loom, circuit));
     findings.addAll(ProfileChecks.of(build, loom, board));
+    findings.addAll(ReadyChecks.of(board, loom));
     circuit.ifPresent(
         wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs(), solves)));
     if (circuit.filter(c -> !Hearing.of(c.asBuilt()).reaches()).isPresent()) {

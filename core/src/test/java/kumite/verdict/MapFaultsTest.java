@@ -401,7 +401,8 @@ public class MapFaultsTest {
             brain.note(),
             Optional.of(memory),
             brain.answerMicros(),
-            brain.load()),
+            brain.load(),
+            brain.program()),
         b.current(),
         b.circuit());
   }

@@ -41,7 +41,10 @@ final class LaySettings extends FlowPane {
     board =
         new Choice<>(
             "Board",
-            workbench.catalogue().boards(),
+            java.util.stream.Stream.concat(
+                    workbench.catalogue().boards().stream(),
+                    workbench.catalogue().readyBoards().stream())
+                .toList(),
             BoardKind::name,
             kind -> workbench.apply(Commands.board(kind)));
     board.setId("board-choice");

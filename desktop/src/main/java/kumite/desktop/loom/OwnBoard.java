@@ -149,6 +149,16 @@ final class OwnBoard extends VBox {
     BoardKind.Link chosen =
         links.stream().filter(l -> l.words().equals(link.getValue())).findFirst().orElseThrow();
     return new BoardKind.Brain(
-        chosen, false, true, 1, true, 1, "", Optional.empty(), 0, Optional.empty());
+        chosen,
+        false,
+        true,
+        1,
+        true,
+        1,
+        "",
+        Optional.empty(),
+        0,
+        Optional.empty(),
+        Optional.empty());
   }
 }

@@ -4,7 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.desktop.field.Em;
 import kumite.plan.LongestWay;
@@ -18,7 +19,7 @@ final class WayBar extends VBox {
   private static final double ALL_PX = 600;
 
   private final Label title = new Label();
-  private final HBox bar = new HBox();
+  private final FlowPane bar = new FlowPane();
 
   /** Steps of one sub-assembly that follow each other on the way. */
   private record Stretch(Sub sub, List<Step> steps) {
@@ -56,7 +57,8 @@ final class WayBar extends VBox {
       if (stretch.waits() > 0) {
         Label wait = new Label("wait " + Hours.words(stretch.waits()));
         wait.getStyleClass().addAll("way-block", "way-wait");
-        Em.min(wait, LEAST_PX);
+        wait.setMinWidth(Region.USE_PREF_SIZE);
+        wait.setTooltip(new Tooltip("What comes next has to wait so long"));
         bar.getChildren().add(wait);
       }
     }

@@ -45,6 +45,7 @@ public record Plan(List<Step> steps, List<Trouble> troubles) {
     public enum Kind {
       CYCLE,
       NO_SUCH_STEP,
+      ID_TAKEN,
       NO_SUCH_THING
     }
   }
@@ -81,8 +82,24 @@ public record Plan(List<Step> steps, List<Trouble> troubles) {
     }
     new CaseSteps(sheet, build, seats).write();
     List<Trouble> troubles = new ArrayList<>();
-    book.own().forEach(own -> own(sheet, own));
-    Plan plan = new Plan(ordered(sheet.steps(), book.own(), rules, troubles), List.of());
+    Set<String> taken = sheet.steps().stream().map(Step::id).collect(Collectors.toSet());
+    List<OwnStep> own = new ArrayList<>();
+    for (OwnStep step : book.own()) {
+      if (taken.contains(step.id())) {
+        troubles.add(
+            new Trouble(
+                Trouble.Kind.ID_TAKEN,
+                step.id(),
+                "Your step \""
+                    + step.id()
+                    + "\" is called as one that follows from the build, and is left out; call it"
+                    + " otherwise"));
+      } else {
+        own.add(step);
+        own(sheet, step);
+      }
+    }
+    Plan plan = new Plan(ordered(sheet.steps(), own, rules, troubles), List.of());
     plan.strangers(build, book, troubles);
     return new Plan(plan.steps, troubles);
   }
@@ -109,7 +126,6 @@ public record Plan(List<Step> steps, List<Trouble> troubles) {
             Optional.empty(),
             state);
     boolean done = step.mark().equals(sheet.book().done().get(own.id()));
-    sheet.steps().removeIf(other -> other.id().equals(own.id()));
     sheet.steps().add(done && !step.over() ? step.standing(Step.State.DONE) : step);
   }
 

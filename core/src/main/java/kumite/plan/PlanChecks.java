@@ -35,12 +35,14 @@ public final class PlanChecks {
         switch (trouble.kind()) {
           case CYCLE -> PlanCode.CYCLE;
           case NO_SUCH_STEP -> PlanCode.NO_SUCH_STEP;
+          case ID_TAKEN -> PlanCode.ID_TAKEN;
           case NO_SUCH_THING -> PlanCode.NO_SUCH_THING;
         };
     String title =
         switch (trouble.kind()) {
           case CYCLE -> "Own steps wait for each other: " + trouble.id();
           case NO_SUCH_STEP -> "Own step " + trouble.id() + " names a step that there is not";
+          case ID_TAKEN -> "Own step " + trouble.id() + " has the id of another step";
           case NO_SUCH_THING -> trouble.id() + " is marked, but is not there";
         };
     Finding finding = Finding.of(code, List.of(), title, trouble.words());

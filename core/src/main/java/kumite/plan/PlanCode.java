@@ -15,6 +15,7 @@ public enum PlanCode implements Code {
   NO_SUCH_THING("PL-03", LOOK),
   UNTESTED("PL-04", LOOK),
   OPENED_AGAIN("PL-05", LOOK),
+  ID_TAKEN("PL-06", STOP),
   TESTED("PL-20", FINE);
 
   private final Said said;

@@ -34,6 +34,7 @@ import kumite.lead.Cable;
 import kumite.lead.End;
 import kumite.lead.Gender;
 import kumite.measure.Placement;
+import kumite.name.ControlId;
 import kumite.panel.DrillPlan;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
@@ -436,6 +437,7 @@ public class PlanLawTest {
       {List.of(own("a", List.of("a"), List.of())), "PL-01"},
       {List.of(own("a", List.of("close"), List.of("template"))), "PL-01"},
       {List.of(own("a", List.of("gone"), List.of())), "PL-02"},
+      {List.of(own("a", List.of(), List.of()), own("close", List.of(), List.of())), "PL-06"},
       {List.of(new OwnStep("a", "Saw it", "", List.of(), List.of(), 5, 0, true)), "PL-04"},
     };
   }
@@ -470,6 +472,17 @@ public class PlanLawTest {
     assertThatThrownBy(
             () -> new PlanBook(Optional.empty(), Map.of(), Set.of("a"), Set.of("a"), List.of()))
         .hasMessageContaining("there already and not be used");
+  }
+
+  /** A control that is taken out leaves no mark behind. */
+  @Test
+  public void aControlTakenOutTakesItsMarkAlong() throws Exception {
+    Build build =
+        Demo.open("ferry-bridge", Catalogue.standard())
+            .with(PlanBook.PART, PlanBook.EMPTY.withUnused("horn").withAlready("radar"));
+    Build less = build.without(new ControlId("horn"));
+    assertThat(less.get(PlanBook.PART).unused()).isEmpty();
+    assertThat(less.get(PlanBook.PART).already()).containsExactly("radar");
   }
 
   /** What is there already is not made, what is not used is not wired, and nothing else changes. */

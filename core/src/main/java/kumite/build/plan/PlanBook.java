@@ -12,6 +12,7 @@ import java.util.TreeSet;
 import kumite.build.Decided;
 import kumite.build.Part;
 import kumite.measure.Check;
+import kumite.name.ControlId;
 
 /**
  * What was decided and done of the plan; the steps themselves follow from the build.
@@ -106,6 +107,13 @@ public record PlanBook(
   public PlanBook without(String id) {
     return new PlanBook(
         finish, done, already, unused, own.stream().filter(s -> !s.id().equals(id)).toList());
+  }
+
+  @Override
+  public PlanBook without(ControlId gone) {
+    return already.contains(gone.text()) || unused.contains(gone.text())
+        ? withNeeded(gone.text())
+        : this;
   }
 
   private static Set<String> plus(Set<String> some, String one) {

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
 import kumite.files.BuildFileException;
+import kumite.plan.Hours;
 import kumite.plan.Implement;
 import kumite.plan.LongestWay;
 import kumite.plan.Plan;
@@ -32,8 +33,6 @@ import picocli.CommandLine.Spec;
             + " or what can be done today.",
     mixinStandardHelpOptions = true)
 final class PlanCommand implements Callable<Integer> {
-  private static final int HOUR = 60;
-
   @Spec private CommandSpec spec;
   @Mixin private Input input;
 
@@ -178,18 +177,18 @@ final class PlanCommand implements Callable<Integer> {
     out.println(
         plan.steps().size()
             + " steps, "
-            + hours(plan.minutesLeft())
+            + Hours.words(plan.minutesLeft())
             + " left; longest way "
-            + hours(plan.longest().minutes())
+            + Hours.words(plan.longest().minutes())
             + " with "
-            + hours(plan.waitingLeft())
+            + Hours.words(plan.waitingLeft())
             + " of waiting");
   }
 
   private static void print(Today today, PrintWriter out) {
     today.steps().forEach(step -> print(step, out));
     today.waits().forEach(step -> out.println("  waits: " + step.what() + " (" + step.id() + ")"));
-    out.println(today.steps().size() + " steps, " + hours(today.minutes()));
+    out.println(today.steps().size() + " steps, " + Hours.words(today.minutes()));
   }
 
   private static void print(Step step, PrintWriter out) {
@@ -201,17 +200,10 @@ final class PlanCommand implements Callable<Integer> {
             + ", "
             + Math.round(step.minutes())
             + " min"
-            + (step.waitMinutes() > 0 ? ", then wait " + hours(step.waitMinutes()) : "")
+            + (step.waitMinutes() > 0 ? ", then wait " + Hours.words(step.waitMinutes()) : "")
             + (step.noReturn() ? ", no way back" : "")
             + (step.state() == Step.State.OPEN ? "" : ", " + step.state().words())
             + ")");
     out.println("      " + step.why());
-  }
-
-  private static String hours(double minutes) {
-    long whole = Math.round(minutes);
-    return whole < HOUR
-        ? whole + " min"
-        : whole / HOUR + " h" + (whole % HOUR == 0 ? "" : " " + whole % HOUR + " min");
   }
 }

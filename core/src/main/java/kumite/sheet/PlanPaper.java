@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import kumite.measure.Paper;
+import kumite.plan.Hours;
 import kumite.plan.Implement;
 import kumite.plan.Plan;
 import kumite.plan.Step;
@@ -13,8 +14,6 @@ import kumite.verdict.Bench;
 
 /** The plan as a list to be ticked at the bench, with the reason for the place of each step. */
 public final class PlanPaper {
-  private static final int HOUR = 60;
-
   private PlanPaper() {}
 
   /** {@return the list as a PDF document} */
@@ -34,9 +33,9 @@ public final class PlanPaper {
           flow.paragraph(
               plan.steps().size()
                   + " steps, "
-                  + hours(plan.minutesLeft())
+                  + Hours.words(plan.minutesLeft())
                   + " of work left, "
-                  + hours(plan.waitingLeft())
+                  + Hours.words(plan.waitingLeft())
                   + " of waiting on the longest way. Minutes are rough. Where the work can hurt"
                   + " you, local rules and qualified people come first.");
           runs(flow, plan);
@@ -87,7 +86,7 @@ public final class PlanPaper {
               + (step.over() ? step.state().words() + " · " : "")
               + Math.round(step.minutes())
               + " min"
-              + (step.waitMinutes() > 0 ? ", then wait " + hours(step.waitMinutes()) : ""),
+              + (step.waitMinutes() > 0 ? ", then wait " + Hours.words(step.waitMinutes()) : ""),
           lines);
     }
     flow.down(2);
@@ -102,12 +101,5 @@ public final class PlanPaper {
         .map(Implement::words)
         .forEach(all::add);
     return String.join(", ", all);
-  }
-
-  private static String hours(double minutes) {
-    long whole = Math.round(minutes);
-    return whole < HOUR
-        ? whole + " min"
-        : whole / HOUR + " h" + (whole % HOUR == 0 ? "" : " " + whole % HOUR + " min");
   }
 }

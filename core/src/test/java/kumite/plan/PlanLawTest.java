@@ -409,6 +409,23 @@ public class PlanLawTest {
         .with(PlanBook.PART, PlanBook.EMPTY.withFinish(Optional.of(Finish.PAINTED)));
   }
 
+  @DataProvider
+  public Object[][] times() {
+    return new Object[][] {
+      {"2 h", 120}, {"90 min", 90}, {"1 h 30", 90}, {"1,5 h", 90}, {"0.5h", 30}, {"45", 45},
+      {"24 h", 1440}, {"25 h", -1}, {"a while", -1}, {"", -1}, {"-1 h", -1}, {"99999999 min", -1},
+    };
+  }
+
+  /** A time is read as it is written; what is no time of a day is none. */
+  @Test(dataProvider = "times")
+  public void aTimeIsReadAsItIsWritten(String text, int minutes) {
+    assertThat(Hours.read(text).orElse(-1)).isEqualTo(minutes);
+    if (minutes >= 0) {
+      assertThat(Hours.read(Hours.words(minutes))).hasValue(minutes);
+    }
+  }
+
   // ---- what the builder says
 
   private static OwnStep own(String id, List<String> after, List<String> before) {

@@ -10,6 +10,7 @@ import kumite.desktop.shell.FileDesk;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.finding.Station;
+import kumite.plan.Hours;
 import kumite.plan.Plan;
 import kumite.verdict.Bench;
 import kumite.verdict.Works;

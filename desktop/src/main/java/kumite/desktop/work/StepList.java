@@ -22,6 +22,7 @@ import kumite.build.plan.PlanBook;
 import kumite.desktop.shell.Workbench;
 import kumite.finding.Station;
 import kumite.name.ControlId;
+import kumite.plan.Hours;
 import kumite.plan.Implement;
 import kumite.plan.Plan;
 import kumite.plan.Step;

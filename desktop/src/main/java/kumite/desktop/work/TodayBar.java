@@ -9,6 +9,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import kumite.desktop.field.Em;
+import kumite.plan.Hours;
 import kumite.plan.Implement;
 import kumite.plan.Plan;
 import kumite.plan.Today;

@@ -8,6 +8,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.desktop.field.Em;
+import kumite.plan.Hours;
 import kumite.plan.LongestWay;
 import kumite.plan.Plan;
 import kumite.plan.Step;

@@ -1,11 +1,11 @@
-package kumite.desktop.work;
+package kumite.plan;
 
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Times as people say them: {@code 2 h}, {@code 90 min}, {@code 1 h 30}. */
-final class Hours {
+public final class Hours {
   private static final int HOUR = 60;
   private static final int MOST = 24 * HOUR;
   private static final Pattern TYPED =
@@ -14,7 +14,7 @@ final class Hours {
   private Hours() {}
 
   /** {@return some minutes in words} */
-  static String words(double minutes) {
+  public static String words(double minutes) {
     long whole = Math.round(minutes);
     long rest = whole % HOUR;
     return whole < HOUR
@@ -23,7 +23,7 @@ final class Hours {
   }
 
   /** {@return what was typed, in minutes; empty where it is no time of a day} */
-  static Optional<Integer> read(String text) {
+  public static Optional<Integer> read(String text) {
     Matcher typed = TYPED.matcher(text);
     if (text.isBlank() || !typed.matches()) {
       return Optional.empty();
@@ -31,8 +31,8 @@ final class Hours {
     double hours =
         typed.group(1) == null ? 0 : Double.parseDouble(typed.group(1).replace(',', '.'));
     long minutes = Math.round(hours * HOUR);
-    if (typed.group(2) != null && typed.group(2).length() < 6) {
-      minutes += Integer.parseInt(typed.group(2));
+    if (typed.group(2) != null) {
+      minutes += typed.group(2).length() < 6 ? Integer.parseInt(typed.group(2)) : MOST + 1;
     }
     return minutes > MOST ? Optional.empty() : Optional.of((int) minutes);
   }

@@ -174,16 +174,19 @@ final class PanelSteps {
   }
 
   private void ports() {
-    List<Control> sockets =
+    List<Control> all =
         build.hands().stream().filter(c -> build.ports().port(c.id()).isPresent()).toList();
-    if (!sockets.isEmpty()) {
-      sheet
-          .step(
-              "fit-ports", Act.FIT, "Fit " + count(sockets.size(), "socket") + " for what plugs in")
-          .details(sockets.stream().map(Control::label).toList())
-          .at(sockets.stream().map(c -> "control " + c.id()).toList())
-          .add(5.0 * sockets.size());
+    if (all.isEmpty()) {
+      return;
     }
+    List<Control> needed = sheet.needed(all, Control::id);
+    List<Control> sockets = needed.isEmpty() ? all : needed;
+    sheet
+        .step("fit-ports", Act.FIT, "Fit " + count(sockets.size(), "socket") + " for what plugs in")
+        .details(sockets.stream().map(Control::label).toList())
+        .at(sockets.stream().map(c -> "control " + c.id()).toList())
+        .state(needed.isEmpty() ? gone(all) : Step.State.OPEN)
+        .add(5.0 * sockets.size());
   }
 
   private Step.State gone(List<Control> all) {

@@ -119,7 +119,7 @@ public record Plan(List<Step> steps, List<Trouble> troubles) {
             Set.of(),
             Set.of(),
             List.of(),
-            own.why(),
+            own.why().isEmpty() ? "where you put it" : own.why(),
             own.waitMinutes(),
             own.minutes(),
             own.noReturn(),

@@ -67,12 +67,21 @@ public final class NetChecks {
     return NetFaults.unmasked(build, loom, asBuilt, planned).stream().map(checks::finding).toList();
   }
 
+  /** What the harmed place takes: its own where that is known, else what its board does. */
+  private double bears(Joint harmed) {
+    return wiring.nets().of(harmed).stream()
+        .flatMap(net -> net.places().stream())
+        .filter(place -> place.joint().equals(harmed) && place.bearsVolts() > 0)
+        .mapToDouble(Place::bearsVolts)
+        .findFirst()
+        .orElse(wiring.board().logicVolts());
+  }
+
   private Finding finding(NetFault fault) {
     String one = called.place(fault.at().get(0));
     String other = fault.at().size() > 1 ? called.place(fault.at().get(1)) : "";
     String third = fault.at().size() > 2 ? called.place(fault.at().get(2)) : "";
     String byHand = fault.remove().isEmpty() ? "" : "; " + cause(fault.remove().get(0));
-    String volts = Working.number(wiring.board().logicVolts(), 1);
     Finding finding =
         switch (fault.kind()) {
           case SUPPLY_ON_GROUND ->
@@ -127,7 +136,10 @@ public final class NetChecks {
                   NetCode.TOO_MANY_VOLTS,
                   fault,
                   other + " reaches " + one,
-                  "A terminal of " + volts + " V is harmed by more" + byHand);
+                  "A terminal of "
+                      + Working.number(bears(fault.at().get(0)), 1)
+                      + " V is harmed by more"
+                      + byHand);
           case DRIVERS_JOINED ->
               stop(
                   NetCode.DRIVERS_MEET,

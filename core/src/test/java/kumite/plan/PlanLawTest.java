@@ -445,6 +445,7 @@ public class PlanLawTest {
         .isGreaterThan(ids.indexOf("deburr"))
         .isLessThan(ids.indexOf("fit-first-lever-8"));
     assertThat(ids.indexOf("look")).isGreaterThan(ids.indexOf("sand"));
+    assertThat(plan.step("sand").orElseThrow().why()).isEqualTo("where you put it");
   }
 
   @DataProvider
@@ -544,6 +545,12 @@ public class PlanLawTest {
             build
                 .ports()
                 .with(Port.of(build.freshId("Pad"), "Pad", "packet", Placement.at(40, 40))));
-    assertThat(plan(build).steps().stream().map(Step::id)).contains("fit-ports");
+    assertThat(plan(build).step("fit-ports").orElseThrow().state()).isEqualTo(Step.State.OPEN);
+    Bench there = bench(build.with(PlanBook.PART, PlanBook.EMPTY.withAlready("pad")));
+    assertThat(there.get(Works.PLAN).step("fit-ports").orElseThrow().state())
+        .as("a socket that is not on the bill is not fitted either")
+        .isEqualTo(Step.State.ALREADY);
+    assertThat(there.get(Works.BILL).items().stream().map(item -> item.id()))
+        .noneMatch(id -> id.startsWith("socket-"));
   }
 }

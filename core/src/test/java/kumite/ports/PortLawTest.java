@@ -398,6 +398,17 @@ public class PortLawTest {
     }
   }
 
+  /** A pad of 3.3 V at a board of 5 V: the volts that harm it are told as its own. */
+  @Test
+  public void theVoltsOfTheHarmedPlaceAreTold() {
+    assertThat(
+            bench(pads("native-5v-54", "packet")).findings().stream()
+                .filter(f -> f.code().text().equals("NT-07"))
+                .map(Finding::detail))
+        .isNotEmpty()
+        .allMatch(words -> words.startsWith("A terminal of 3.3 V"));
+  }
+
   /** Four pads of sixteen bits are read on six terminals, two of them shared by all. */
   @Test
   public void fourPadsShareLatchAndClock() {

@@ -116,11 +116,11 @@ final class Network {
       }
     }
     wiring.parts().forEach(this::edgesOf);
-    for (Terminal terminal : board.terminals()) {
+    for (Terminal terminal : wiring.off() ? List.<Terminal>of() : board.terminals()) {
       inside(terminal);
     }
     for (Neighbour neighbour : wiring.neighbours()) {
-      if (neighbour instanceof Neighbour.OfSeat seat) {
+      if (neighbour instanceof Neighbour.OfSeat seat && !wiring.off()) {
         inside(seat);
       }
     }

@@ -161,7 +161,7 @@ public record ContactSite(
   }
 
   /** {@return a tab that its control has once, such as those of a lamp} */
-  Joint own(TabRole tab) {
+  public Joint own(TabRole tab) {
     return new Joint(control.id().text(), tab.text());
   }
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import kumite.bringup.Places;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.lead.BoardCable;
@@ -410,6 +411,11 @@ public final class Bench {
   /** {@return whether something at the board looked at is shorted or driven against} */
   public boolean endangered() {
     return desk().endangered();
+  }
+
+  /** {@return all places that a meter can touch, made when they are asked for} */
+  public Places places() {
+    return Places.of(build.home(), catalogue, get(Desks.METERED));
   }
 
   /** {@return who tells the host what the board reads; empty without a board} */

@@ -1,9 +1,12 @@
 package kumite.verdict;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import kumite.bringup.SeatWires;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.map.Profile;
@@ -30,12 +33,14 @@ import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.LoomChecks;
 import kumite.map.Coverage;
+import kumite.map.TargetText;
 import kumite.meaning.FirmwareChecks;
 import kumite.meaning.LayerChecks;
 import kumite.meaning.MapChecks;
 import kumite.meaning.ProfileChecks;
 import kumite.meaning.ReadyChecks;
 import kumite.meaning.RuleChecks;
+import kumite.name.ContactId;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import kumite.ports.PortChecks;
@@ -256,6 +261,23 @@ record Desk(
     return PowerChecks.of(build, loom, ways, as).stream()
         .filter(finding -> finding.severity() != Severity.FINE)
         .toList();
+  }
+
+  /** {@return its wires for a meter; empty without a board} */
+  Optional<SeatWires> metered(Catalogue catalogue) {
+    Optional<BoardKind> board = catalogue.boardOf(build);
+    if (board.isEmpty() || circuit.isEmpty()) {
+      return Optional.empty();
+    }
+    Map<ContactId, String> shown = new LinkedHashMap<>();
+    for (SignalPath path : paths(build, board, loom, layout(build, board, loom), circuit)) {
+      boolean there = path.heard() && (path.field().isPresent() || path.ofHost());
+      path.target()
+          .filter(target -> there)
+          .ifPresent(target -> shown.put(path.id(), TargetText.of(target)));
+    }
+    return Optional.of(
+        new SeatWires(build, loom, board.get(), circuit.get().inputs(), shown, new Solves()));
   }
 
   /** {@return the signal paths of the profile looked at} */

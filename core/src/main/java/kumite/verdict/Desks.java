@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.bringup.SeatWires;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Seat;
@@ -112,6 +113,18 @@ public final class Desks {
                                       desk.build(),
                                       desk.loom(),
                                       given.catalogue().boardOf(desk.build())))
+                          .toList())
+          .from(ALL);
+
+  /** The wires of each seat that has a board, for whoever holds a meter to them. */
+  public static final Derivation<List<SeatWires>> METERED =
+      Derivation.of(
+              "wires for a meter",
+              Sight.of(),
+              (Derivation.Work<List<SeatWires>>)
+                  given ->
+                      given.get(ALL).stream()
+                          .flatMap(desk -> desk.metered(given.catalogue()).stream())
                           .toList())
           .from(ALL);
 

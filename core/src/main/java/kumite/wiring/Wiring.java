@@ -65,6 +65,7 @@ public final class Wiring {
   private final List<Neighbour> neighbours;
   private final List<Component> parts;
   private final Map<Jumper, Wire> wires;
+  private final boolean off;
   private @Nullable Nets nets;
 
   private Wiring(
@@ -73,7 +74,9 @@ public final class Wiring {
       List<Component> own,
       List<Place> pins,
       List<Neighbour> neighbours,
-      Map<Jumper, Wire> wires) {
+      Map<Jumper, Wire> wires,
+      boolean off) {
+    this.off = off;
     this.pins = pins;
     this.board = board;
     this.driven = driven;
@@ -95,7 +98,8 @@ public final class Wiring {
     loom.lines().stream()
         .filter(line -> line.needs() == Line.Need.DRIVE)
         .forEach(line -> loom.plan().of(line.id()).ifPresent(p -> driven.add(p.terminal().name())));
-    return new Wiring(board, driven, loom.parts(), PadPins.of(board, loom), List.of(), wires);
+    return new Wiring(
+        board, driven, loom.parts(), PadPins.of(board, loom), List.of(), wires, false);
   }
 
   /** {@return the wiring as it is: as planned, less what was left out, with what was added} */
@@ -114,7 +118,7 @@ public final class Wiring {
           next.keySet().removeAll(other.leftOut());
           other.wires().forEach(wire -> next.putIfAbsent(wire.ends(), wire));
         });
-    return new Wiring(board, driven, own, pins, List.copyOf(others), next);
+    return new Wiring(board, driven, own, pins, List.copyOf(others), next, off);
   }
 
   /** {@return this plan less the wires that a build leaves out, with those it adds} */
@@ -128,27 +132,62 @@ public final class Wiring {
         .loom()
         .added()
         .forEach(wire -> next.putIfAbsent(wire, new Wire(wire, Optional.empty(), Origin.HAND)));
-    return new Wiring(board, driven, own, pins, neighbours, next);
+    return new Wiring(board, driven, own, pins, neighbours, next, off);
   }
 
   /** {@return the same with one more wire} */
   public Wiring with(Jumper wire) {
     Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
     next.putIfAbsent(wire, new Wire(wire, Optional.empty(), Origin.HAND));
-    return new Wiring(board, driven, own, pins, neighbours, next);
+    return new Wiring(board, driven, own, pins, neighbours, next, off);
   }
 
   /** {@return the same with one wire less} */
   public Wiring without(Jumper wire) {
     Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
     next.remove(wire);
-    return new Wiring(board, driven, own, pins, neighbours, next);
+    return new Wiring(board, driven, own, pins, neighbours, next, off);
+  }
+
+  /** {@return the same with a small change} */
+  public Wiring changed(Change change) {
+    if (change.equals(Change.NONE)) {
+      return this;
+    }
+    Map<Jumper, Wire> next = new LinkedHashMap<>(wires);
+    next.keySet().removeAll(change.out());
+    change
+        .in()
+        .forEach(wire -> next.putIfAbsent(wire, new Wire(wire, Optional.empty(), Origin.HAND)));
+    List<Component> parts =
+        change.parts().isEmpty()
+            ? own
+            : own.stream()
+                .flatMap(p -> change.parts().getOrDefault(p, Optional.of(p)).stream())
+                .toList();
+    Wiring made = new Wiring(board, driven, parts, pins, neighbours, next, off);
+    for (int i = made.parts.size() - 1; i >= parts.size(); i--) {
+      Optional<Component> by =
+          change.parts().getOrDefault(made.parts.get(i), Optional.of(made.parts.get(i)));
+      if (by.isPresent()) {
+        made.parts.set(i, by.get());
+      } else {
+        made.parts.remove(i);
+      }
+    }
+    return made;
   }
 
   /** {@return the same with one part less} */
   public Wiring without(Component part) {
     return new Wiring(
-        board, driven, own.stream().filter(p -> !p.equals(part)).toList(), pins, neighbours, wires);
+        board,
+        driven,
+        own.stream().filter(p -> !p.equals(part)).toList(),
+        pins,
+        neighbours,
+        wires,
+        off);
   }
 
   /** {@return the same with another part in place of one, such as a diode the wrong way round} */
@@ -159,7 +198,18 @@ public final class Wiring {
         own.stream().map(p -> p.equals(part) ? by : p).toList(),
         pins,
         neighbours,
-        wires);
+        wires,
+        off);
+  }
+
+  /** {@return the same with all boards taken off: their terminals are bare ends of wires} */
+  public Wiring boardsOff() {
+    return off ? this : new Wiring(board, Set.of(), own, pins, neighbours, wires, true);
+  }
+
+  /** {@return whether the boards are taken off} */
+  public boolean off() {
+    return off;
   }
 
   /** {@return the board} */
@@ -226,8 +276,16 @@ public final class Wiring {
     return nets;
   }
 
+  /** {@return what boards join inside: their grounds, supplies of the same volts, plain copper} */
+  public List<Jumper> joinedInside() {
+    return inside();
+  }
+
   /** What boards join inside: their grounds, their supplies of the same volts, plain copper. */
   List<Jumper> inside() {
+    if (off) {
+      return List.of();
+    }
     List<Jumper> inside = new ArrayList<>(inside(board));
     neighbours.forEach(neighbour -> inside.addAll(neighbour.inside()));
     return inside;
@@ -288,7 +346,7 @@ public final class Wiring {
     board.terminals().forEach(terminal -> places.add(place(board, terminal, drives(terminal))));
     places.addAll(pins);
     neighbours.forEach(neighbour -> places.addAll(neighbour.places()));
-    return places;
+    return off ? places.stream().map(place -> Place.passive(place.joint())).toList() : places;
   }
 
   @Override
@@ -296,10 +354,11 @@ public final class Wiring {
     return other instanceof Wiring wiring
         && board.equals(wiring.board)
         && driven.equals(wiring.driven)
-        && own.equals(wiring.own)
+        && parts.equals(wiring.parts)
         && pins.equals(wiring.pins)
         && neighbours.equals(wiring.neighbours)
-        && wires.equals(wiring.wires);
+        && wires.equals(wiring.wires)
+        && off == wiring.off;
   }
 
   @Override

@@ -21,6 +21,14 @@ final class Case {
   /** What travels is read off so exactly: common practice, no source. */
   private static final double TRAVEL_WITHIN = 0.12;
 
+  /** Of a contact that may read either way, in what is shown of many: our choice. */
+  private static final double UNSURE = 0.8;
+
+  /** In place of an outcome that nobody can say. */
+  static final String UNKNOWN = "?";
+
+  private static final double UNSURE_LEAST = 1e-3;
+
   /** Volts further apart than this are told apart at a glance. */
   private static final double VOLTS_APART = 0.25;
 
@@ -155,10 +163,10 @@ final class Case {
     }
     if (ask instanceof Ask.Probe probe) {
       if (!probe.power().live()) {
-        return beeps(probe) ? "beep" : "silent";
+        return beeps(probe) ? "beep" : places.ohmic(probe) ? ohms(probe) : "silent";
       }
       if (unknown(probe)) {
-        return "?";
+        return UNKNOWN;
       }
       OptionalDouble volts = usual(probe);
       return volts.isEmpty() ? "down" : Math.round(volts.getAsDouble() / VOLTS_APART) + "q";
@@ -180,6 +188,12 @@ final class Case {
               }
             });
     return word.toString();
+  }
+
+  /** Ohms that a meter's display tells apart: by a fifth. */
+  private String ohms(Ask.Probe probe) {
+    OptionalDouble ohm = shown(probe).ohm();
+    return ohm.isEmpty() ? "silent" : "e" + Math.round(5 * Math.log(ohm.getAsDouble()));
   }
 
   // ---- what an answer says of it
@@ -207,15 +221,17 @@ final class Case {
 
   private double shows(Held held, Held observed) {
     double agrees = 1;
-    for (Map.Entry<ContactId, Arrivals.Seen> entry : all(held, observed).entrySet()) {
+    Map<ContactId, Arrivals.Seen> arrivals = arrivals(held);
+    for (Map.Entry<ContactId, Arrivals.Seen> entry : arrivals.entrySet()) {
       ContactId contact = entry.getKey();
       Arrivals.Seen seen = entry.getValue();
-      boolean there = observed.contacts().contains(contact);
+      boolean there = observed.travel().containsKey(contact);
       if (seen.state() == Arrivals.State.UNSURE) {
-        agrees *= 0.5;
+        // Levels that waver do so together, so that each says less than a toss of a coin.
+        agrees = Math.max(UNSURE_LEAST, agrees * UNSURE);
       } else if (places.travels(contact)) {
         // Nobody looks hard at a travel that no hand is on.
-        if (!there && held.contacts().contains(contact)
+        if (!there && held.travel().containsKey(contact)
             || there && Math.abs(seen.share() - observed.travel().get(contact)) > TRAVEL_WITHIN) {
           return 0;
         }
@@ -223,15 +239,7 @@ final class Case {
         return 0;
       }
     }
-    return agrees;
-  }
-
-  private Map<ContactId, Arrivals.Seen> all(Held held, Held observed) {
-    Map<ContactId, Arrivals.Seen> all = new LinkedHashMap<>(arrivals(held));
-    for (ContactId contact : observed.contacts()) {
-      all.putIfAbsent(contact, new Arrivals.Seen(Arrivals.State.LET_GO, 0));
-    }
-    return all;
+    return arrivals.keySet().containsAll(observed.contacts()) ? agrees : 0;
   }
 
   private double probe(Ask.Probe ask, Answer answer) {

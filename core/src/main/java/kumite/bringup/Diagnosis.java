@@ -38,13 +38,17 @@ public record Diagnosis(
   static final double LEAST = 0.002;
 
   /** Two independent faults, against one: our choice. */
-  private static final double PAIR = 0.02;
+  private static final double PAIR = 0.2;
 
   private static final int MOST_SUSPECTS = 40;
   private static final int MOST_PAIRED = 70;
+  private static final int MOST_PAIRS = 300;
 
-  /** A reading agrees if its likelihood is above this share of a perfect one. */
-  private static final double AGREES = 0.2;
+  /** So many of the best are each paired with everything. */
+  private static final int MOST_LEADING = 3;
+
+  /** A reading is explained if a hypothesis gives it this often at least. */
+  private static final double AGREES = 0.002;
 
   /**
    * A fault with how likely it is.
@@ -96,36 +100,84 @@ public record Diagnosis(
     }
   }
 
-  /** {@return hypotheses with their likelihoods, the most likely first} */
-  static List<Scored> scored(List<Case> cases, Case sound, List<Evidence.Reading> readings) {
-    double[] ofSound = new double[readings.size()];
-    boolean[] again = new boolean[readings.size()];
-    Set<Ask> before = new HashSet<>();
-    for (int i = 0; i < again.length; i++) {
-      again[i] = !before.add(readings.get(i).ask());
-    }
+  /**
+   * {@return hypotheses with their likelihoods, the most likely first}
+   *
+   * @param whole whether even those that have no chance are held against every reading
+   */
+  static List<Scored> scored(
+      List<Case> cases, Case sound, List<Evidence.Reading> readings, boolean whole) {
+    return scored(cases, new Weighing(sound, readings, new BitSet()), whole);
+  }
+
+  private static List<Scored> scored(List<Case> cases, Weighing weighing, boolean whole) {
     List<Scored> all = new ArrayList<>();
-    for (int i = 0; i < readings.size(); i++) {
-      ofSound[i] = sound.agrees(readings.get(i).ask(), readings.get(i).answer());
-    }
-    for (Case hypothesis : cases) {
-      Scored scored = new Scored(hypothesis);
-      scored.log = Math.log(hypothesis.fault().weight());
-      for (int i = 0; i < readings.size(); i++) {
-        Evidence.Reading reading = readings.get(i);
-        double agrees =
-            hypothesis.same(reading.ask())
-                ? ofSound[i]
-                : hypothesis.agrees(reading.ask(), reading.answer());
-        // Read again, the same volts say only that no hand slipped.
-        double width = again[i] ? 1 : hypothesis.width(reading.ask(), reading.answer());
-        // A hand that slips gives anything: about one of twenty answers that could be told apart.
-        scored.log += Math.log((1 - reading.slip()) * agrees / width + reading.slip() * 0.05);
-        scored.agrees.set(i, agrees > AGREES);
-      }
-      all.add(scored);
-    }
+    cases.forEach(hypothesis -> all.add(new Scored(hypothesis)));
+    all.forEach(scored -> weighing.begin(scored));
+    all.sort(Comparator.comparingDouble((Scored s) -> -s.log));
+    all.forEach(scored -> weighing.go(scored, whole));
     return normalised(all);
+  }
+
+  /** Readings held against hypotheses, those that are not as expected first. */
+  private static final class Weighing {
+    /** So many readings say which hypotheses are worth the rest. */
+    private static final int FIRST = 6;
+
+    /** One that is less likely than the best by e to this has no chance. */
+    private static final double NO_CHANCE = 25;
+
+    private final List<Evidence.Reading> readings;
+    private final double[] ofSound;
+    private final boolean[] again;
+    private final List<Integer> order = new ArrayList<>();
+    private double best = Double.NEGATIVE_INFINITY;
+
+    /**
+     * @param known readings that are explained already: the others come first
+     */
+    Weighing(Case sound, List<Evidence.Reading> readings, BitSet known) {
+      this.readings = readings;
+      ofSound = new double[readings.size()];
+      again = new boolean[readings.size()];
+      Set<Ask> before = new HashSet<>();
+      for (int i = 0; i < again.length; i++) {
+        again[i] = !before.add(readings.get(i).ask());
+        ofSound[i] = sound.agrees(readings.get(i).ask(), readings.get(i).answer());
+        order.add(i);
+      }
+      order.sort(
+          Comparator.comparing((Integer i) -> known.get(i)).thenComparingDouble(i -> ofSound[i]));
+    }
+
+    private void weigh(Scored scored, int i) {
+      Evidence.Reading reading = readings.get(i);
+      Case hypothesis = scored.hypothesis;
+      double agrees =
+          hypothesis.same(reading.ask())
+              ? ofSound[i]
+              : hypothesis.agrees(reading.ask(), reading.answer());
+      // Read again, the same volts say only that no hand slipped.
+      double width = again[i] ? 1 : hypothesis.width(reading.ask(), reading.answer());
+      // A hand that slips gives anything: about one of twenty answers that could be told apart.
+      scored.log += Math.log((1 - reading.slip()) * agrees / width + reading.slip() * 0.05);
+      scored.agrees.set(i, agrees > AGREES);
+    }
+
+    void begin(Scored scored) {
+      scored.log = Math.log(scored.hypothesis.fault().weight());
+      order.stream().limit(FIRST).forEach(i -> weigh(scored, i));
+    }
+
+    void go(Scored scored, boolean whole) {
+      for (int k = FIRST; k < order.size(); k++) {
+        if (!whole && scored.log < best - NO_CHANCE) {
+          return;
+        }
+        weigh(scored, order.get(k));
+      }
+      best = Math.max(best, scored.log);
+    }
   }
 
   static List<Scored> normalised(List<Scored> all) {
@@ -142,6 +194,20 @@ public record Diagnosis(
     return all;
   }
 
+  /** Two hypotheses, and the readings that one of them explains. */
+  private record Paired(Scored one, Scored other) {
+    BitSet both() {
+      BitSet both = (BitSet) one.agrees.clone();
+      both.or(other.agrees);
+      return both;
+    }
+
+    boolean more() {
+      int both = both().cardinality();
+      return both > one.agrees.cardinality() && both > other.agrees.cardinality();
+    }
+  }
+
   /** One diagnosis being made. */
   private static final class Doctor {
     private final Places places;
@@ -154,13 +220,13 @@ public record Diagnosis(
       Case sound = places.sound();
       List<Case> cases = new ArrayList<>(places.near());
       List<Evidence.Reading> readings = evidence.readings();
-      List<Scored> all = scored(cases, sound, readings);
+      List<Scored> all = scored(cases, sound, readings, false);
       if (!explained(all, readings)) {
         cases.addAll(places.far());
-        all = scored(cases, sound, readings);
+        all = scored(cases, sound, readings, false);
       }
       if (!explained(all, readings)) {
-        all = withPairs(all, sound, readings, cases);
+        all = withPairs(scored(cases, sound, readings, true), sound, readings, cases);
       }
       return of(all, sound, evidence);
     }
@@ -179,7 +245,7 @@ public record Diagnosis(
       return count;
     }
 
-    private static List<Scored> withPairs(
+    private List<Scored> withPairs(
         List<Scored> singles, Case sound, List<Evidence.Reading> readings, List<Case> cases) {
       Scored none = singles.stream().filter(s -> s.hypothesis == sound).findFirst().orElseThrow();
       BitSet odd = new BitSet();
@@ -198,20 +264,41 @@ public record Diagnosis(
               .thenComparingDouble(s -> -s.log));
       List<Scored> some = useful.subList(0, Math.min(MOST_PAIRED, useful.size()));
       double total = cases.stream().mapToDouble(c -> c.fault().weight()).sum();
+      List<Paired> pairs = new ArrayList<>();
       for (int i = 0; i < some.size(); i++) {
         for (int j = i + 1; j < some.size(); j++) {
-          BitSet both = (BitSet) some.get(i).agrees.clone();
-          both.or(some.get(j).agrees);
-          boolean more =
-              both.cardinality() > some.get(i).agrees.cardinality()
-                  && both.cardinality() > some.get(j).agrees.cardinality();
-          if (more) {
-            Fault pair = some.get(i).hypothesis.fault().and(some.get(j).hypothesis.fault());
-            cases.add(sound.with(pair.weighing(pair.weight() / total * PAIR * 10)));
+          Paired pair = new Paired(some.get(i), some.get(j));
+          if (pair.more()) {
+            pairs.add(pair);
           }
         }
       }
-      return scored(cases, sound, readings);
+      pairs.sort(
+          Comparator.comparingInt((Paired p) -> -p.both().cardinality())
+              .thenComparingDouble(p -> -p.one().log - p.other().log));
+      Map<String, Case> two = new LinkedHashMap<>();
+      for (Paired pair : pairs.subList(0, Math.min(MOST_PAIRS, pairs.size()))) {
+        pair(pair.one().hypothesis, pair.other().hypothesis, total, sound, two);
+      }
+      // What is stuck shows in every reading, so that the other fault explains none alone.
+      for (Scored best : singles.subList(0, Math.min(MOST_LEADING, singles.size()))) {
+        for (Case other : places.near()) {
+          pair(best.hypothesis, other, total, sound, two);
+        }
+      }
+      cases.addAll(two.values());
+      return scored(cases, new Weighing(sound, readings, singles.get(0).agrees), false);
+    }
+
+    private void pair(Case one, Case other, double total, Case sound, Map<String, Case> two) {
+      if (one == other || one == sound || other == sound) {
+        return;
+      }
+      boolean first = one.fault().id().compareTo(other.fault().id()) < 0;
+      Fault both = (first ? one : other).fault().and((first ? other : one).fault());
+      if (!two.containsKey(both.id())) {
+        two.put(both.id(), places.paired(both.weighing(both.weight() / total * PAIR)));
+      }
     }
 
     private Diagnosis of(List<Scored> all, Case sound, Evidence evidence) {

@@ -62,7 +62,7 @@ public record Fault(
   }
 
   /** {@return both faults at once} */
-  Fault and(Fault other) {
+  public Fault and(Fault other) {
     return new Fault(
         id + " + " + other.id,
         kind,

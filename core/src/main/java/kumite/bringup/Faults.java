@@ -138,7 +138,11 @@ final class Faults {
   private Optional<Joint> boardEnd(Jumper wire) {
     boolean a = wire.a().part().equals(Joint.BOARD);
     boolean b = wire.b().part().equals(Joint.BOARD);
-    return a == b ? Optional.empty() : Optional.of(a ? wire.a() : wire.b());
+    // A wire put in by hand may end where the board has no terminal.
+    return a == b
+        ? Optional.empty()
+        : Optional.of(a ? wire.a() : wire.b())
+            .filter(end -> wiring.board().terminal(end.tab()).isPresent());
   }
 
   private static Jumper moved(Jumper wire, Joint from, Joint to) {

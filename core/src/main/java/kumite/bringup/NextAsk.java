@@ -142,11 +142,16 @@ final class NextAsk {
       all += scored.probability;
     }
     double bits = 0;
-    for (double share : mass.values()) {
-      double p = share / all;
-      bits -= p > 0 ? p * Math.log(p) / Math.log(2) : 0;
+    double told = 0;
+    for (Map.Entry<String, Double> entry : mass.entrySet()) {
+      double p = entry.getValue() / all;
+      // What wavers may look like anything, so that it tells nothing apart.
+      if (p > 0 && !entry.getKey().contains("?")) {
+        bits -= p * Math.log(p) / Math.log(2);
+        told += p;
+      }
     }
-    return bits;
+    return bits * told;
   }
 
   /** {@return the question that tells most for its effort} */
@@ -218,6 +223,11 @@ final class NextAsk {
     return sets.values().stream().filter(ids -> ids.size() > 1).toList();
   }
 
+  /** Of what a question cannot say nobody can tell that it is otherwise. */
+  private static boolean alike(String one, String other) {
+    return one.equals(other) || one.equals(Case.UNKNOWN);
+  }
+
   /** Faults that no question of any round shows at all. */
   private Stream<String> unseen() {
     Set<Ask> all = new LinkedHashSet<>(candidates.keySet());
@@ -227,7 +237,7 @@ final class NextAsk {
             c ->
                 all.stream()
                     .filter(ask -> !(ask instanceof Ask.Try) && !c.same(ask))
-                    .allMatch(ask -> c.outcome(ask).equals(sound.outcome(ask))))
+                    .allMatch(ask -> alike(c.outcome(ask), sound.outcome(ask))))
         .map(c -> c.fault().id());
   }
 }

@@ -41,9 +41,8 @@ final class Outlook {
   Outlook(View view, Fault fault) {
     this.view = view;
     this.fault = fault;
-    boolean here =
-        fault.change().places().stream().allMatch(view::has) && !fault.change().equals(Change.NONE);
-    Change local = here ? fault.change().renamed(view::local) : Change.NONE;
+    Change local = view.here(fault.change());
+    boolean here = !local.equals(Change.NONE);
     this.altered = here ? view.copper().altered(local) : view.sound();
     this.about = here ? view.copper().about(altered) : Set.of();
     this.everywhere = here && manyRails();

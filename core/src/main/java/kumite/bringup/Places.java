@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import kumite.build.Build;
+import kumite.build.bringup.Ask;
 import kumite.build.bringup.Held;
 import kumite.build.bringup.Power;
 import kumite.circuit.Shown;
@@ -29,6 +30,8 @@ public final class Places {
   /** Before anything was read, nothing is wrong this often: our choice. */
   private static final double SOUND = 0.3;
 
+  private static final int MOST_PAIRS = 4000;
+
   private final List<View> views = new ArrayList<>();
   private final Set<ContactId> contacts = new TreeSet<>();
   private final Set<ContactId> travelling = new HashSet<>();
@@ -36,6 +39,16 @@ public final class Places {
   private List<Question> questions = List.of();
   private List<Case> near = List.of();
   private List<Case> far = List.of();
+  private final Map<String, Case> pairs =
+      new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, Case> eldest) {
+          return size() > MOST_PAIRS;
+        }
+      };
+  private final Set<Ask.Probe> ohmic = new HashSet<>();
   private Case sound = Case.sound(this, 1);
 
   private Places(Build build, Catalogue catalogue, List<SeatWires> seats) {
@@ -115,6 +128,16 @@ public final class Places {
     return questions;
   }
 
+  /** {@return whether ohms are expected where a meter is silent} */
+  boolean ohmic(Ask.Probe ask) {
+    return ohmic.contains(ask);
+  }
+
+  /** Notes that ohms are expected. */
+  void expectOhms(Ask.Probe ask) {
+    ohmic.add(ask);
+  }
+
   /** {@return the build as it is meant, weighed against all that is likely to be wrong} */
   Case sound() {
     near();
@@ -132,6 +155,11 @@ public final class Places {
       faults.forEach(fault -> near.add(sound.with(fault)));
     }
     return near;
+  }
+
+  /** {@return two faults at once, worked out so far as they were asked about} */
+  Case paired(Fault both) {
+    return pairs.computeIfAbsent(both.id(), id -> sound().with(both));
   }
 
   /** {@return what is less likely} */

@@ -311,6 +311,7 @@ public final class Rounds {
     if (!beeps) {
       Shown shown = sound.shown(ask);
       if (shown.ohm().isPresent() && shown.ohm().getAsDouble() < 1e6) {
+        places.expectOhms(ask);
         answer = Optional.of(new Answer.Ohms(shown.ohm().getAsDouble()));
         expected = "silent; on ohms " + shown.span();
       } else if (shown.drop().isPresent()) {

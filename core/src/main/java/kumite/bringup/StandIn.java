@@ -25,6 +25,9 @@ public final class StandIn {
   /** A usual meter is off by so much: common practice, no source. */
   private static final double VOLTS_WITHIN = 0.005;
 
+  /** Above, nobody reads the ohms off: the meter is on its beeper. */
+  private static final double MOST_OHM = 1e6;
+
   private final Fault fault;
   private final Places places;
   private final Case whole;
@@ -49,8 +52,7 @@ public final class StandIn {
     for (int i = 0; i < seats.size(); i++) {
       SeatWires seat = seats.get(i);
       View view = sound.views().get(i);
-      boolean here = fault.change().places().stream().allMatch(view::has);
-      Change local = here ? fault.change().renamed(view::local) : Change.NONE;
+      Change local = view.here(fault.change());
       Wiring wiring = seat.inputs().wiring().changed(local);
       wrong.add(
           new SeatWires(
@@ -132,7 +134,8 @@ public final class StandIn {
   private Answer probe(Ask.Probe probe) {
     Shown shown = shown(probe);
     if (!probe.power().live()) {
-      return new Answer.Beep(shown.beeps());
+      boolean ohms = !shown.beeps() && shown.ohm().orElse(MOST_OHM) < MOST_OHM;
+      return ohms ? new Answer.Ohms(shown.ohm().getAsDouble()) : new Answer.Beep(shown.beeps());
     }
     if (shown.trouble().isPresent()) {
       return new Answer.Volts(0);

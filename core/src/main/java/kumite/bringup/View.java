@@ -14,6 +14,7 @@ import kumite.component.Component;
 import kumite.loom.Look;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.wiring.Change;
 import kumite.wiring.Wiring;
 
 /**
@@ -42,7 +43,7 @@ final class View {
     this.copper = new Copper(wiring);
     this.arrivals = new Arrivals(wiring, wires.inputs().looks(), wires.solves(), copper);
     this.meter = Meter.of(wires.inputs());
-    this.sound = copper.altered(kumite.wiring.Change.NONE);
+    this.sound = copper.altered(Change.NONE);
     looks.putAll(wires.inputs().looks().byContact());
   }
 
@@ -96,6 +97,11 @@ final class View {
   /** {@return what a place of the wiring is called in questions} */
   Joint global(Joint here) {
     return global.getOrDefault(here, here);
+  }
+
+  /** {@return what of a change is in this seat's wiring, with the names there} */
+  Change here(Change change) {
+    return change.equals(Change.NONE) ? change : change.within(this::has).renamed(this::local);
   }
 
   Set<Joint> names() {

@@ -299,6 +299,9 @@ public final class Meter {
       }
       String one = node(red, nodes, sources, corner);
       String other = node(black, nodes, sources, corner);
+      if (one.equals(other)) { // two rails of the same volts: nothing flows through the meter
+        return Optional.of(new OperatingPoint.Solved(Map.of(), Map.of("RMETER", 0.0), 0));
+      }
       if (test == 0) {
         elements.add(new Element.Resistor("METER", one, other, ohm));
       } else {
@@ -388,10 +391,8 @@ public final class Meter {
       };
     }
 
-    private double between(OperatingPoint.Solved solved) {
-      // The nodes are named in the order they were met, the same each time.
-      double across = solved.through("RMETER");
-      return across;
+    private static double between(OperatingPoint.Solved solved) {
+      return solved.through("RMETER");
     }
 
     private double voltsOf(OperatingPoint.Solved solved) {

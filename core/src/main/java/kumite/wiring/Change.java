@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import kumite.component.Component;
 import kumite.name.Joint;
@@ -76,6 +77,24 @@ public record Change(Set<Jumper> out, Set<Jumper> in, Map<Component, Optional<Co
     Set<Jumper> next = new LinkedHashSet<>();
     wires.forEach(wire -> next.add(new Jumper(name.apply(wire.a()), name.apply(wire.b()))));
     return next;
+  }
+
+  /** {@return what of it is at places of one kind alone} */
+  public Change within(Predicate<Joint> here) {
+    Map<Component, Optional<Component>> some = new LinkedHashMap<>();
+    parts.forEach(
+        (part, by) -> {
+          if (part.ends().stream().allMatch(here)) {
+            some.put(part, by);
+          }
+        });
+    return new Change(within(out, here), within(in, here), some);
+  }
+
+  private static Set<Jumper> within(Set<Jumper> wires, Predicate<Joint> here) {
+    Set<Jumper> some = new LinkedHashSet<>(wires);
+    some.removeIf(wire -> !here.test(wire.a()) || !here.test(wire.b()));
+    return some;
   }
 
   /** {@return the places where anything is changed} */

@@ -282,8 +282,16 @@ public record Diagnosis(
       }
       // What is stuck shows in every reading, so that the other fault explains none alone.
       for (Scored best : singles.subList(0, Math.min(MOST_LEADING, singles.size()))) {
+        List<Ask> left = new ArrayList<>();
+        for (int i = 0; i < readings.size(); i++) {
+          if (!best.agrees.get(i)) {
+            left.add(readings.get(i).ask());
+          }
+        }
         for (Case other : places.near()) {
-          pair(best.hypothesis, other, total, sound, two);
+          if (!left.stream().allMatch(other::same)) {
+            pair(best.hypothesis, other, total, sound, two);
+          }
         }
       }
       cases.addAll(two.values());

@@ -572,7 +572,7 @@ final class Faults {
     view.all()
         .forEach(
             look ->
-                View.places(look).stream()
+                view.places(look).stream()
                     .filter(place -> place.part().equals(Joint.BOARD))
                     .map(Joint::tab)
                     .forEach(told::add));

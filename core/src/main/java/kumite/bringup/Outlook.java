@@ -78,7 +78,7 @@ final class Outlook {
     view.looks()
         .forEach(
             (contact, look) -> {
-              Set<Joint> places = View.places(look);
+              Set<Joint> places = view.places(look);
               boolean near =
                   everywhere
                       || contacts.contains(contact)
@@ -175,7 +175,7 @@ final class Outlook {
         (contact, look) ->
             seen.put(
                 contact,
-                View.places(look).stream().anyMatch(dead::contains)
+                view.places(look).stream().anyMatch(dead::contains)
                     ? new Arrivals.Seen(Arrivals.State.LET_GO, 0)
                     : view.arrivals().see(look, altered, held, risky)));
     return seen;

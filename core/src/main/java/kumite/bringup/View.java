@@ -1,6 +1,7 @@
 package kumite.bringup;
 
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -30,6 +31,7 @@ final class View {
   private final Arrivals arrivals;
   private final Meter meter;
   private final Map<ContactId, Look> looks = new LinkedHashMap<>();
+  private final Map<Look, Set<Joint>> read = new IdentityHashMap<>();
   private final Copper.Altered sound;
 
   /**
@@ -109,7 +111,11 @@ final class View {
   }
 
   /** {@return the places that a look reads or drives, and where its contact stands in a chip} */
-  static Set<Joint> places(Look look) {
+  Set<Joint> places(Look look) {
+    return read.computeIfAbsent(look, View::placesOf);
+  }
+
+  private static Set<Joint> placesOf(Look look) {
     Set<Joint> places = new LinkedHashSet<>();
     places.add(Joint.board(look.read().name()));
     look.how().driven().forEach(terminal -> places.add(Joint.board(terminal.name())));

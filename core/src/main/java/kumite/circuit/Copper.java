@@ -4,12 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import kumite.build.bringup.Held;
 import kumite.build.bringup.Power;
 import kumite.component.Component;
@@ -60,6 +59,7 @@ public final class Copper {
   private final List<Way> ways = new ArrayList<>();
   private final List<List<Integer>> at = new ArrayList<>();
   private final Map<ContactId, Double> rests = new HashMap<>();
+  private final Map<Joint, List<ContactId>> movers = new HashMap<>();
   private final BitSet rails = new BitSet();
   private static final int[] NO_WAYS = {};
   private final int[][] compact;
@@ -78,7 +78,14 @@ public final class Copper {
             });
     for (Component part : wiring.parts()) {
       numbers.computeIfAbsent(part, p -> new ArrayList<>()).add(parts.size());
-      part.moved().ifPresent(contact -> rests.put(contact, part.rest()));
+      part.moved()
+          .ifPresent(
+              contact -> {
+                rests.put(contact, part.rest());
+                part.ends()
+                    .forEach(
+                        end -> movers.computeIfAbsent(end, e -> new ArrayList<>()).add(contact));
+              });
       edges(part, parts.size()).forEach(this::add);
       parts.add(part);
     }
@@ -356,7 +363,7 @@ public final class Copper {
    * where it is, not on beyond supplies and grounds}
    */
   public Set<Joint> about(Altered altered) {
-    Set<Joint> all = new TreeSet<>();
+    Set<Joint> all = new HashSet<>();
     for (Joint place : altered.change().places()) {
       Integer number = places.get(place);
       if (number != null && !all.contains(place)) {
@@ -370,15 +377,13 @@ public final class Copper {
 
   /** {@return the contacts whose parts have an end at one of the places} */
   public Set<ContactId> contactsAt(Set<Joint> some, Altered altered) {
-    Map<ContactId, Boolean> found = new LinkedHashMap<>();
-    for (Component part : parts) {
-      part.moved()
-          .filter(contact -> part.ends().stream().anyMatch(some::contains))
-          .ifPresent(contact -> found.put(contact, true));
+    Set<ContactId> found = new HashSet<>();
+    for (Joint place : some) {
+      found.addAll(movers.getOrDefault(place, List.of()));
     }
     for (Optional<Component> by : altered.change().parts().values()) {
-      by.flatMap(Component::moved).ifPresent(contact -> found.put(contact, true));
+      by.flatMap(Component::moved).ifPresent(found::add);
     }
-    return found.keySet();
+    return found;
   }
 }

@@ -64,6 +64,7 @@ public class ArchitectureTest {
       "ports",
       "plan",
       "bill",
+      "bringup",
       "verdict",
       "files",
       "sheet",
@@ -114,7 +115,8 @@ public class ArchitectureTest {
             "map", List.of("brief"),
             "lead", List.of(),
             "port", List.of("map"),
-            "plan", List.of("panel"));
+            "plan", List.of("panel"),
+            "bringup", List.of());
     may.forEach(
         (room, others) -> {
           String[] not =

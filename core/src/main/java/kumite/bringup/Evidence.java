@@ -160,7 +160,7 @@ public record Evidence(List<Reading> readings, List<String> notes) {
   }
 
   /** Whether mending at some places may have changed what a question gives. */
-  static boolean touches(Places places, Ask ask, Set<Joint> mended) {
+  public static boolean touches(Places places, Ask ask, Set<Joint> mended) {
     if (!(ask instanceof Ask.Probe probe)) {
       return true;
     }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import kumite.build.bringup.Answer;
 import kumite.build.bringup.Ask;
@@ -159,12 +160,12 @@ final class NextAsk {
     if (live.size() < 2) {
       return Optional.empty();
     }
-    Optional<Diagnosis.Next> cheap = best(false);
+    Optional<Diagnosis.Next> cheap = best(false, ask -> true);
     boolean enough = cheap.filter(next -> next.bits() > 0.3).isPresent();
     if (enough) {
       return cheap;
     }
-    Optional<Diagnosis.Next> dear = best(true);
+    Optional<Diagnosis.Next> dear = best(true, ask -> true);
     return dear.isEmpty()
             || cheap.isPresent()
                 && cheap.get().bits() / effort(cheap.get().question().ask())
@@ -173,14 +174,23 @@ final class NextAsk {
         : dear;
   }
 
-  private Optional<Diagnosis.Next> best(boolean volts) {
+  /** {@return the question of some kinds that tells most for its effort} */
+  Optional<Diagnosis.Next> best(Predicate<Ask> some) {
+    return best(false, some);
+  }
+
+  private Optional<Diagnosis.Next> best(boolean volts, Predicate<Ask> some) {
     Optional<Diagnosis.Next> best = Optional.empty();
     double most = 0;
     for (Map.Entry<Ask, Question> entry : candidates.entrySet()) {
       Ask ask = entry.getKey();
       boolean live = ask instanceof Ask.Probe probe && probe.power().live();
       int before = asked.getOrDefault(ask, 0);
-      if (before > MOST_ASKED || live != volts || !allowed(ask) || !touched(ask)) {
+      if (!some.test(ask)
+          || before > MOST_ASKED
+          || live != volts
+          || !allowed(ask)
+          || !touched(ask)) {
         continue;
       }
       // What was asked before tells only whether a hand slipped then.

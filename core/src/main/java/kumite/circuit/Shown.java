@@ -65,7 +65,10 @@ public record Shown(
   }
 
   private static double rounded(double ohm) {
-    return ohm < 10 ? Math.round(ohm * 10) / 10.0 : ohm;
+    // Three figures are what a meter's display is read for.
+    return ohm < 10
+        ? Math.round(ohm * 10) / 10.0
+        : new java.math.BigDecimal(ohm).round(new java.math.MathContext(3)).doubleValue();
   }
 
   private static String volts(double volts) {

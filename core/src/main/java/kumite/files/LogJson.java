@@ -13,6 +13,10 @@ import kumite.room.PartCodec;
 
 /** How the log stands in the file. */
 public final class LogJson {
+  /** A day. */
+  static final Codec<LocalDate> DATE =
+      Plain.form("^\\d{4}-\\d{2}-\\d{2}$").asAt(LogJson::date, LocalDate::toString);
+
   /** The log's codec. */
   public static final PartCodec<LogBook> CODEC =
       new PartCodec<>(LogBook.PART, true, Plain.list(note()).as(LogBook::new, LogBook::notes));
@@ -21,11 +25,7 @@ public final class LogJson {
 
   private static Codec<LogNote> note() {
     Fields<LogNote> f = new Fields<>();
-    Field<LogNote, LocalDate> date =
-        f.need(
-            "date",
-            Plain.form("^\\d{4}-\\d{2}-\\d{2}$").asAt(LogJson::date, LocalDate::toString),
-            LogNote::date);
+    Field<LogNote, LocalDate> date = f.need("date", DATE, LogNote::date);
     Field<LogNote, String> text = f.need("text", Plain.LINE, LogNote::text);
     return f.make(in -> new LogNote(in.get(date), in.get(text)));
   }

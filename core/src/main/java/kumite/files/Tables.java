@@ -14,7 +14,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import kumite.bill.Bill;
+import kumite.bringup.Places;
+import kumite.bringup.Question;
+import kumite.bringup.Rounds;
+import kumite.build.bringup.Answer;
+import kumite.build.bringup.Entry;
+import kumite.build.bringup.Round;
+import kumite.build.bringup.RoundBook;
 import kumite.component.Component;
 import kumite.loom.CutList;
 import kumite.loom.Strand;
@@ -52,6 +60,31 @@ public final class Tables {
                         item.words(item.need()),
                         item.words(item.spare()),
                         item.words(item.wanted())))
+            .toList());
+  }
+
+  /** {@return the questions of all rounds with what is expected, and what was read of them last} */
+  public static String readings(Bench bench) {
+    Places places = bench.places();
+    List<Question> questions =
+        places.empty() ? List.of() : Rounds.of(places, List.of(Question.Kind.values()));
+    Optional<Round> now = bench.build().get(RoundBook.PART).now();
+    return csv(
+        List.of("from", "to", "state", "held", "reading", "expected", "what", "note"),
+        questions.stream()
+            .map(
+                q -> {
+                  Optional<Entry> entry = now.flatMap(round -> round.last(q.ask()));
+                  return List.of(
+                      q.ask().from(),
+                      q.ask().to(),
+                      q.ask().state(),
+                      q.ask().held().toString(),
+                      entry.flatMap(Entry::answer).map(Answer::toString).orElse(""),
+                      q.expected(),
+                      q.what(),
+                      entry.map(Entry::note).orElse(""));
+                })
             .toList());
   }
 

@@ -17,6 +17,7 @@ public record Station(String title) {
   public static final Station SIGNALS = new Station("Signals");
   public static final Station LEADS = new Station("Leads");
   public static final Station PLAN = new Station("Plan");
+  public static final Station BRING_UP = new Station("Bring-up");
   public static final Station LOG = new Station("Log");
 
   /** {@return its name in lower case, as files and the command line write it} */

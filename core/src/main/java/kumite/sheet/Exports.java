@@ -147,6 +147,20 @@ public final class Exports {
               (bench, choices) -> BillPaper.pdf(bench, bench.get(Works.BILL), choices.paper()))
           .once();
 
+  // ---- of bring-up
+
+  public static final Export ROUND =
+      paper(
+              "round",
+              "Bring-up rounds to tick off",
+              "bring-up.pdf",
+              (bench, choices) -> RoundPaper.pdf(bench, choices.paper()))
+          .once();
+
+  public static final Export READINGS =
+      Export.of("readings", "Questions and readings", "readings.csv", b -> utf8(Tables.readings(b)))
+          .once();
+
   // ---- of volts and amps
 
   public static final Export SPICE =

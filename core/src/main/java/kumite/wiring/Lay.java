@@ -240,6 +240,11 @@ public record Lay(
     return parts;
   }
 
+  /** {@return where a place is, if a wire or a part ends there} */
+  public Optional<Point> place(Joint joint) {
+    return Optional.ofNullable(tabs.get(joint));
+  }
+
   /** {@return the wires that end at a place} */
   public List<Laid> at(Joint joint) {
     return wires.stream()

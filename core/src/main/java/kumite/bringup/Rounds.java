@@ -328,7 +328,8 @@ public final class Rounds {
   // ---- volts
 
   private void volts(View view, List<Look> looks, Question.Kind kind) {
-    Optional<Joint> ground = anchor(view, true);
+    // A board that shows no ground is measured against its shared side.
+    Optional<Joint> ground = anchor(view, true).or(() -> anchor(view, false));
     if (ground.isEmpty()) {
       return;
     }

@@ -132,6 +132,7 @@ final class Pictures implements StationRoom.Hand {
     }
     shot.prepare().on(this);
     after(
+        shot.patience(),
         () -> {
           save(stage.getScene(), folder.resolve(shot.name() + ".png"));
           next(shots);
@@ -141,14 +142,15 @@ final class Pictures implements StationRoom.Hand {
   /** Takes one picture of the window as it comes up, and says where it is. */
   static void takeOne(Stage stage, Path file) {
     after(
+        1,
         () -> {
           save(stage.getScene(), file);
           System.out.println("A picture of the window is in " + file.toAbsolutePath());
         });
   }
 
-  private static void after(Runnable run) {
-    PauseTransition pause = new PauseTransition(SETTLE);
+  private static void after(int patience, Runnable run) {
+    PauseTransition pause = new PauseTransition(SETTLE.multiply(patience));
     pause.setOnFinished(event -> run.run());
     pause.play();
   }

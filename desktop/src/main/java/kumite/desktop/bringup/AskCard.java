@@ -8,7 +8,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -54,7 +53,7 @@ final class AskCard extends VBox {
     sub.setId("ask-expected");
     why.getStyleClass().add("note");
     caution.getStyleClass().add("ask-caution");
-    for (Label label : List.of(question, sub, why, caution, understood)) {
+    for (Label label : List.of(count, question, sub, why, caution, understood)) {
       label.setWrapText(true);
       label.setMinHeight(USE_PREF_SIZE);
     }
@@ -90,29 +89,26 @@ final class AskCard extends VBox {
     top.setSpacing(12);
     getChildren().addAll(top, answers, row, understood);
     setFocusTraversable(true);
-    addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     setOnMousePressed(event -> requestFocus());
   }
 
-  private void key(KeyEvent event) {
-    if (event.getTarget() instanceof TextField || event.isShortcutDown() || event.isAltDown()) {
-      return;
-    }
+  /** {@return whether a key was an answer, or took one back} */
+  boolean key(KeyCode code) {
     for (Key key : keys) {
-      if (key.code() == event.getCode()) {
+      if (key.code() == code) {
         key.give().run();
-        event.consume();
-        requestFocus();
-        return;
+        return true;
       }
     }
-    if (event.getCode() == KeyCode.BACK_SPACE) {
+    if (code == KeyCode.BACK_SPACE && !back.isDisabled()) {
       desk.back();
-      event.consume();
-    } else if (event.getCode() == KeyCode.S) {
-      shown.ifPresent(desk::skip);
-      event.consume();
+      return true;
     }
+    if (code == KeyCode.S && shown.isPresent()) {
+      desk.skip(shown.get());
+      return true;
+    }
+    return false;
   }
 
   void show(Bench bench) {

@@ -7,6 +7,7 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -114,15 +115,18 @@ public final class BringUpStation implements StationView {
     refresh();
   }
 
+  @Override
+  public boolean key(KeyCode code) {
+    return view != View.BETWEEN && ask.key(code);
+  }
+
   private void refresh() {
     Bench bench = workbench.bench().get();
     List<Round> rounds = desk.rounds();
     head.facts(
-        (rounds.isEmpty()
-                ? "no round yet"
-                : "round " + rounds.size() + ", begun " + rounds.get(rounds.size() - 1).begun())
-            + " · "
-            + desk.kind().when());
+        rounds.isEmpty()
+            ? "no round yet"
+            : "round " + rounds.size() + ", begun " + rounds.get(rounds.size() - 1).begun());
     boolean any = view == View.BETWEEN;
     shown(ask, !any);
     shown(readings, !any);

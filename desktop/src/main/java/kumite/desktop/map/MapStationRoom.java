@@ -45,15 +45,9 @@ public final class MapStationRoom implements StationRoom {
               hand.workbench().hold(ContactId.parse("light"), 1);
             }),
         new Picture(
-            "map-play",
-            hand -> {
-              hand.workbench().release();
-              hand.press("Play");
-              hand.fire("script-play");
-            }),
-        new Picture(
             "map-firmware",
             hand -> {
+              hand.workbench().release();
               hand.workbench().select(ContactId.parse("dash"));
               hand.press("Firmware");
             }));

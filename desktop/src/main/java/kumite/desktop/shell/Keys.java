@@ -9,8 +9,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import javafx.scene.Scene;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import kumite.device.SignalPath;
 import kumite.name.ContactId;
@@ -107,13 +109,18 @@ public final class Keys {
    * Connects the letters to a scene.
    *
    * @param nowCovered whether something lies over the window: letters then press nothing behind it
+   * @param station takes a key before it presses a contact, or not
    */
-  void install(Scene scene, BooleanSupplier nowCovered) {
+  void install(Scene scene, BooleanSupplier nowCovered, Predicate<KeyCode> station) {
     covered = nowCovered;
     scene.addEventFilter(
         KeyEvent.KEY_PRESSED,
         event -> {
           String letter = covered.getAsBoolean() ? "" : letter(scene, event);
+          if (!letter.isEmpty() && station.test(event.getCode())) {
+            event.consume();
+            return;
+          }
           ContactId contact = contacts.get(letter);
           if (contact != null) {
             if (downNow.add(letter)) {

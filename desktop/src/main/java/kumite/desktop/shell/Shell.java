@@ -305,7 +305,7 @@ public final class Shell extends StackPane {
             }
           }
         });
-    keys.install(scene, veil::isVisible);
+    keys.install(scene, veil::isVisible, code -> view(workbench.station().get()).key(code));
     scene.setOnDragOver(
         event -> {
           if (dropped(event.getDragboard()).isPresent()) {

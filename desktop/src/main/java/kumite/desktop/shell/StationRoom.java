@@ -38,7 +38,12 @@ public interface StationRoom {
    * @param name its file's name without ending
    * @param prepare brings the window there from where the picture before left it
    */
-  record Picture(String name, Prepare prepare) {}
+  record Picture(String name, Prepare prepare, int patience) {
+    /** A picture of what is worked out at once. */
+    public Picture(String name, Prepare prepare) {
+      this(name, prepare, 1);
+    }
+  }
 
   /** Brings the window where its picture is taken. */
   interface Prepare {

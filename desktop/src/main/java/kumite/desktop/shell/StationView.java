@@ -1,6 +1,7 @@
 package kumite.desktop.shell;
 
 import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
 import kumite.finding.Station;
 import kumite.verdict.Bench;
 
@@ -14,4 +15,14 @@ public interface StationView {
 
   /** Shows a bench. Called whenever it changes while the station is shown, and when it comes up. */
   void show(Bench bench);
+
+  /**
+   * Offers a plain key while the station is shown and no text is being typed, before it presses a
+   * contact.
+   *
+   * @return whether the station took it
+   */
+  default boolean key(KeyCode code) {
+    return false;
+  }
 }

@@ -40,9 +40,12 @@ final class ReadingCommand implements Callable<Integer> {
   @Option(
       names = "--held",
       paramLabel = "CONTACT",
-      arity = "1..*",
-      description = "What is held meanwhile, such as horn or port=0.7.")
+      description = "What is held meanwhile, such as horn or port=0.7; more may follow.")
   private List<String> held = new ArrayList<>();
+
+  // Contacts after the first one that is held, wherever that stands.
+  @Parameters(index = "3..*", arity = "0..*", hidden = true)
+  private List<String> more = new ArrayList<>();
 
   @Option(
       names = "--state",
@@ -59,7 +62,14 @@ final class ReadingCommand implements Callable<Integer> {
   @Override
   public Integer call() throws BuildFileException {
     Power power = Power.parse(state);
-    Held hands = Held.parse(String.join(" ", held));
+    if (held.isEmpty() && !more.isEmpty()) {
+      throw new IllegalArgumentException(
+          "what is "
+              + more.get(0)
+              + "? a reading is between two places; write --held before what is"
+              + " held");
+    }
+    Held hands = Held.parse(String.join(" ", held) + " " + String.join(" ", more));
     Joint one = Joint.parse(red);
     Joint other = Joint.parse(black);
     Shown shown = Meters.places(input).shows(one, other, power, hands);

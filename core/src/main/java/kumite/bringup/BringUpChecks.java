@@ -2,13 +2,16 @@ package kumite.bringup;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.bringup.Answer;
 import kumite.build.bringup.Ask;
 import kumite.build.bringup.Round;
 import kumite.build.bringup.RoundBook;
 import kumite.finding.Finding;
+import kumite.finding.Fix;
 import kumite.finding.Subject;
+import kumite.kind.BoardKind;
 import kumite.name.Joint;
 
 /** What is to be said of the readings of the round that goes on. */
@@ -44,7 +47,7 @@ public final class BringUpChecks {
                 List.of(Subject.of(probe.red()), Subject.of(probe.black())),
                 "Do not power it: " + probe.red() + " beeps to " + probe.black(),
                 "A supply that beeps to ground or to another supply is shorted. Find the bridge or"
-                    + " the wire at the wrong place before anything is plugged in."));
+                    + " the wire at the wrong place before anything is plugged in"));
       } else {
         odd.add(Evidence.words(reading.ask()) + ": " + reading.answer());
         if (reading.ask() instanceof Ask.Probe probe) {
@@ -61,9 +64,13 @@ public final class BringUpChecks {
                   ? "A reading is not as worked out"
                   : odd.size() + " readings are not as worked out",
               String.join("; ", odd.subList(0, Math.min(5, odd.size())))
-                  + ". Bring-up says what explains them and where to put the probes next."));
+                  + ". Bring-up says what explains them and where to put the probes next"));
     }
-    if (findings.isEmpty() && !evidence.readings().isEmpty()) {
+    boolean odds = !findings.isEmpty();
+    for (View view : places.views()) {
+      common(places, view, Commons.of(view, evidence.readings())).ifPresent(findings::add);
+    }
+    if (!odds && !evidence.readings().isEmpty()) {
       findings.add(
           Finding.of(
               BringUpCode.AS_EXPECTED,
@@ -72,9 +79,52 @@ public final class BringUpChecks {
               "Of "
                   + places.questions().size()
                   + " questions of all rounds, so many were answered"
-                  + " and fit; nothing is said of the others."));
+                  + " and fit; nothing is said of the others"));
     }
     return findings;
+  }
+
+  /** What was proven of a board whose contacts may share a side, and what it may be taken for. */
+  private static Optional<Finding> common(Places places, View view, Commons commons) {
+    List<Subject> sides = commons.sides().stream().map(view::global).map(Subject::of).toList();
+    return switch (commons.verdict()) {
+      case OPEN -> Optional.empty();
+      case SHARED -> {
+        Finding finding =
+            Finding.of(
+                BringUpCode.COMMON_PROVEN,
+                sides,
+                "Its contacts share one side: it is proven",
+                "All "
+                    + commons.sides().size()
+                    + " second sides beep to each other. One chain is"
+                    + " enough; the board can be taken for one with a common");
+        BoardKind proven = ProvenBoard.of(view.wires().board());
+        yield Optional.of(
+            finding.mendedBy(
+                Fix.of(
+                    "Take the common as proven",
+                    build -> ProvenBoard.taken(build, view.wires().seat(), proven))));
+      }
+      case APART ->
+          Optional.of(
+              Finding.of(
+                  BringUpCode.SIDES_APART,
+                  sides,
+                  "Its contacts share no side",
+                  "None of "
+                      + commons.sides().size()
+                      + " second sides beeps to another one: two"
+                      + " wires a contact are right"));
+      case SOME ->
+          Optional.of(
+              Finding.of(
+                  BringUpCode.COMMON_PROVEN,
+                  sides,
+                  "Some of its contacts share a side, others do not",
+                  "Keep two wires a contact: a chain over all of them would join what the board"
+                      + " keeps apart"));
+    };
   }
 
   /** {@return whether a reading is what the sound build gives} */

@@ -13,7 +13,9 @@ public enum BringUpCode implements Code {
   SUPPLY_SHORTED("BU-01", STOP),
   OTHERWISE("BU-02", LOOK),
   DOES_NOT_COUNT("BU-03", LOOK),
-  AS_EXPECTED("BU-20", FINE);
+  COMMON_PROVEN("BU-04", LOOK),
+  AS_EXPECTED("BU-20", FINE),
+  SIDES_APART("BU-21", FINE);
 
   private final Said said;
 

@@ -107,7 +107,7 @@ final class Case {
   }
 
   private boolean unknown(Ask.Probe ask) {
-    return outlook(ask).map(o -> o.unknown(ask)).orElse(false);
+    return places.unproven(ask) || outlook(ask).map(o -> o.unknown(ask)).orElse(false);
   }
 
   /** {@return what the host is shown of each contact; of seats whose presses do not arrive none} */
@@ -162,6 +162,9 @@ final class Case {
       return sound.outcome(ask);
     }
     if (ask instanceof Ask.Probe probe) {
+      if (places.unproven(probe)) {
+        return UNKNOWN;
+      }
       if (!probe.power().live()) {
         return beeps(probe) ? "beep" : places.ohmic(probe) ? ohms(probe) : "silent";
       }

@@ -34,6 +34,7 @@ public final class Places {
 
   private final List<View> views = new ArrayList<>();
   private final Set<ContactId> contacts = new TreeSet<>();
+  private boolean unproven;
   private final Set<ContactId> travelling = new HashSet<>();
   private final Catalogue catalogue;
   private List<Question> questions = List.of();
@@ -64,7 +65,9 @@ public final class Places {
         local.put(name, place);
       }
       known.addAll(local.keySet());
-      views.add(new View(seat, local));
+      View view = new View(seat, local);
+      unproven |= !Commons.sides(view).isEmpty();
+      views.add(view);
       seat.inputs()
           .looks()
           .byContact()
@@ -131,6 +134,12 @@ public final class Places {
   /** {@return whether ohms are expected where a meter is silent} */
   boolean ohmic(Ask.Probe ask) {
     return ohmic.contains(ask);
+  }
+
+  /** {@return whether a question is about what is inside of a board, which nobody knows} */
+  boolean unproven(Ask.Probe ask) {
+    return unproven
+        && view(ask.red(), ask.black()).filter(view -> Commons.open(view, ask)).isPresent();
   }
 
   /** Notes that ohms are expected. */

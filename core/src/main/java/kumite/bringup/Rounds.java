@@ -99,11 +99,24 @@ public final class Rounds {
     for (Joint rail : rails(view)) {
       through(view, rail, "Each shared side has to come through to its rail");
     }
+    Set<Integer> done = new LinkedHashSet<>();
+    ground.ifPresent(g -> done.add(view.wiring().nets().of(g).orElseThrow().number()));
+    rails(view).forEach(rail -> done.add(view.wiring().nets().of(rail).orElseThrow().number()));
     for (Terminal terminal : view.wires().board().terminals()) {
       Joint pin = Joint.board(terminal.name());
-      if (!onRail(view, pin)) {
+      if (wired(view, pin) && done.add(view.wiring().nets().of(pin).orElseThrow().number())) {
         through(view, pin, "A wire that is not landed shows here first");
       }
+    }
+    for (Ask.Probe ask : Commons.asks(view)) {
+      add(
+          Question.Kind.CONTINUITY,
+          ask,
+          ask.red() + " to " + ask.black() + ": do they share a side?",
+          "not known: a beep means one shared side, silence two",
+          Optional.empty(),
+          "Until it is proven each contact gets two wires",
+          Optional.empty());
     }
     view.looks().keySet().forEach(contact -> contact(view, contact));
     neighbours(view);
@@ -140,10 +153,6 @@ public final class Rounds {
       }
     }
     return List.copyOf(byNet.values());
-  }
-
-  private static boolean onRail(View view, Joint place) {
-    return view.wiring().nets().of(place).map(Net::rail).orElse(false);
   }
 
   private void supplies(View view, Optional<Joint> ground) {

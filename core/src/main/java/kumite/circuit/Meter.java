@@ -46,6 +46,9 @@ public final class Meter {
   static final double DIODE_VOLTS = 3;
   static final double DIODE_OHM = 3000;
 
+  /** Of the meter's own current less than this share is none: our choice. */
+  private static final double NOTHING = 1e-4;
+
   /** The most that a diode range shows. */
   static final double DIODE_MOST_VOLTS = 2.6;
 
@@ -146,6 +149,7 @@ public final class Meter {
     private final int black;
     private final boolean[] fed;
     private final List<Edge> ways = new ArrayList<>();
+    private final Map<Edge, String> names = new HashMap<>();
 
     Setting(
         Network network,
@@ -293,8 +297,10 @@ public final class Meter {
         String a = node(edge.a(), nodes, sources, corner);
         String b = node(edge.b(), nodes, sources, corner);
         if (!a.equals(b)) {
-          elements.add(
-              element(edge, ++number, a, b, edge == stretched ? value * share : value, corner));
+          Element part =
+              element(edge, ++number, a, b, edge == stretched ? value * share : value, corner);
+          elements.add(part);
+          names.put(edge, (part instanceof Element.Diode ? "D" : "R") + number);
         }
       }
       String one = node(red, nodes, sources, corner);
@@ -462,7 +468,7 @@ public final class Meter {
                       - at);
         }
       }
-      return Reckoned.volts(power, at, low - off, high + off, words(), one, other);
+      return Reckoned.volts(power, at, low - off, high + off, words(usual), one, other);
     }
 
     private static double tolerance(Edge edge) {
@@ -490,7 +496,7 @@ public final class Meter {
       double usual = ohm(null, 1);
       OptionalDouble drop = drop();
       if (usual > MOST_OHM) {
-        return Reckoned.open(power, drop, words(), one, other);
+        return Reckoned.open(power, drop, List.of(), one, other);
       }
       double off = 0;
       int contacts = 0;
@@ -503,7 +509,15 @@ public final class Meter {
               default -> 0;
             };
       }
-      return Reckoned.ohms(power, usual, off, contacts, drop, words(), one, other);
+      return Reckoned.ohms(
+          power,
+          usual,
+          off,
+          contacts,
+          drop,
+          words(solve(TEST_VOLTS, TEST_OHM, Corner.USUAL, null, 1, 0)),
+          one,
+          other);
     }
 
     private double ohm(@Nullable Edge stretched, double share) {
@@ -524,9 +538,19 @@ public final class Meter {
           .orElse(OptionalDouble.empty());
     }
 
-    private List<String> words() {
+    /** What carries current, of all that hangs there. */
+    private List<String> words(Optional<OperatingPoint.Solved> solved) {
       List<String> words = new ArrayList<>();
+      double least = solved.map(s -> Math.abs(between(s)) * NOTHING).orElse(0.0);
       for (Edge edge : ways) {
+        String name = names.get(edge);
+        boolean idle =
+            solved.isPresent()
+                && name != null
+                && Math.abs(solved.get().amps().getOrDefault(name, 0.0)) <= least;
+        if (idle) {
+          continue;
+        }
         Sketch.Branch branch = Branches.of(network, edge, now, true);
         words.add(
             (branch.name() + " " + branch.words()).strip()

@@ -100,7 +100,11 @@ public class BringUpWindowTest {
   }
 
   private String text(String id) {
-    return Window.onFx(() -> ((Label) find(id)).getText());
+    return Window.onFx(() -> shows(id));
+  }
+
+  private String shows(String id) {
+    return ((Label) find(id)).getText();
   }
 
   private void type(String id, String words) {
@@ -233,6 +237,53 @@ public class BringUpWindowTest {
           return null;
         });
     window.settle();
+  }
+
+  /** A board that tells of itself ticks the host round: what came and went is the answer. */
+  @Test
+  public void whatTheBoardTellsAnswersTheHostRound() throws Exception {
+    window.click("#bringup-host");
+    key(KeyCode.SPACE);
+    key(KeyCode.SPACE);
+    int before = entries().size();
+    String asked = text("ask-question");
+    int looks = window.bench().looks().size();
+    String none = "0".repeat(looks);
+    String one = "1" + "0".repeat(looks - 1);
+    Path stream = folder.resolve("stream.txt");
+    Files.writeString(
+        stream,
+        "noise of a start\nself-test 1 looks "
+            + looks
+            + " scan_us 1000\n0 "
+            + none
+            + " "
+            + none
+            + "\n5000 "
+            + one
+            + " "
+            + none
+            + "\n9000 "
+            + one
+            + " "
+            + one
+            + "\n12000 1\n90000 "
+            + none
+            + " "
+            + none
+            + "\n");
+    type("live-from", stream.toString());
+    await("the board never answered", () -> !shows("ask-question").equals(asked));
+    assertThat(entries()).hasSize(before + 1);
+    Entry told = entries().get(before);
+    assertThat(told.note()).isEqualTo("told by the board");
+    assertThat(told.answer().orElseThrow().toString()).isEqualTo("rudder.up");
+    await("the end was not told", () -> shows("live-says").contains("ended"));
+    type("live-from", folder.resolve("nothing").toString());
+    assertThat(text("live-says")).contains("nothing");
+    Path empty = Files.writeString(folder.resolve("empty.txt"), "");
+    type("live-from", empty.toString());
+    await("an empty stream was not told", () -> shows("live-says").contains("Nothing of a self"));
   }
 
   /** Days later the round goes on where it was left. */

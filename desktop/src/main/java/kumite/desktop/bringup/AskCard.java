@@ -8,6 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -69,7 +70,7 @@ final class AskCard extends VBox {
     note.setId("ask-note");
     note.setPromptText("note, if any");
     note.setAccessibleText("a note to this reading");
-    HBox.setHgrow(note, Priority.ALWAYS);
+    note.setStyle("-fx-pref-width: 12em;");
     understood.getStyleClass().add("note");
     back.setId("ask-back");
     back.setOnAction(event -> desk.back());
@@ -77,9 +78,10 @@ final class AskCard extends VBox {
     skip.setOnAction(event -> shown.ifPresent(desk::skip));
     Label or = new Label("or type it");
     or.getStyleClass().add("note");
-    HBox row = new HBox(or, typed, note, back, skip);
+    FlowPane row = new FlowPane(or, typed, note, back, skip);
     row.setAlignment(Pos.CENTER_LEFT);
-    row.getStyleClass().add("field-row");
+    row.getStyleClass().add("ask-row");
+    or.setMinWidth(USE_PREF_SIZE);
     VBox words = new VBox(count, question, sub, why, caution);
     words.getStyleClass().add("ask-words");
     HBox.setHgrow(words, Priority.ALWAYS);
@@ -148,7 +150,10 @@ final class AskCard extends VBox {
             + now.kind().when()
             + (over > 0 ? " · " + over + " over" : ""));
     question.setText(AskWords.large(now, bench));
-    sub.setText("A sound build: " + expected(now) + ".");
+    sub.setText(
+        now.answer().isEmpty() && now.ask() instanceof Ask.Probe probe && !probe.power().live()
+            ? "What it should be is " + now.expected() + "."
+            : "A sound build: " + expected(now) + ".");
     why.setText(now.why() + ".");
     caution.setText(now.caution().map(words -> "Caution: " + words + ".").orElse(""));
     caution.setVisible(now.caution().isPresent());
@@ -170,7 +175,10 @@ final class AskCard extends VBox {
   private void offer(Question now) {
     Optional<Ask.Probe> twin = RoundDesk.twin(now.ask());
     if (now.ask() instanceof Ask.Probe probe && !probe.power().live()) {
-      if (twin.isPresent()) {
+      if (now.answer().isEmpty()) {
+        key(KeyCode.SPACE, "Beeps", "look", one(now, new Answer.Beep(true)));
+        key(KeyCode.N, "Silent", "look", one(now, new Answer.Beep(false)));
+      } else if (twin.isPresent()) {
         key(KeyCode.SPACE, "Beeps, then quiet", "fine", both(now, twin.get(), true, false));
         key(KeyCode.N, "Never beeps", "stop", both(now, twin.get(), false, false));
         key(KeyCode.A, "Always beeps", "look", both(now, twin.get(), true, true));

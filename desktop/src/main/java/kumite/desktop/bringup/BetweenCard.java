@@ -16,6 +16,7 @@ import kumite.circuit.Shown;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.WorkingView;
+import kumite.kind.Terminal;
 import kumite.name.Joint;
 import kumite.verdict.Bench;
 import kumite.working.Working;
@@ -95,7 +96,29 @@ final class BetweenCard extends VBox {
         box.getEditor().setText(was);
       }
     }
+    begin(newBench, names);
     work();
+  }
+
+  /** Begins with the contact that is looked at, from its terminal to ground. */
+  private void begin(Bench newBench, List<String> names) {
+    boolean none = red.getEditor().getText().isEmpty() && black.getEditor().getText().isEmpty();
+    Optional<String> ground =
+        newBench
+            .board()
+            .flatMap(b -> b.terminals(Terminal.Role.GROUND).stream().findFirst())
+            .map(t -> Joint.board(t.name()).toString())
+            .filter(names::contains);
+    Optional<String> pin =
+        newBench.paths().stream()
+            .flatMap(path -> path.pin().stream())
+            .map(choice -> Joint.board(choice.terminal().name()).toString())
+            .filter(names::contains)
+            .findFirst();
+    if (none && ground.isPresent() && pin.isPresent()) {
+      red.getEditor().setText(pin.get());
+      black.getEditor().setText(ground.get());
+    }
   }
 
   private void work() {

@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.random.RandomGenerator;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import kumite.bringup.Fault;
 import kumite.bringup.Places;
@@ -54,10 +54,10 @@ final class StandInBar extends VBox {
     for (Button button : List.of(hide, answer, all, tell)) {
       button.setMinWidth(USE_PREF_SIZE);
     }
-    HBox row = new HBox(hide, answer, all, tell);
-    row.getStyleClass().add("field-row");
+    FlowPane row = new FlowPane(hide, answer, all, tell);
+    row.getStyleClass().add("ask-row");
     setMinHeight(USE_PREF_SIZE);
-    getChildren().addAll(says, row);
+    getChildren().addAll(says, row, new LiveBar(workbench, desk));
     says.setText("No build at hand? A stand-in answers as one would that has a fault.");
   }
 

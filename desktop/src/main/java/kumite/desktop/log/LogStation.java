@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -17,6 +18,9 @@ import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import kumite.build.Edit;
 import kumite.build.LogNote;
+import kumite.build.bringup.Repair;
+import kumite.build.bringup.Round;
+import kumite.build.bringup.RoundBook;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.shell.StationView;
@@ -92,8 +96,36 @@ public final class LogStation implements StationView {
   @Override
   public void show(Bench bench) {
     List<LogNote> newestFirst = new ArrayList<>(bench.build().log());
+    newestFirst.addAll(rounds(bench));
     Collections.reverse(newestFirst);
+    // What was noted last on a day stays first.
+    newestFirst.sort(Comparator.comparing(LogNote::date).reversed());
     notes.getItems().setAll(newestFirst);
+  }
+
+  /** A line for each round of bring-up, so that rounds stand beside what was done between them. */
+  private static List<LogNote> rounds(Bench bench) {
+    List<LogNote> lines = new ArrayList<>();
+    int number = 0;
+    for (Round round : bench.build().get(RoundBook.PART).rounds()) {
+      number++;
+      long read = round.entries().stream().filter(e -> e.answer().isPresent()).count();
+      String mended =
+          round.repairs().isEmpty()
+              ? ""
+              : "; mended: "
+                  + String.join("; ", round.repairs().stream().map(Repair::what).toList());
+      lines.add(
+          new LogNote(
+              round.begun(),
+              "Bring-up, round "
+                  + number
+                  + ": "
+                  + read
+                  + (read == 1 ? " reading" : " readings")
+                  + mended));
+    }
+    return lines;
   }
 
   private final class NoteCell extends ListCell<LogNote> {

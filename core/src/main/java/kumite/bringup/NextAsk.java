@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Stream;
 import kumite.build.bringup.Answer;
 import kumite.build.bringup.Ask;
 import kumite.build.bringup.Held;
@@ -229,25 +228,8 @@ final class NextAsk {
     sets.values().stream()
         .filter(ids -> ids.contains(sound.fault().id()))
         .findFirst()
-        .ifPresent(ids -> unseen().filter(id -> !ids.contains(id)).forEach(ids::add));
+        .ifPresent(
+            ids -> places.unseen().stream().filter(id -> !ids.contains(id)).forEach(ids::add));
     return sets.values().stream().filter(ids -> ids.size() > 1).toList();
-  }
-
-  /** Of what a question cannot say nobody can tell that it is otherwise. */
-  private static boolean alike(String one, String other) {
-    return one.equals(other) || one.equals(Case.UNKNOWN);
-  }
-
-  /** Faults that no question of any round shows at all. */
-  private Stream<String> unseen() {
-    Set<Ask> all = new LinkedHashSet<>(candidates.keySet());
-    return places.near().stream()
-        .filter(c -> c != sound)
-        .filter(
-            c ->
-                all.stream()
-                    .filter(ask -> !(ask instanceof Ask.Try) && !c.same(ask))
-                    .allMatch(ask -> alike(c.outcome(ask), sound.outcome(ask))))
-        .map(c -> c.fault().id());
   }
 }

@@ -1,6 +1,7 @@
 package kumite.bringup;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -20,6 +21,7 @@ import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
+import org.jspecify.annotations.Nullable;
 
 /**
  * All places of a build that a probe can touch, over all its seats, and what a meter shows between
@@ -40,6 +42,7 @@ public final class Places {
   private List<Question> questions = List.of();
   private List<Case> near = List.of();
   private List<Case> far = List.of();
+  private @Nullable List<String> unseen;
   private final Map<String, Case> pairs =
       new LinkedHashMap<>(16, 0.75f, true) {
         private static final long serialVersionUID = 1;
@@ -164,6 +167,37 @@ public final class Places {
       faults.forEach(fault -> near.add(sound.with(fault)));
     }
     return near;
+  }
+
+  /** {@return the ids of faults that no question of any round shows at all, worked out once} */
+  List<String> unseen() {
+    List<String> known = unseen;
+    if (known == null) {
+      List<Ask> asks =
+          questions().stream()
+              .map(Question::ask)
+              .filter(ask -> !(ask instanceof Ask.Try))
+              // What is quick to say first: most faults show there.
+              .sorted(Comparator.comparing(ask -> ask instanceof Ask.Probe p && p.power().live()))
+              .toList();
+      known =
+          near().stream()
+              .filter(c -> c != sound)
+              .filter(
+                  c ->
+                      asks.stream()
+                          .filter(ask -> !c.same(ask))
+                          .allMatch(ask -> alike(c.outcome(ask), sound.outcome(ask))))
+              .map(c -> c.fault().id())
+              .toList();
+      unseen = known;
+    }
+    return known;
+  }
+
+  /** Of what a question cannot say nobody can tell that it is otherwise. */
+  private static boolean alike(String one, String other) {
+    return one.equals(other) || one.equals(Case.UNKNOWN);
   }
 
   /** {@return two faults at once, worked out so far as they were asked about} */

@@ -1,23 +1,33 @@
 package kumite.cli;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import kumite.bringup.Places;
 import kumite.bringup.Question;
+import kumite.bringup.SeatWires;
 import kumite.files.BuildFileException;
+import kumite.name.SeatId;
+import kumite.verdict.Bench;
+import kumite.verdict.Desks;
 
 /** What the commands share that hold a meter to a build. */
 final class Meters {
   private Meters() {}
 
   /**
-   * {@return the places of a build}
+   * {@return the places of a build, called as the seat asked for calls them}
    *
    * @throws IllegalArgumentException if it has no board
    */
   static Places places(Input input) throws BuildFileException {
-    Places places = input.bench().places();
+    Bench bench = input.bench();
+    SeatId here = bench.build().seat().id();
+    List<SeatWires> seats = new ArrayList<>(bench.get(Desks.METERED));
+    seats.sort(Comparator.comparing(seat -> !seat.seat().equals(here)));
+    Places places = Places.of(bench.build().home(), bench.catalogue(), seats);
     if (places.empty()) {
       throw new IllegalArgumentException("the build has no board yet; choose one first");
     }

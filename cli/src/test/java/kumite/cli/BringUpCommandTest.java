@@ -71,6 +71,12 @@ public class BringUpCommandTest {
     assertThat(apart.get("beep").asBoolean()).isFalse();
     JsonNode held = reading(duel, "BOARD-RIGHT:K1", "BOARD-RIGHT:COM", "--held", "right-light");
     assertThat(held.get("beep").asBoolean()).isTrue();
+    // Asked for by its seat, the second board is called as that seat calls it.
+    JsonNode here =
+        reading(duel, "--seat", "right", "board:K1", "board:COM", "--held", "right-light");
+    assertThat(here.get("beep").asBoolean()).isTrue();
+    JsonNode other = reading(duel, "--seat", "right", "board:K1", "BOARD-LEFT:COM");
+    assertThat(other.get("beep").asBoolean()).isFalse();
   }
 
   @DataProvider

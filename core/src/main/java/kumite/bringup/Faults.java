@@ -75,6 +75,22 @@ final class Faults {
     return List.copyOf(faults.made.values());
   }
 
+  /** {@return the faults of all seats; what two seats share, such as a link, stands once} */
+  static List<Fault> near(List<View> views) {
+    return once(views.stream().flatMap(view -> near(view).stream()).toList());
+  }
+
+  /** {@return the less likely faults of all seats, each once} */
+  static List<Fault> far(List<View> views) {
+    return once(views.stream().flatMap(view -> far(view).stream()).toList());
+  }
+
+  private static List<Fault> once(List<Fault> faults) {
+    Map<String, Fault> byId = new LinkedHashMap<>();
+    faults.forEach(fault -> byId.putIfAbsent(fault.id(), fault));
+    return List.copyOf(byId.values());
+  }
+
   private void add(
       FaultKind kind,
       String id,

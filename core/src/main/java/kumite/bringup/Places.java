@@ -64,7 +64,7 @@ public final class Places {
       Map<Joint, Joint> local = new LinkedHashMap<>();
       boolean first = views.isEmpty();
       for (Joint place : seat.inputs().wiring().nets().places().keySet()) {
-        Joint name = first ? place : name(place, seat.seat(), build, controls);
+        Joint name = first ? place : name(place, seat.seat(), seats.get(0).seat(), build, controls);
         local.put(name, place);
       }
       known.addAll(local.keySet());
@@ -85,11 +85,11 @@ public final class Places {
     }
   }
 
-  private static Joint name(Joint place, SeatId here, Build build, Set<String> controls) {
+  private static Joint name(
+      Joint place, SeatId here, SeatId home, Build build, Set<String> controls) {
     if (controls.contains(place.part()) || place.part().startsWith("LEAD-")) {
       return place;
     }
-    SeatId home = build.seats().get(0).id();
     if (place.part().equals(Joint.boardOf(home))) {
       return Joint.board(place.tab());
     }
@@ -113,7 +113,7 @@ public final class Places {
   /**
    * {@return the places of a build}
    *
-   * @param seats those with a board, in the order of the build
+   * @param seats those with a board; places are called as the first of them calls them
    */
   public static Places of(Build build, Catalogue catalogue, List<SeatWires> seats) {
     return new Places(build, catalogue, seats);
@@ -159,8 +159,7 @@ public final class Places {
   /** {@return what is likely to be wrong, each worked out so far as it was asked about} */
   List<Case> near() {
     if (near.isEmpty()) {
-      List<Fault> faults = new ArrayList<>();
-      views.forEach(view -> faults.addAll(Faults.near(view)));
+      List<Fault> faults = Faults.near(views);
       double weight = faults.stream().mapToDouble(Fault::weight).sum();
       sound = Case.sound(this, Math.max(1, weight) * SOUND / (1 - SOUND));
       near = new ArrayList<>(List.of(sound));
@@ -208,8 +207,7 @@ public final class Places {
   /** {@return what is less likely} */
   List<Case> far() {
     if (far.isEmpty()) {
-      far = new ArrayList<>();
-      views.forEach(view -> Faults.far(view).forEach(fault -> far.add(sound().with(fault))));
+      far = Faults.far(views).stream().map(fault -> sound().with(fault)).toList();
     }
     return far;
   }

@@ -71,9 +71,7 @@ public final class StandIn {
 
   /** {@return every single fault that a build can have} */
   public static List<Fault> faults(Places places) {
-    List<Fault> all = new ArrayList<>();
-    places.views().forEach(view -> all.addAll(Faults.near(view)));
-    return all;
+    return Faults.near(places.views());
   }
 
   /** {@return what is wrong with it} */

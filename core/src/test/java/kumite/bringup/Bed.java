@@ -31,13 +31,26 @@ final class Bed {
   /** {@return a build with a board and something mapped, drawn by chance} */
   static Bed any(SplittableRandom random) {
     while (true) {
-      Build build = RandomBuilds.any(random);
+      Build alone = RandomBuilds.any(random);
+      // One in three has a second board, joined or not.
+      Build build = random.nextInt(3) == 0 ? RandomBuilds.seated(alone, random) : alone;
       Bed bed = new Bed(build);
       int shown = bed.seats.stream().mapToInt(seat -> seat.shown().size()).sum();
       if (shown >= 3 && bed.places.views().size() > 0) {
         return bed;
       }
     }
+  }
+
+  /** {@return the same, or boards that are joined by links and leads} */
+  static Bed anyOrJoined(SplittableRandom random) {
+    while (random.nextInt(5) < 2) {
+      Bed bed = new Bed(kumite.verdict.JoinsLawTest.drawn(random));
+      if (bed.places.views().size() > 0 && !StandIn.faults(bed.places).isEmpty()) {
+        return bed;
+      }
+    }
+    return any(random);
   }
 
   StandIn with(Fault fault, long seed) {

@@ -40,7 +40,7 @@ public class FaultLawTest {
   @Test(dataProvider = "seeds")
   public void aBeepIsThatOfTheWholeWiring(long seed) {
     SplittableRandom random = new SplittableRandom(seed);
-    Bed bed = Bed.any(random);
+    Bed bed = Bed.anyOrJoined(random);
     for (int i = 0; i < 6; i++) {
       Fault fault = pick(bed, random);
       for (View view : bed.places.views()) {
@@ -67,7 +67,7 @@ public class FaultLawTest {
   @Test(dataProvider = "seeds")
   public void whatArrivesIsWhatTheSolvedBoardSees(long seed) {
     SplittableRandom random = new SplittableRandom(seed * 31);
-    Bed bed = Bed.any(random);
+    Bed bed = Bed.anyOrJoined(random);
     for (int i = 0; i < 4; i++) {
       Fault fault = pick(bed, random);
       for (View view : bed.places.views()) {
@@ -98,7 +98,7 @@ public class FaultLawTest {
   @Test(dataProvider = "seeds")
   public void whatAFaultDoesNotTouchStaysAsItIs(long seed) {
     SplittableRandom random = new SplittableRandom(seed * 131);
-    Bed bed = Bed.any(random);
+    Bed bed = Bed.anyOrJoined(random);
     Case sound = bed.places.sound();
     for (int i = 0; i < 6; i++) {
       Fault fault = pick(bed, random);
@@ -134,7 +134,7 @@ public class FaultLawTest {
   /** The same build has the same faults in the same order, no two with one name. */
   @Test(dataProvider = "seeds")
   public void faultsAreTheSameEachTime(long seed) {
-    Bed bed = Bed.any(new SplittableRandom(seed * 17));
+    Bed bed = Bed.anyOrJoined(new SplittableRandom(seed * 17));
     List<Fault> faults = StandIn.faults(bed.places);
     assertThat(faults).isEqualTo(StandIn.faults(new Bed(bed.build).places));
     assertThat(faults.stream().map(Fault::id)).doesNotHaveDuplicates();

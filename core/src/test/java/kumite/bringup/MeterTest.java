@@ -144,7 +144,7 @@ public class MeterTest {
   @Test(dataProvider = "seeds")
   public void turnedProbesReadTheSame(long seed) {
     SplittableRandom random = new SplittableRandom(seed);
-    Bed bed = Bed.any(random);
+    Bed bed = Bed.anyOrJoined(random);
     for (int i = 0; i < 20; i++) {
       Power power = Power.values()[random.nextInt(4)];
       Ask.Probe ask = bed.probe(random, power);
@@ -205,7 +205,7 @@ public class MeterTest {
   @Test(dataProvider = "seeds")
   public void placesOfOneNetBeepAndHaveNoVoltsBetween(long seed) {
     SplittableRandom random = new SplittableRandom(seed * 104_729);
-    Bed bed = Bed.any(random);
+    Bed bed = Bed.anyOrJoined(random);
     View view = bed.places.views().get(0);
     for (var net : view.wiring().nets().joined()) {
       Joint one = net.places().get(0).joint();

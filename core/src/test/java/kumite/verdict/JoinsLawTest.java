@@ -78,7 +78,8 @@ public class JoinsLawTest {
 
   // ---- builds
 
-  private static Build drawn(SplittableRandom random) {
+  /** {@return one to three boards with links and leads, drawn by chance} */
+  public static Build drawn(SplittableRandom random) {
     List<SeatId> seats = SEATS.subList(0, random.nextInt(1, 4));
     String[] kinds = {"button-30", "toggle-12", "rotary-5", "slider-60"};
     Build build = Build.empty("Joined");

@@ -332,11 +332,4 @@ public record Diagnosis(
       return new Diagnosis(suspects, next, asking.equal(), odd, evidence.notes());
     }
   }
-
-  /** {@return the probability of each suspect by its id} */
-  public Map<String, Double> byId() {
-    Map<String, Double> map = new LinkedHashMap<>();
-    suspects.forEach(s -> map.put(s.fault().id(), s.probability()));
-    return map;
-  }
 }

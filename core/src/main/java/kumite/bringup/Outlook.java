@@ -3,7 +3,6 @@ package kumite.bringup;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -190,9 +189,5 @@ final class Outlook {
   boolean absent() {
     return fault.effects().stream().anyMatch(Fault.Effect.WrongProgram.class::isInstance)
         && fault.seat().filter(view.wires().seat()::equals).isPresent();
-  }
-
-  List<Joint> about() {
-    return about.stream().map(view::global).toList();
   }
 }

@@ -30,27 +30,7 @@ final class ProvenBoard {
                   t.volts())
               : t);
     }
-    return new BoardKind(
-        board.id() + "-shared",
-        board.name() + ", common proven",
-        board.trait(),
-        board.widthMm(),
-        board.heightMm(),
-        board.logicVolts(),
-        board.fiveVoltTolerant(),
-        board.common(),
-        board.lowVolts(),
-        board.highVolts(),
-        board.levels(),
-        board.pullLeastOhm(),
-        board.pullMostOhm(),
-        board.adcBits(),
-        board.fixedMap(),
-        terminals,
-        board.seating(),
-        board.brain(),
-        board.current(),
-        board.circuit());
+    return board.remade(board.id() + "-shared", board.name() + ", common proven", terminals);
   }
 
   /** {@return a build whose seat has the proven board, which belongs to the build} */

@@ -6,12 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import kumite.circuit.Arrivals;
 import kumite.circuit.Copper;
 import kumite.circuit.Meter;
-import kumite.component.Component;
 import kumite.loom.Look;
 import kumite.name.ContactId;
 import kumite.name.Joint;
@@ -125,15 +123,6 @@ final class View {
       places.add(frame.input());
     }
     return places;
-  }
-
-  /** {@return the switch of a contact, if it is one} */
-  Optional<Component.Pole> pole(ContactId contact) {
-    return wiring.parts().stream()
-        .filter(Component.Pole.class::isInstance)
-        .map(Component.Pole.class::cast)
-        .filter(pole -> pole.contact().equals(contact))
-        .findFirst();
   }
 
   /** {@return all looks that are meant for contacts} */

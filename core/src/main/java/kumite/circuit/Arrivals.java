@@ -3,7 +3,6 @@ package kumite.circuit;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -13,7 +12,6 @@ import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Look;
 import kumite.loom.Looks;
-import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.wiring.Change;
 import kumite.wiring.Place;
@@ -215,10 +213,5 @@ public final class Arrivals {
         yield meter.has(red) && meter.has(black) && meter.shows(red, black, power, held).beeps();
       }
     };
-  }
-
-  /** {@return the place that a look of a contact reads, for whoever asks what is about it} */
-  public static List<ContactId> contacts(Looks looks) {
-    return List.copyOf(looks.byContact().keySet());
   }
 }

@@ -7,7 +7,6 @@ import kumite.build.bringup.Held;
 import kumite.build.bringup.Power;
 import kumite.loom.Looks;
 import kumite.name.Joint;
-import kumite.wiring.Net;
 import kumite.wiring.Wiring;
 import org.jspecify.annotations.Nullable;
 
@@ -128,10 +127,5 @@ public final class Meter {
     ToDoubleFunction<kumite.name.ContactId> hands =
         contact -> held.at(contact, network.rest(contact));
     return new Probing(network, power, hands, network.net(red), network.net(black)).usual();
-  }
-
-  /** {@return the net that a place is on} */
-  public Net net(Joint place) {
-    return wiring.nets().of(place).orElseThrow();
   }
 }

@@ -249,6 +249,31 @@ public record BoardKind(
     }
   }
 
+  /** {@return the same board under another id and name, with other terminals} */
+  public BoardKind remade(String newId, String newName, List<Terminal> newTerminals) {
+    return new BoardKind(
+        newId,
+        newName,
+        trait,
+        widthMm,
+        heightMm,
+        logicVolts,
+        fiveVoltTolerant,
+        common,
+        lowVolts,
+        highVolts,
+        levels,
+        pullLeastOhm,
+        pullMostOhm,
+        adcBits,
+        fixedMap,
+        newTerminals,
+        seating,
+        brain,
+        current,
+        circuit);
+  }
+
   /** {@return the terminal of that name, if there is one} */
   public Optional<Terminal> terminal(String terminalName) {
     return terminals.stream().filter(t -> t.name().equals(terminalName)).findFirst();

@@ -19,7 +19,6 @@ import kumite.circuit.Meter;
 import kumite.circuit.Shown;
 import kumite.loom.Look;
 import kumite.measure.Placement;
-import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.parts.Catalogue;
@@ -70,14 +69,12 @@ public class MeterTest {
   /** By hand: the pull-up of 35 kohm and the meter's 10 Mohm divide 3.3 V. */
   @Test
   public void aMeterLoadsAPullUp() {
-    Shown idle = shown(one("button-30"), "board:D8", "board:GND", Power.POWERED, "");
     Build build = one("button-30");
     String terminal = Builds.terminal(build, "b1");
     Shown at = shown(build, "board:" + terminal, "board:GND", Power.POWERED, "");
     assertThat(at.volts().orElseThrow()).isCloseTo(3.3 * 10e6 / (10e6 + 35e3), within(1e-6));
     Shown held = shown(build, "board:" + terminal, "board:GND", Power.POWERED, "b1");
     assertThat(held.volts().orElseThrow()).isCloseTo(0, within(1e-4));
-    assertThat(idle.power()).isEqualTo(Power.POWERED);
   }
 
   @DataProvider
@@ -217,6 +214,5 @@ public class MeterTest {
             .isTrue();
       }
     }
-    assertThat(ContactId.parse("b1")).isEqualTo(new ContactId(new ControlId("b1"), ""));
   }
 }

@@ -14,6 +14,7 @@ import kumite.files.BuildFile;
 import kumite.files.Tables;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.hid.HostView;
 import kumite.hid.ReportLayout;
 import kumite.kind.Terminal;
@@ -23,6 +24,7 @@ import kumite.panel.Gap;
 import kumite.parts.Catalogue;
 import kumite.sheet.BenchSheet;
 import kumite.verdict.Bench;
+import kumite.wiring.NetCode;
 import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -124,7 +126,9 @@ public class RandomBuildsTest {
                   && left.named().equals(finding.named()))
           .as("%s takes its finding away", label)
           .isFalse();
-      if (left.severity() == Severity.STOP) {
+      // What a short hid comes to light with it.
+      boolean hidden = shorted(before) && !shorted(after) && left.station() == Station.POWER;
+      if (left.severity() == Severity.STOP && !hidden) {
         assertThat(before.findings())
             .as("%s adds the stop %s %s", label, left.code().text(), left.title())
             .anyMatch(
@@ -134,6 +138,10 @@ public class RandomBuildsTest {
                         && f.named().containsAll(left.named()));
       }
     }
+  }
+
+  private static boolean shorted(Bench bench) {
+    return bench.findings().stream().anyMatch(f -> f.code() == NetCode.SUPPLY_ON_GROUND);
   }
 
   @Test(dataProvider = "seeds")

@@ -140,7 +140,7 @@ final class BuildJson {
       build = codec.read(top, build);
     }
     top.done();
-    return build;
+    return TabNames.asNow(build, catalogue);
   }
 
   private static void requireUniqueIds(List<Control> controls) {

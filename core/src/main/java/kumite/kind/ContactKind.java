@@ -2,6 +2,7 @@ package kumite.kind;
 
 import java.util.Objects;
 import kumite.measure.Check;
+import kumite.name.TabRole;
 
 /**
  * One contact of a kind of control.
@@ -39,5 +40,17 @@ public record ContactKind(String name, Type type, String tab, String place, doub
     if (rest > 0 && type != Type.WIPER) {
       throw new IllegalArgumentException("only a wiper rests elsewhere than at 0, not a " + type);
     }
+  }
+
+  /** {@return a tab of this contact, with its name before it where it has one} */
+  public String named(String ofOne) {
+    return name.isEmpty() ? ofOne : name + "." + ofOne;
+  }
+
+  /** {@return the tap of a step, 1 upward; the first and the last are the ends of the ladder} */
+  public static String tap(int step, int steps) {
+    return step == 1
+        ? TabRole.FIRST_END.text()
+        : step == steps ? TabRole.LAST_END.text() : "tap " + step;
   }
 }

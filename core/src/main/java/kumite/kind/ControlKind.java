@@ -37,6 +37,7 @@ import kumite.measure.Shape;
  * @param feed the supply its outputs need; empty for plain contacts
  * @param cap the outline of the cap or stem that is pressed, where a label fits on it; empty where
  *     there is none to write on
+ * @param tabs where its tabs are; what is not said is where it usually is
  */
 public record ControlKind(
     String id,
@@ -62,7 +63,8 @@ public record ControlKind(
     double ohm,
     boolean latching,
     Optional<Feed> feed,
-    Optional<Shape> cap) {
+    Optional<Shape> cap,
+    Tabs tabs) {
 
   /** What a hand does with a control. */
   public enum Family {
@@ -323,7 +325,19 @@ public record ControlKind(
     if (contacts.stream().anyMatch(c -> c.type() == ContactKind.Type.LADDER) && steps < 2) {
       throw new IllegalArgumentException("a ladder needs steps, 2 or more");
     }
+    tabs =
+        tabs.completed(
+            UsualTabs.of(family, body, contacts, tabMm, lamp.isPresent(), steps, feed.isPresent()));
+    for (TabSpot spot : tabs.spots()) {
+      if (insideMm(body, Math.abs(spot.at().xMm()), Math.abs(spot.at().yMm())) < -TAB_OUT_MM) {
+        throw new IllegalArgumentException(
+            "tab \"" + spot.tab() + "\" is beside the body; measure from the middle of the hole");
+      }
+    }
   }
+
+  /** So far a tab may stand out of the body. */
+  private static final double TAB_OUT_MM = 15;
 
   /** {@return whether it bears a lamp} */
   public boolean lit() {
@@ -356,7 +370,8 @@ public record ControlKind(
         ohm,
         latching,
         feed,
-        cap);
+        cap,
+        tabs);
   }
 
   /** {@return how far it reaches below the underside of a panel of that thickness, in mm} */

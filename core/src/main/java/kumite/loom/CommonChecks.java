@@ -50,7 +50,9 @@ final class CommonChecks {
                     LoomCode.WIRED_AT_NC,
                     List.of(Subject.of(site.control().id())),
                     site.control().label() + " is wired at NC",
-                    "The tab that is closed at rest: it is pressed until you press it")
+                    site.hasClosedTab()
+                        ? "The tab that is closed at rest: it is pressed until you press it"
+                        : "This part has no tab that is closed at rest: there is nothing to wire to")
                 .mendedBy(
                     Fix.of(
                         "Wire " + site.control().label() + " at NO",

@@ -67,7 +67,7 @@ public record ContactSite(
                 control,
                 kind,
                 contact,
-                control.hookup().common().orElse(usual),
+                grounded(kind, contact) ? Common.GROUND : control.hookup().common().orElse(usual),
                 build.mapping().of(id),
                 build.seat().profiles().get(0).base().of(id),
                 pad,
@@ -75,6 +75,23 @@ public record ContactSite(
       }
     }
     return List.copyOf(sites);
+  }
+
+  /** {@return whether its shared side is at ground whatever was chosen: one pin with its pots'} */
+  public boolean atGround() {
+    return grounded(kind, contact);
+  }
+
+  /** Whether its shared side is one pin with the end of a pot, which is at ground. */
+  private static boolean grounded(ControlKind kind, ContactKind contact) {
+    String common = contact.named(TabRole.COMMON.text());
+    return kind.tabs()
+        .spot(common)
+        .filter(
+            spot ->
+                kind.contacts().stream()
+                    .anyMatch(c -> spot.stands().contains(c.named(TabRole.FIRST_END.text()))))
+        .isPresent();
   }
 
   private static double rest(ContactKind contact, double centre) {
@@ -141,9 +158,28 @@ public record ContactSite(
     return tabOf(TabRole.COMMON);
   }
 
-  /** {@return a tab of this contact, with its name before it where the control has several} */
+  /**
+   * {@return a tab of this contact, with its name before it where the control has several; the pin
+   * of its connector where one stands for it}
+   */
   String tabOf(String tab) {
-    return contact.name().isEmpty() ? tab : contact.name() + "." + tab;
+    return kind.tabs().pin(contact.named(tab));
+  }
+
+  /** {@return whether its control has a tab that is closed at rest} */
+  public boolean hasClosedTab() {
+    return pad.isPresent() || kind.tabs().spot(contact.named(TabRole.CLOSED.text())).isPresent();
+  }
+
+  /** {@return the pin that its shared side is on, where other contacts are on it too} */
+  Optional<Joint> sharedCommon() {
+    Joint common = joint(TabRole.COMMON);
+    return kind.tabs().shared(common.tab()) ? Optional.of(common) : Optional.empty();
+  }
+
+  /** {@return where a tab of its control is, on the panel; the middle where it has no such tab} */
+  public Point at(Joint tab) {
+    return Spots.of(control, kind, tab);
   }
 
   private String tabOf(TabRole tab) {
@@ -162,7 +198,7 @@ public record ContactSite(
 
   /** {@return a tab that its control has once, such as those of a lamp} */
   public Joint own(TabRole tab) {
-    return new Joint(control.id().text(), tab.text());
+    return new Joint(control.id().text(), kind.tabs().pin(tab.text()));
   }
 
   /** {@return its electrical part} */
@@ -206,12 +242,7 @@ public record ContactSite(
   List<Joint> taps() {
     List<Joint> taps = new ArrayList<>();
     for (int step = 1; step <= kind.steps(); step++) {
-      taps.add(
-          step == 1
-              ? joint(TabRole.FIRST_END)
-              : step == kind.steps()
-                  ? joint(TabRole.LAST_END)
-                  : new Joint(control.id().text(), tabOf("tap " + step)));
+      taps.add(new Joint(control.id().text(), tabOf(ContactKind.tap(step, kind.steps()))));
     }
     return taps;
   }

@@ -150,7 +150,8 @@ final class Crossings {
         place,
         part,
         terminal.name(),
-        Landing.of(soldered ? Landing.How.HOLE : Landing.How.HEADER_PIN));
+        Landing.of(soldered ? Landing.How.HOLE : Landing.How.HEADER_PIN),
+        seat.board().orElseThrow().placement().place(terminal.at()));
   }
 
   private Lengths.Cut length(Seat first, Terminal mine, Seat other, Terminal theirs, boolean from) {

@@ -70,13 +70,21 @@ final class Cutter {
 
   Strand.End tab(ContactSite site, Joint at) {
     return new Strand.End(
-        at, site.control().label(), at.tab().replace('.', ' '), Landing.tab(site.kind().tabMm()));
+        at,
+        site.control().label(),
+        at.tab().replace('.', ' '),
+        Landing.tab(site.kind().tabMm()),
+        site.at(at));
   }
 
   /** The free lead of a part whose other lead is soldered to a tab. */
   Strand.End lead(ContactSite site, Joint at, String words) {
     return new Strand.End(
-        at, site.control().label(), words.replace('.', ' '), Landing.of(Landing.How.LEAD));
+        at,
+        site.control().label(),
+        words.replace('.', ' '),
+        Landing.of(Landing.How.LEAD),
+        site.at(site.signal()));
   }
 
   Strand.End signalIn(ContactSite site) {
@@ -95,7 +103,12 @@ final class Cutter {
   Strand.End terminal(Terminal terminal) {
     boolean soldered = build.board().filter(choice -> choice.soldered(board)).isPresent();
     Landing.How how = soldered ? Landing.How.HOLE : Landing.How.HEADER_PIN;
-    return new Strand.End(Joint.board(terminal.name()), "board", terminal.name(), Landing.of(how));
+    return new Strand.End(
+        Joint.board(terminal.name()),
+        "board",
+        terminal.name(),
+        Landing.of(how),
+        PinPlan.place(build, terminal));
   }
 
   private static Strand.End carrier(Sharing sharing, String tab) {
@@ -106,7 +119,8 @@ final class Cutter {
         new Joint(name, tab),
         name,
         tab,
-        Landing.of(along ? Landing.How.JUNCTION : Landing.How.HOLE));
+        Landing.of(along ? Landing.How.JUNCTION : Landing.How.HOLE),
+        sharing.carrier().orElseThrow());
   }
 
   // ---- signals
@@ -122,7 +136,7 @@ final class Cutter {
         signalIn(site),
         terminal(terminal),
         colours.get(line.id()),
-        toBoard(site, terminal));
+        toBoard(site, signalIn(site), terminal));
   }
 
   /**
@@ -146,7 +160,7 @@ final class Cutter {
                 tab(site, site.joint(TabRole.COMMON)),
                 terminal(terminal),
                 WireColour.of(Hue.BK),
-                toBoard(site, terminal)));
+                toBoard(site, tab(site, site.joint(TabRole.COMMON)), terminal)));
     return back.isPresent();
   }
 
@@ -171,6 +185,9 @@ final class Cutter {
       Strand.End in,
       Strand.End previous,
       Serves serves) {
+    if (in.place().equals(previous.place())) {
+      return; // one pin of a connector is both
+    }
     Terminal terminal = plan.of(line.id()).orElseThrow().terminal();
     strand(
         serves,
@@ -180,7 +197,7 @@ final class Cutter {
         in,
         previous,
         colours.get(line.id()),
-        last == null ? toBoard(site, terminal) : lengths.link(last.place(), site.place()));
+        last == null ? toBoard(site, in, terminal) : lengths.link(previous.at(), in.at()));
   }
 
   /** The splice above a ladder: the terminal's strand, the pull-up and the first button meet. */
@@ -189,7 +206,12 @@ final class Cutter {
     Terminal terminal = plan.of(tap.id()).orElseThrow().terminal();
     spot(name, PinPlan.place(build, terminal));
     Strand.End splice =
-        new Strand.End(new Joint(name, "TAP"), name, "splice", Landing.of(Landing.How.JUNCTION));
+        new Strand.End(
+            new Joint(name, "TAP"),
+            name,
+            "splice",
+            Landing.of(Landing.How.JUNCTION),
+            PinPlan.place(build, terminal));
     strand(
         Serves.CARRIER,
         ++carrierStrands,
@@ -201,7 +223,11 @@ final class Cutter {
         lengths.jumper());
     Strand.End pull =
         new Strand.End(
-            new Joint(name, TabRole.PULL_UP.text()), name, "pull-up", Landing.of(Landing.How.LEAD));
+            new Joint(name, TabRole.PULL_UP.text()),
+            name,
+            "pull-up",
+            Landing.of(Landing.How.LEAD),
+            PinPlan.place(build, terminal));
     runs.land(
         new Rail.Supply(board.logicVolts()),
         new Runs.Land(
@@ -227,7 +253,7 @@ final class Cutter {
         signalIn(seat.site()),
         carrier(sharing, tab),
         colour,
-        lengths.link(seat.site().place(), sharing.carrier().orElseThrow()));
+        lengths.link(signalIn(seat.site()).at(), sharing.carrier().orElseThrow()));
   }
 
   void fromCarrier(Sharing sharing, String tab, Line line) {
@@ -253,7 +279,11 @@ final class Cutter {
   /** A pin of a port's socket. */
   Strand.End socket(Plugged plugged, String line) {
     return new Strand.End(
-        plugged.pin(line), plugged.port().label(), plugged.words(line), Plugged.landing());
+        plugged.pin(line),
+        plugged.port().label(),
+        plugged.words(line),
+        Plugged.landing(),
+        plugged.port().placement().centre());
   }
 
   /** One stretch of a line of a port; the first comes from the board. */
@@ -273,7 +303,7 @@ final class Cutter {
         in,
         previous,
         colours.get(line.id()),
-        last == null ? toBoard(site, terminal) : lengths.link(last.place(), site.place()));
+        last == null ? toBoard(site, in, terminal) : lengths.link(previous.at(), in.at()));
   }
 
   /** Supply and ground of a port's socket. */
@@ -350,11 +380,15 @@ final class Cutter {
 
   /** A short piece between two tabs of one control. */
   void jumper(ContactSite site, Serves serves, Strand.End from, Strand.End to, WireColour colour) {
-    strand(serves, site.number(), true, Optional.empty(), from, to, colour, lengths.jumper());
+    Cut cut = lengths.jumper(from.at(), to.at());
+    strand(serves, site.number(), true, Optional.empty(), from, to, colour, cut);
   }
 
-  private Cut toBoard(ContactSite site, Terminal terminal) {
-    return lengths.toBoard(site.control(), site.kind(), PinPlan.place(build, terminal));
+  private Cut toBoard(ContactSite site, Strand.End end, Terminal terminal) {
+    return lengths.toBoard(
+        end.at(),
+        site.kind().depthBelowMm(build.panel().stackMm()),
+        PinPlan.place(build, terminal));
   }
 
   // ---- strands

@@ -3,12 +3,10 @@ package kumite.loom;
 import java.util.List;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
-import kumite.build.Control;
 import kumite.build.loom.Laying;
 import kumite.build.panel.Opening;
 import kumite.build.panel.Panel;
 import kumite.kind.BoardKind;
-import kumite.kind.ControlKind;
 import kumite.measure.Point;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -50,11 +48,6 @@ final class Lengths {
           rounded,
           new Working("cut length", formula, values, rounded + " mm, rounded up to 5", LENGTHS));
     }
-  }
-
-  Cut toBoard(Control control, ControlKind kind, Point terminal) {
-    return toBoard(
-        control.placement().centre(), kind.depthBelowMm(build.panel().stackMm()), terminal);
   }
 
   /** {@return the cut from a place that deep below the panel to a terminal} */
@@ -149,10 +142,18 @@ final class Lengths {
         straight);
   }
 
+  /** A short piece between two tabs of one control, long enough to be held. */
+  private static final double JUMPER_MM = 20;
+
   Cut jumper() {
     return Cut.of(
         "L = 20 + slack",
         List.of(Working.value("slack", laying().slackMm(), 1, "mm", "both ends together")),
-        20 + laying().slackMm());
+        JUMPER_MM + laying().slackMm());
+  }
+
+  /** {@return the cut between two tabs of one control} */
+  Cut jumper(Point from, Point to) {
+    return ways.mm(from, to) <= JUMPER_MM ? jumper() : link(from, to);
   }
 }

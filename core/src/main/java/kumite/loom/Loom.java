@@ -267,7 +267,12 @@ public record Loom(
   /** One pad for all: what the other hand holds while a finger touches. */
   private static Runs.Land person(List<ContactSite> pads) {
     Strand.End hold =
-        new Strand.End(ContactSite.PERSON, "Common pad", "hold", Landing.of(Landing.How.LUG));
+        new Strand.End(
+            ContactSite.PERSON,
+            "Common pad",
+            "hold",
+            Landing.of(Landing.How.LUG),
+            Grouping.middle(pads));
     return new Runs.Land(
         "Common pad",
         Optional.empty(),

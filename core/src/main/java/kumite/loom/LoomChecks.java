@@ -32,6 +32,7 @@ public final class LoomChecks {
         b -> {
           findings.addAll(CommonChecks.of(build, catalogue, loom, b));
           findings.addAll(SharingChecks.of(build, loom));
+          findings.addAll(PinChecks.of(loom, b));
           findings.addAll(ColourChecks.of(build, loom));
           TabChecks.of(build, loom).ifPresent(findings::add);
           LidChecks.of(build, catalogue, loom).ifPresent(findings::add);

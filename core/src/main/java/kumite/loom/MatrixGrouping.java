@@ -3,6 +3,7 @@ package kumite.loom;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,27 +25,33 @@ record MatrixGrouping(boolean diodes) implements Grouping {
 
   @Override
   public Sharing share(Group group, List<ContactSite> members) {
-    int columns = Grid.of(members.size()).columns();
+    // Contacts with their shared side on one pin can only be in one row.
+    List<List<ContactSite>> units = units(members);
+    int widest = units.stream().mapToInt(List::size).max().orElse(1);
+    int columns = Math.max(widest, Grid.of(members.size()).columns());
     // Rows of the matrix follow rows of the panel, so that its wires run along and not across.
-    List<ContactSite> back = new ArrayList<>(members);
-    back.sort(
-        Comparator.comparingDouble((ContactSite s) -> -s.place().yMm())
-            .thenComparingDouble(s -> s.place().xMm())
-            .thenComparing(ContactSite::id));
+    units.sort(
+        Comparator.comparingDouble((List<ContactSite> u) -> -u.get(0).place().yMm())
+            .thenComparingDouble(u -> u.get(0).place().xMm())
+            .thenComparing(u -> u.get(0).id()));
     List<List<ContactSite>> rows = new ArrayList<>();
-    List<List<ContactSite>> byColumn = new ArrayList<>();
-    for (int c = 0; c < columns; c++) {
-      byColumn.add(new ArrayList<>());
+    for (List<ContactSite> unit : units) {
+      if (rows.isEmpty() || rows.get(rows.size() - 1).size() + unit.size() > columns) {
+        rows.add(new ArrayList<>());
+      }
+      rows.get(rows.size() - 1).addAll(unit);
     }
-    for (int from = 0; from < back.size(); from += columns) {
-      List<ContactSite> row =
-          new ArrayList<>(back.subList(from, Math.min(back.size(), from + columns)));
+    List<List<ContactSite>> byColumn = new ArrayList<>();
+    for (List<ContactSite> row : rows) {
       row.sort(Comparator.comparingDouble((ContactSite s) -> s.place().xMm()));
-      rows.add(row);
       for (int c = 0; c < row.size(); c++) {
+        if (byColumn.size() == c) {
+          byColumn.add(new ArrayList<>());
+        }
         byColumn.get(c).add(row.get(c));
       }
     }
+    columns = byColumn.size();
     List<Line> lines = new ArrayList<>();
     for (int r = 0; r < rows.size(); r++) {
       lines.add(
@@ -72,6 +79,15 @@ record MatrixGrouping(boolean diodes) implements Grouping {
         Optional.empty(),
         rows.size() * STEP_MICROS,
         !diodes && rows.size() > 1 && columns > 1);
+  }
+
+  private static List<List<ContactSite>> units(List<ContactSite> members) {
+    Map<Object, List<ContactSite>> units = new LinkedHashMap<>();
+    for (ContactSite site : members) {
+      Object key = site.sharedCommon().isPresent() ? site.sharedCommon().get() : site.id();
+      units.computeIfAbsent(key, k -> new ArrayList<>()).add(site);
+    }
+    return new ArrayList<>(units.values());
   }
 
   private static Component diode(ContactSite site) {

@@ -112,7 +112,12 @@ final class Runs {
             land,
             (one, more) -> {
               List<Tap> taps = new ArrayList<>(one.taps());
-              taps.addAll(more.taps());
+              // One pin of a connector may be the shared side of several contacts.
+              more.taps().stream()
+                  .filter(
+                      tap ->
+                          taps.stream().noneMatch(t -> t.end().place().equals(tap.end().place())))
+                  .forEach(taps::add);
               return new Land(one.label(), one.control(), one.at(), one.depthMm(), taps);
             });
   }
@@ -132,9 +137,24 @@ final class Runs {
       List<Terminal> clear = sound.stream().filter(t -> !landed.contains(t.name())).toList();
       List<Terminal> terminals = clear.isEmpty() ? sound : clear;
       if (!terminals.isEmpty()) {
-        lay(rail, List.copyOf(lands.get(rail).values()), terminals);
+        lay(rail, lands.get(rail).values().stream().map(this::round).toList(), terminals);
       }
     }
+  }
+
+  /** The tabs of one control are joined the short way round it, the first one first. */
+  private Land round(Land land) {
+    if (land.taps().size() < 3) {
+      return land;
+    }
+    int[] order =
+        Route.shortest(
+            lengths.distances(land.taps().stream().map(tap -> tap.end().at()).toList()), false);
+    List<Tap> taps = new ArrayList<>();
+    for (int at : order) {
+      taps.add(land.taps().get(at));
+    }
+    return new Land(land.label(), land.control(), land.at(), land.depthMm(), taps);
   }
 
   private CommonShape shape(List<Land> stops) {
@@ -224,7 +244,12 @@ final class Runs {
 
     private Strand.End stripEnd() {
       String name = STRIP + stripName();
-      return new Strand.End(new Joint(name, "1"), name, "strip", Landing.of(Landing.How.JUNCTION));
+      return new Strand.End(
+          new Joint(name, "1"),
+          name,
+          "strip",
+          Landing.of(Landing.How.JUNCTION),
+          PinPlan.place(build, start));
     }
 
     private String stripName() {
@@ -263,13 +288,16 @@ final class Runs {
     Land last = null;
     for (int i = 1; i < order.length; i++) {
       Land stop = stops.get(order[i] - 1);
-      Cut cut = last == null ? toBoard(stop, startAt) : lengths.link(last.at(), stop.at());
+      Tap near = stop.taps().get(0);
       Strand.End to = last == null ? base.take(startAt) : end(last);
+      Cut cut =
+          last == null
+              ? toBoard(stop, near.end(), startAt)
+              : lengths.link(to.at(), near.end().at());
       if (bus() && last != null && alongRow(last, stop)) {
-        Tap first = stop.taps().get(0);
-        wire(rail, bare(first), bare(to), lengths.bare(last.at(), stop.at()));
+        wire(rail, bare(near), bare(to), lengths.bare(to.at(), near.end().at()));
       } else {
-        wire(rail, stop.taps().get(0), to, cut);
+        wire(rail, near, to, cut);
       }
       jumpers(rail, stop);
       laid.add(new CommonRun.Stop(stop.control(), stop.label(), stop.at()));
@@ -277,7 +305,7 @@ final class Runs {
     }
     if (ring) {
       Tap first = new Tap(end(last), 0, rail.serves());
-      Cut cut = toBoard(last, base.place(startAt));
+      Cut cut = toBoard(last, first.end(), base.place(startAt));
       cutter.strand(
           rail.serves(),
           0,
@@ -304,8 +332,10 @@ final class Runs {
     boolean soldered =
         end(one).landing().how() == Landing.How.LUG
             && other.taps().get(0).end().landing().how() == Landing.How.LUG;
-    double dx = Math.abs(one.at().xMm() - other.at().xMm());
-    double dy = Math.abs(one.at().yMm() - other.at().yMm());
+    Point from = end(one).at();
+    Point to = other.taps().get(0).end().at();
+    double dx = Math.abs(from.xMm() - to.xMm());
+    double dy = Math.abs(from.yMm() - to.yMm());
     return soldered && Math.min(dx, dy) <= IN_LINE_MM;
   }
 
@@ -314,7 +344,8 @@ final class Runs {
   }
 
   private static Strand.End bare(Strand.End end) {
-    return new Strand.End(end.place(), end.part(), end.tab(), Landing.of(Landing.How.BUS));
+    return new Strand.End(
+        end.place(), end.part(), end.tab(), Landing.of(Landing.How.BUS), end.at());
   }
 
   private static Strand.End end(Land stop) {
@@ -326,7 +357,7 @@ final class Runs {
     for (Land stop : stops) {
       int own = each ? stop.taps().size() : 1;
       for (int i = 0; i < own; i++) {
-        Cut cut = toBoard(stop, base.place(stop.at()));
+        Cut cut = toBoard(stop, stop.taps().get(i).end(), base.place(stop.at()));
         wire(rail, stop.taps().get(i), base.take(stop.at()), cut);
       }
       if (!each) {
@@ -339,7 +370,9 @@ final class Runs {
 
   private void jumpers(Rail rail, Land stop) {
     for (int j = 1; j < stop.taps().size(); j++) {
-      wire(rail, stop.taps().get(j), stop.taps().get(j - 1).end(), lengths.jumper());
+      Strand.End from = stop.taps().get(j - 1).end();
+      wire(
+          rail, stop.taps().get(j), from, lengths.jumper(from.at(), stop.taps().get(j).end().at()));
     }
   }
 
@@ -349,11 +382,11 @@ final class Runs {
         serves, tap.number(), tap.second(), Optional.empty(), tap.end(), to, rail.colour(), cut);
   }
 
-  private Cut toBoard(Land stop, Point terminal) {
+  private Cut toBoard(Land stop, Strand.End end, Point terminal) {
     double depth =
         stop.depthMm() >= 0
             ? stop.depthMm()
             : stop.control().map(id -> depths.getOrDefault(id, 0.0)).orElse(0.0);
-    return lengths.toBoard(stop.at(), depth, terminal);
+    return lengths.toBoard(end.at(), depth, terminal);
   }
 }

@@ -3,6 +3,7 @@ package kumite.loom;
 import java.util.Optional;
 import kumite.kind.Landing;
 import kumite.kind.WireColour;
+import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
@@ -43,8 +44,9 @@ public record Strand(
    * @param part the control's label, {@code board}, or a carrier's name
    * @param tab the tab or terminal there
    * @param landing how it is joined
+   * @param at where that is, seen from the face
    */
-  public record End(Joint place, String part, String tab, Landing landing) {
+  public record End(Joint place, String part, String tab, Landing landing, Point at) {
     /** {@return how it is joined, in words} */
     public String joint() {
       return landing.words();

@@ -72,6 +72,7 @@ final class PadKind {
         ohm(kind),
         false,
         Optional.empty(),
-        Optional.empty());
+        Optional.empty(),
+        kumite.kind.Tabs.NONE);
   }
 }

@@ -54,7 +54,8 @@ public final class PartFile {
     "lamp",
     "steps",
     "ohm",
-    "latching"
+    "latching",
+    "tabs"
   };
 
   private PartFile() {}

@@ -10,7 +10,10 @@ import kumite.json.Key;
 import kumite.kind.ContactKind;
 import kumite.kind.ControlKind;
 import kumite.kind.Lamp;
+import kumite.kind.Looks;
 import kumite.kind.ScrewHole;
+import kumite.kind.TabSpot;
+import kumite.kind.Tabs;
 import kumite.measure.Point;
 import kumite.measure.Shape;
 
@@ -58,7 +61,26 @@ final class PartJson {
                 key.number("ohm", 0),
                 key.has("latching") && key.truth("latching"),
                 key.maybe("feed").map(PartJson::feed),
-                key.maybe("cap_mm").map(PartJson::shape)));
+                key.maybe("cap_mm").map(PartJson::shape),
+                tabs(key)));
+  }
+
+  private static Tabs tabs(Key key) {
+    if (!key.has("tabs")) {
+      return Tabs.NONE;
+    }
+    List<TabSpot> spots = new ArrayList<>();
+    for (Key tab : key.objects("tabs")) {
+      spots.add(
+          tab.whole(
+              () ->
+                  new TabSpot(
+                      tab.text("tab"),
+                      tab.has("stands_for") ? tab.texts("stands_for") : List.of(),
+                      new Point(tab.number("x_mm"), tab.number("y_mm")),
+                      tab.has("direction") ? tab.word("direction", Looks.class) : Looks.DOWN)));
+    }
+    return key.make("tabs", () -> Tabs.of(spots));
   }
 
   private static Shape shape(Key key) {
@@ -207,7 +229,21 @@ final class PartJson {
                     .put("most_v", feed.mostVolts())
                     .put("current_ma", feed.milliamps()));
     kind.cap().ifPresent(cap -> node.set("cap_mm", shape(cap)));
+    tabs(kind, node);
     return node;
+  }
+
+  private static void tabs(ControlKind kind, ObjectNode node) {
+    ArrayNode tabs = node.putArray("tabs");
+    for (TabSpot spot : kind.tabs().spots()) {
+      ObjectNode item = tabs.addObject().put("tab", spot.tab());
+      if (!spot.stands().isEmpty()) {
+        ArrayNode stands = item.putArray("stands_for");
+        spot.stands().forEach(stands::add);
+      }
+      item.put("x_mm", spot.at().xMm()).put("y_mm", spot.at().yMm());
+      item.put("direction", spot.looks().word());
+    }
   }
 
   private static void screws(ControlKind kind, ObjectNode node) {

@@ -1,5 +1,6 @@
 package kumite.parts;
 
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.LinkedHashMap;
@@ -13,6 +14,7 @@ import kumite.json.Key;
 import kumite.json.Misfit;
 import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
+import kumite.kind.TabSpot;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Shape;
@@ -24,6 +26,15 @@ final class PartRow {
           "(?<a>[^x×]+?)\\s*(?:(?:x|×)\\s*(?<b>[^x×]+?))?\\s*(?<word>round|slot)?"
               + "(?:\\s+corner\\s+(?<corner>.+))?",
           Pattern.CASE_INSENSITIVE);
+
+  private static final Pattern TAB =
+      Pattern.compile(
+          "(?<name>[^=;]+?)(?:=(?<for>[^;]+?))?\\s+(?<x>-?[\\d.]+\\s*(?:mm|in)?)"
+              + "\\s+(?<y>-?[\\d.]+\\s*(?:mm|in)?)(?:\\s+(?<looks>[a-zA-Z]+))?");
+
+  /** Where tabs are follows from these, where it is not said. */
+  private static final List<String> MOVES_TABS =
+      List.of("family", "body", "cutout", "contacts", "tab", "lamp", "steps");
 
   private final int number;
   private final Map<String, String> cells;
@@ -97,6 +108,10 @@ final class PartRow {
     at("ohm", value -> node.put("ohm", number(value)));
     at("cap", value -> node.set("cap_mm", shape(value)));
     at("latching", value -> node.put("latching", value.matches("(?i)yes|true|1")));
+    if (MOVES_TABS.stream().anyMatch(cells::containsKey)) {
+      node.remove("tabs");
+    }
+    at("tabs", this::tabs);
     if (problems.size() == before) {
       try {
         kinds.add(PartJson.read(new Key("", node)));
@@ -182,6 +197,32 @@ final class PartRow {
         contact.put("rest", Double.parseDouble(words[3].strip()));
       }
     }
+  }
+
+  /** Tabs are "NO 0 -12 front; COM=up.COM+down.COM 3 4". */
+  private void tabs(String value) {
+    ArrayNode tabs = JsonNodeFactory.instance.arrayNode();
+    for (String item : value.split(";")) {
+      Matcher tab = TAB.matcher(item.strip());
+      if (!tab.matches()) {
+        throw new IllegalArgumentException(
+            "\""
+                + item.strip()
+                + "\" is no tab; write its name, x and y and where it looks, such as NO 0 -12 front");
+      }
+      ObjectNode spot = tabs.addObject().put("tab", tab.group("name").strip());
+      if (tab.group("for") != null) {
+        ArrayNode stands = spot.putArray("stands_for");
+        for (String name : tab.group("for").split("\\+")) {
+          stands.add(name.strip());
+        }
+      }
+      spot.put("x_mm", mm(tab.group("x"))).put("y_mm", mm(tab.group("y")));
+      if (tab.group("looks") != null) {
+        spot.put("direction", tab.group("looks").toLowerCase(Locale.ROOT));
+      }
+    }
+    node.set("tabs", tabs);
   }
 
   private void bounce(String value) {
@@ -304,7 +345,20 @@ final class PartRow {
     cells.put("steps", String.valueOf(kind.steps()));
     cells.put("ohm", plain(kind.ohm()));
     cells.put("latching", kind.latching() ? "yes" : "no");
+    cells.put(
+        "tabs", kind.tabs().spots().stream().map(PartRow::words).collect(Collectors.joining("; ")));
     return cells;
+  }
+
+  private static String words(TabSpot spot) {
+    return spot.tab()
+        + (spot.stands().isEmpty() ? "" : "=" + String.join("+", spot.stands()))
+        + " "
+        + plain(spot.at().xMm())
+        + " "
+        + plain(spot.at().yMm())
+        + " "
+        + spot.looks().word();
   }
 
   private static String words(Shape shape) {

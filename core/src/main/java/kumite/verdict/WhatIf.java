@@ -102,7 +102,11 @@ public record WhatIf(
     List<WhatIf> ways = new ArrayList<>();
     boolean grouped = ids.stream().anyMatch(id -> build.loom().groupOf(id).isPresent());
     for (Common common : Common.values()) {
-      boolean chosen = !grouped && sites.stream().allMatch(site -> site.common() == common);
+      List<ContactSite> free = sites.stream().filter(site -> !site.atGround()).toList();
+      if (free.isEmpty() && common == Common.RAIL) {
+        continue;
+      }
+      boolean chosen = !grouped && free.stream().allMatch(site -> site.common() == common);
       String words =
           board.get().fixedMap()
               ? "encoder sockets, " + common.words()

@@ -13,16 +13,21 @@ import java.util.TreeSet;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.component.Component;
+import kumite.kind.ControlKind;
+import kumite.kind.Looks;
+import kumite.kind.TabSpot;
 import kumite.loom.Loom;
+import kumite.loom.Spots;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.Joint;
 import kumite.parts.Catalogue;
 
 /**
- * Where the places of a wiring are drawn, seen from the face, in mm. Terminals of the board are
- * where they are; tabs of a control stand in a row under it, by name, since parts of one kind
- * differ; the free lead of a part hangs from the tab that its other end is soldered to.
+ * Where the places of a wiring are drawn, seen from the face, in mm. Terminals of the board and
+ * tabs of a control are where they are; what a carrier or a socket has stands in a row under it, by
+ * name; the free lead of a part hangs from the tab that its other end is soldered to, the way that
+ * tab looks.
  */
 final class TabPlaces {
   /** From tab to tab in a row, where the part is wide enough: common practice, no source. */
@@ -52,8 +57,10 @@ final class TabPlaces {
 
   private void place() {
     Map<String, Placement> parts = new HashMap<>();
+    Map<String, Control> controls = new HashMap<>();
     Map<String, Double> widths = new HashMap<>();
     for (Control control : build.labelled()) {
+      controls.put(control.id().text(), control);
       parts.put(control.id().text(), control.placement());
       widths.put(control.id().text(), catalogue.kindOf(control).body().widthMm());
     }
@@ -69,24 +76,48 @@ final class TabPlaces {
                 t -> places.put(joint, build.board().orElseThrow().placement().place(t.at())));
       } else if (beside(joint).isPresent()) {
         places.put(joint, beside(joint).get());
+      } else if (controls.containsKey(joint.part()) && tab(controls, joint).isPresent()) {
+        places.put(joint, Spots.of(controls.get(joint.part()), kind(controls, joint), joint));
       } else if (parts.containsKey(joint.part()) && !leads.containsKey(joint)) {
         rows.computeIfAbsent(joint.part(), part -> new TreeSet<>()).add(joint);
       }
     }
     rows.forEach(
         (part, row) ->
-            row(List.copyOf(row), parts.get(part), widths.getOrDefault(part, Double.MAX_VALUE)));
+            row(
+                List.copyOf(row),
+                parts.get(part),
+                widths.getOrDefault(part, Double.MAX_VALUE),
+                controls.containsKey(part) ? beside(controls.get(part)) : 0));
     Map<Joint, Integer> hung = new HashMap<>();
     leads.forEach(
         (lead, from) -> {
           Placement part = parts.get(from.part());
           if (part != null && places.containsKey(from)) {
             int before = hung.merge(from, 1, Integer::sum) - 1;
-            Point down = part.place(new Point(before * TAB_MM, -LEAD_MM));
+            Point down = part.place(hang(controls, from, before));
             Point at = places.get(from);
             places.put(lead, at.plus(down.xMm() - part.xMm(), down.yMm() - part.yMm()));
           }
         });
+  }
+
+  private ControlKind kind(Map<String, Control> controls, Joint joint) {
+    return catalogue.kindOf(controls.get(joint.part()));
+  }
+
+  private Optional<TabSpot> tab(Map<String, Control> controls, Joint joint) {
+    return Optional.ofNullable(controls.get(joint.part()))
+        .flatMap(control -> catalogue.kindOf(control).tabs().spot(joint.tab()));
+  }
+
+  /** {@return from a tab to the free end of what is soldered to it, on an unturned part} */
+  private Point hang(Map<String, Control> controls, Joint from, int before) {
+    Looks looks = tab(controls, from).map(TabSpot::looks).orElse(Looks.DOWN);
+    Point out = looks == Looks.DOWN ? Looks.FRONT.step() : looks.step();
+    return new Point(
+        out.xMm() * LEAD_MM - out.yMm() * before * TAB_MM,
+        out.yMm() * LEAD_MM + out.xMm() * before * TAB_MM);
   }
 
   /** {@return where a terminal of another seat's board is} */
@@ -107,10 +138,15 @@ final class TabPlaces {
     return Optional.empty();
   }
 
-  private void row(List<Joint> row, Placement part, double widthMm) {
+  /** {@return where what a control does not have is drawn: in front of its body} */
+  private double beside(Control control) {
+    return -catalogue.kindOf(control).body().heightMm() / 2 - TAB_MM;
+  }
+
+  private void row(List<Joint> row, Placement part, double widthMm, double upMm) {
     double pitch = Math.min(TAB_MM, widthMm * 0.8 / row.size());
     for (int i = 0; i < row.size(); i++) {
-      places.put(row.get(i), part.place(new Point((i - (row.size() - 1) / 2.0) * pitch, 0)));
+      places.put(row.get(i), part.place(new Point((i - (row.size() - 1) / 2.0) * pitch, upMm)));
     }
   }
 

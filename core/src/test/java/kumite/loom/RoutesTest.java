@@ -90,12 +90,36 @@ public class RoutesTest {
       if (!bare && way.size() > 1) {
         // The picture gathers wires at the middle of the board's edge, the cut goes on from there.
         double edge = board.widthMm() + board.heightMm();
-        double allowed = toBoard(strand) ? edge : 1;
+        // It gathers them at the middle of a part too, and the cut runs from tab to tab.
+        double allowed = (toBoard(strand) ? edge : 1) + aside(build, strand);
         assertThat((double) strand.lengthMm())
             .as("%s %s", strand.id(), strand.working().formula())
             .isGreaterThanOrEqualTo(length(way) - allowed);
       }
+      Point from = strand.from().at();
+      Point to = strand.to().at();
+      assertThat(strand.lengthMm() + 0.01)
+          .as("%s from tab to tab", strand.id())
+          .isGreaterThanOrEqualTo(
+              bare
+                  ? from.distanceMm(to)
+                  : Math.abs(from.xMm() - to.xMm()) + Math.abs(from.yMm() - to.yMm()));
     }
+  }
+
+  private static double aside(Build build, Strand strand) {
+    double aside = 0;
+    for (Strand.End end : List.of(strand.from(), strand.to())) {
+      aside +=
+          build.hands().stream()
+              .filter(control -> control.id().text().equals(end.place().part()))
+              .mapToDouble(
+                  control ->
+                      Math.abs(control.placement().xMm() - end.at().xMm())
+                          + Math.abs(control.placement().yMm() - end.at().yMm()))
+              .sum();
+    }
+    return aside;
   }
 
   private static boolean toBoard(Strand strand) {

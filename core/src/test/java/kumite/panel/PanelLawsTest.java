@@ -429,7 +429,8 @@ public class PanelLawsTest {
         kind.ohm(),
         kind.latching(),
         kind.feed(),
-        kind.cap());
+        kind.cap(),
+        kumite.kind.Tabs.NONE);
   }
 
   /** A lever turned through any quarter: its contact closes towards where geometry turns it. */

@@ -18,10 +18,14 @@ import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
 import kumite.loom.Console;
+import kumite.loom.ContactSite;
 import kumite.loom.Loom;
+import kumite.loom.Sharing;
+import kumite.loom.Spots;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
+import kumite.name.Joint;
 import kumite.signal.Taken;
 import kumite.wiring.Wiring;
 import kumite.working.Working;
@@ -293,13 +297,16 @@ public record Hops(
                 .map(t -> String.format(Locale.ROOT, "rests %.1f ms", t.bounceUs() / 1000.0))
                 .orElse("closed")
             : "open";
-    String place = contact.place().isEmpty() ? "" : " (" + contact.place() + ")";
+    ContactSite site = path.site();
+    Joint tab = new Joint(site.control().id().text(), site.signalTab());
+    String seat = Spots.fromBelow(site.control(), site.kind(), tab);
+    String place = seat.isEmpty() ? "" : ", from below: " + seat;
     return new Hop(
         Hop.Stage.CONTACT,
         path.site().pad().isPresent()
             ? path.sharing()
                 .flatMap(sharing -> sharing.seat(path.id()))
-                .map(seat -> seat.words())
+                .map(Sharing.Seat::words)
                 .orElse("")
             : path.site().signalTab().replaceAll(".*\\.", "") + " – COM",
         bounce,

@@ -165,9 +165,9 @@ public final class Tables {
               String.valueOf(strand.gaugeAwg()),
               String.valueOf(strand.lengthMm()),
               bench.build().loom().done().contains(strand.wire()) ? "yes" : "no",
-              bench.wiring().filter(w -> w.has(strand.wire())).isPresent()
-                  ? "planned"
-                  : "left out"));
+              bench.wiring().filter(w -> w.has(strand.wire())).isPresent() ? "planned" : "left out",
+              bench.fromBelow(strand.from().place()),
+              bench.fromBelow(strand.to().place())));
     }
     for (Jumper wire : bench.wiring().map(Wiring::byHand).orElse(List.of())) {
       rows.add(
@@ -184,7 +184,9 @@ public final class Tables {
               "",
               "",
               "no",
-              "by hand"));
+              "by hand",
+              bench.fromBelow(wire.a()),
+              bench.fromBelow(wire.b())));
     }
     bench.wiring().ifPresent(wiring -> cores(wiring, rows));
     return csv(
@@ -201,7 +203,9 @@ public final class Tables {
             "gauge_awg",
             "length_mm",
             "done",
-            "state"),
+            "state",
+            "from_seen_from_below",
+            "to_seen_from_below"),
         rows);
   }
 
@@ -228,7 +232,9 @@ public final class Tables {
                 "",
                 "",
                 "no",
-                "core of a lead"));
+                "core of a lead",
+                "",
+                ""));
       }
     }
   }

@@ -142,19 +142,52 @@ final class Runs {
     }
   }
 
-  /** The tabs of one control are joined the short way round it, the first one first. */
+  /**
+   * The tabs of one control are joined the short way, the first one first; where they stand around
+   * it, round it: a wire across would lie under what moves.
+   */
   private Land round(Land land) {
-    if (land.taps().size() < 3) {
+    List<Tap> taps = new ArrayList<>(land.taps());
+    if (taps.size() < 3) {
       return land;
     }
-    int[] order =
-        Route.shortest(
-            lengths.distances(land.taps().stream().map(tap -> tap.end().at()).toList()), false);
-    List<Tap> taps = new ArrayList<>();
-    for (int at : order) {
-      taps.add(land.taps().get(at));
+    if (surround(land)) {
+      double begin = angle(land, taps.get(0));
+      taps.sort(
+          Comparator.comparingDouble(
+              tap -> Math.rint(1e6 * ((angle(land, tap) - begin + 2 * Math.PI) % (2 * Math.PI)))));
+    } else {
+      int[] order =
+          Route.shortest(
+              lengths.distances(taps.stream().map(tap -> tap.end().at()).toList()), false);
+      taps.clear();
+      for (int at : order) {
+        taps.add(land.taps().get(at));
+      }
     }
     return new Land(land.label(), land.control(), land.at(), land.depthMm(), taps);
+  }
+
+  /** Whether from its middle there are tabs on every side: no half turn is without one. */
+  private static boolean surround(Land land) {
+    List<Double> angles = new ArrayList<>();
+    for (Tap tap : land.taps()) {
+      if (tap.end().at().distanceMm(land.at()) < IN_LINE_MM) {
+        return false;
+      }
+      angles.add(angle(land, tap));
+    }
+    angles.sort(Comparator.naturalOrder());
+    double widest = angles.get(0) + 2 * Math.PI - angles.get(angles.size() - 1);
+    for (int i = 1; i < angles.size(); i++) {
+      widest = Math.max(widest, angles.get(i) - angles.get(i - 1));
+    }
+    return widest < Math.PI - 1e-6;
+  }
+
+  private static double angle(Land land, Tap tap) {
+    return Math.atan2(
+        tap.end().at().yMm() - land.at().yMm(), tap.end().at().xMm() - land.at().xMm());
   }
 
   private CommonShape shape(List<Land> stops) {

@@ -11,13 +11,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kumite.build.Build;
+import kumite.build.Control;
 import kumite.build.panel.Panel;
 import kumite.device.SignalPath;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
+import kumite.kind.ControlKind;
 import kumite.loom.CommonRun;
+import kumite.loom.Spots;
 import kumite.loom.Strand;
 import kumite.map.TargetText;
 import kumite.measure.Length;
@@ -240,6 +243,7 @@ public final class BenchSheet {
             Flow.Column.tick("done", 8)),
         rows,
         bench.board().isEmpty() ? "No strands yet: choose a board." : "No strands yet.");
+    tabs();
     for (CommonRun run : bench.loom().runs()) {
       flow.paragraph(
           run.words()
@@ -248,6 +252,32 @@ public final class BenchSheet {
               + ": "
               + String.join(" - ", run.stops().stream().map(CommonRun.Stop::label).toList())
               + (run.ring() ? " - back to the board" : ""));
+    }
+  }
+
+  /** Of parts with tabs on several sides, or with a row of pins: which is where. */
+  private void tabs() throws IOException {
+    List<String[]> rows = new ArrayList<>();
+    for (Control control : build.seated()) {
+      ControlKind kind = bench.catalogue().kindOf(control);
+      Map<String, List<String>> sides = Spots.sidesFromBelow(control, kind);
+      if (build.control(control.id()).isPresent()
+          && (sides.size() > 1 || sides.values().stream().anyMatch(s -> s.size() > 3))) {
+        sides.forEach(
+            (side, tabs) ->
+                rows.add(new String[] {control.label(), side, String.join(", ", tabs)}));
+      }
+    }
+    if (!rows.isEmpty()) {
+      flow.table(
+          "Where tabs are, the panel turned over left to right; each row from the left, or from the"
+              + " front",
+          List.of(
+              Flow.Column.of("part", 44), Flow.Column.of("side", 28), Flow.Column.of("tabs", 110)),
+          rows,
+          "");
+      flow.paragraph(
+          "A lever closes the switch opposite the push: pushed to the back, the one at its front.");
     }
   }
 

@@ -37,8 +37,10 @@ import kumite.loom.Console;
 import kumite.loom.Look;
 import kumite.loom.Loom;
 import kumite.loom.Pad;
+import kumite.loom.Spots;
 import kumite.map.Coverage;
 import kumite.name.ContactId;
+import kumite.name.Joint;
 import kumite.name.SeatId;
 import kumite.panel.DrillPlan;
 import kumite.panel.Gaps;
@@ -411,6 +413,15 @@ public final class Bench {
   /** {@return whether something at the board looked at is shorted or driven against} */
   public boolean endangered() {
     return desk().endangered();
+  }
+
+  /** {@return where a tab of a control is for who sits before the turned-over panel, in words} */
+  public String fromBelow(Joint tab) {
+    return build().labelled().stream()
+        .filter(control -> control.id().text().equals(tab.part()))
+        .findFirst()
+        .map(control -> Spots.fromBelow(control, catalogue.kindOf(control), tab))
+        .orElse("");
   }
 
   /** {@return all places that a meter can touch, made when they are asked for} */

@@ -4,12 +4,17 @@ import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import kumite.build.Control;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
+import kumite.kind.Looks;
+import kumite.kind.TabSpot;
 import kumite.kind.Terminal;
+import kumite.loom.Spots;
 import kumite.loom.Strand;
+import kumite.measure.Point;
 import kumite.measure.Shape;
 import kumite.name.Joint;
 import kumite.verdict.Bench;
@@ -17,6 +22,8 @@ import kumite.verdict.Bench;
 /** Where one end of a wire lands: the board with its terminal, or the part with its tab. */
 final class WireEnd extends Pane {
   private static final double PAD_PX = 16;
+  private static final double STUB_PX = 9;
+
   private Optional<Runnable> draw = Optional.empty();
 
   WireEnd() {
@@ -40,7 +47,7 @@ final class WireEnd extends Pane {
               if (board && kind.isPresent()) {
                 board(kind.get(), end.tab());
               } else if (control.isPresent()) {
-                part(bench.catalogue().kindOf(control.get()), end.tab());
+                part(control.get(), bench.catalogue().kindOf(control.get()), end.place());
               } else {
                 word(end.words(), getWidth() / 2, getHeight() / 2, true);
               }
@@ -81,34 +88,47 @@ final class WireEnd extends Pane {
     word("plug", cx, cy - kind.heightMm() * scale / 2 - 8, false);
   }
 
-  /** The part from below, as it is seen with the iron in hand, its tab named. */
-  private void part(ControlKind kind, String tab) {
-    double scale =
-        Math.min(
-            (getWidth() - 2 * PAD_PX) / kind.body().widthMm(),
-            (getHeight() - 3 * PAD_PX) / kind.body().heightMm());
+  /** The part from below as it sits in the turned-over panel, all its tabs, this one marked. */
+  private void part(Control control, ControlKind kind, Joint joint) {
+    double turn = control.placement().turnDegrees();
+    double angle = Math.toRadians(turn);
+    double wide = kind.body().widthMm();
+    double high = kind.body().heightMm();
+    double across = Math.abs(wide * Math.cos(angle)) + Math.abs(high * Math.sin(angle));
+    double along = Math.abs(wide * Math.sin(angle)) + Math.abs(high * Math.cos(angle));
+    double scale = Math.min((getWidth() - 2 * PAD_PX) / across, (getHeight() - 3 * PAD_PX) / along);
     if (scale <= 0) {
       return;
     }
     double cx = getWidth() / 2;
     double cy = getHeight() / 2 - PAD_PX / 2;
-    outline(kind.body(), cx, cy, scale, "wire-outline");
-    outline(kind.cutout(), cx, cy, scale, "wire-dot-line");
-    Circle here = new Circle(cx, cy, 6);
-    here.getStyleClass().add("wire-here");
-    getChildren().add(here);
-    String place =
-        kind.contacts().stream()
-            .filter(c -> tab.equals(c.tab()) || tab.startsWith(c.name() + "."))
-            .map(kumite.kind.ContactKind::place)
-            .filter(text -> !text.isEmpty())
-            .findFirst()
-            .map(text -> ", " + text)
-            .orElse("");
-    word("tab " + tab + place, cx, cy + kind.body().heightMm() * scale / 2 + 12, true);
+    outline(kind.body(), cx, cy, scale, turn, "wire-outline");
+    outline(kind.cutout(), cx, cy, scale, turn, "wire-dot-line");
+    for (TabSpot spot : kind.tabs().spots()) {
+      Point at = spot.at().turned(turn);
+      boolean here = spot.tab().equals(joint.tab());
+      double x = cx - at.xMm() * scale;
+      double y = cy - at.yMm() * scale;
+      Point out = spot.looks().turned(turn).step();
+      if (spot.looks() != Looks.DOWN) {
+        Line stub = new Line(x, y, x - out.xMm() * STUB_PX, y - out.yMm() * STUB_PX);
+        stub.getStyleClass().add("wire-outline");
+        getChildren().add(stub);
+      }
+      Circle dot = new Circle(x, y, here ? 6 : 3);
+      dot.getStyleClass().add(here ? "wire-here" : "wire-dot");
+      getChildren().add(dot);
+    }
+    String seat = Spots.fromBelow(control, kind, joint);
+    word(
+        "tab " + joint.tab() + (seat.isEmpty() ? "" : ", from below: " + seat),
+        cx,
+        cy + along * scale / 2 + 12,
+        true);
   }
 
-  private void outline(Shape shape, double cx, double cy, double scale, String style) {
+  /** Seen from below a part is turned the other way about. */
+  private void outline(Shape shape, double cx, double cy, double scale, double turn, String style) {
     javafx.scene.shape.Shape drawn =
         shape instanceof Shape.Round round
             ? new Circle(cx, cy, round.diameterMm() * scale / 2)
@@ -117,6 +137,7 @@ final class WireEnd extends Pane {
                 cy - shape.heightMm() * scale / 2,
                 shape.widthMm() * scale,
                 shape.heightMm() * scale);
+    drawn.setRotate(turn);
     drawn.getStyleClass().add(style);
     getChildren().add(drawn);
   }

@@ -34,6 +34,12 @@ void session_report(int64_t us, uint8_t id, const uint8_t *transfer, unsigned by
   printf("\n");
 }
 
+void session_pressed(int64_t us, unsigned code, bool down) {
+  if (!quiet) {
+    printf("%lld key %u %s\n", (long long)us, code, down ? "down" : "up");
+  }
+}
+
 void session_frame(int64_t us, unsigned console, const char *bits) {
   if (!quiet) {
     printf("%lld console %u %s\n", (long long)us, console + 1, bits);

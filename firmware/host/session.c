@@ -59,6 +59,16 @@ bool session_send(uint8_t id, const uint8_t *transfer, unsigned bytes) {
   return true;
 }
 
+bool session_key(unsigned code, bool down) {
+  if (polls && gone) {
+    return false;
+  }
+  if (tells) {
+    session_pressed(now_us - origin, code, down);
+  }
+  return true;
+}
+
 #if N_CONSOLES
 void session_answer(unsigned console, const char *bits) {
   if (tells) {

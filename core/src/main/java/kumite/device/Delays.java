@@ -37,8 +37,21 @@ public final class Delays {
         travels ? unsettled(timing) : timing,
         look.filter(l -> l.how() instanceof Look.Bit bit && !bit.ofPad()).isPresent(),
         windowUs,
-        board.filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent(),
+        out(board),
         lines);
+  }
+
+  /** {@return by what a board tells the host} */
+  public static Delay.Out out(Optional<BoardKind> board) {
+    return board
+        .map(
+            kind ->
+                switch (kind.brain().link()) {
+                  case RADIO -> Delay.Out.RADIO;
+                  case HEADER -> Delay.Out.HOST;
+                  default -> Delay.Out.WIRE;
+                })
+        .orElse(Delay.Out.WIRE);
   }
 
   private static Timing unsettled(Timing timing) {
@@ -55,8 +68,8 @@ public final class Delays {
       switch (part.kind()) {
         case CHORD, LINE -> after += part.mostUs();
         case REGISTER -> late++;
-        case HEARER -> waits.add((int) part.mostUs());
-        case POLL, SLOT -> poll = (int) part.mostUs();
+        case HEARER, WAKE -> waits.add((int) part.mostUs());
+        case POLL, SLOT, HAND_OVER -> poll = (int) part.mostUs();
         case SCAN, DEBOUNCE -> {}
       }
     }

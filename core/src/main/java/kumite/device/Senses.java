@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
+import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
 import kumite.build.map.Target;
 import kumite.build.map.Timing;
@@ -92,6 +93,21 @@ public final class Senses {
     }
     return ReportLayout.of(
         targets, steps, board.map(BoardKind::axisMaximum).orElse(255), profile.keys());
+  }
+
+  /** {@return whether a meaning is a key, such as a computer takes from its own header} */
+  public static boolean isKey(Target target) {
+    return target instanceof Target.Key || target instanceof Target.Media;
+  }
+
+  /**
+   * {@return how keys stand inside of a program whose board is the host's own header: a bit each;
+   * it goes out to nobody}
+   */
+  public static ReportLayout keys(Profile profile) {
+    java.util.Set<Target> targets = new java.util.LinkedHashSet<>();
+    profile.entries().map(Mapping.Entry::target).filter(Senses::isKey).forEach(targets::add);
+    return ReportLayout.of(targets, Map.of(), 255, Profile.Keys.ALL);
   }
 
   /** {@return how a board looks and reports: no faster than it can} */

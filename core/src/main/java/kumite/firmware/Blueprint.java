@@ -47,9 +47,9 @@ public record Blueprint(
 
   private static final int MOST_BITS = 16;
 
-  /** Boards that talk to a host by themselves. */
+  /** Boards that talk to a host by themselves, or are part of it. */
   private static final Set<BoardKind.Link> DEVICES =
-      Set.of(BoardKind.Link.USB, BoardKind.Link.RADIO);
+      Set.of(BoardKind.Link.USB, BoardKind.Link.RADIO, BoardKind.Link.HEADER);
 
   public Blueprint {
     profiles = List.copyOf(profiles);
@@ -148,8 +148,16 @@ public record Blueprint(
     return Senses.of(looks(), loom);
   }
 
-  /** {@return the reports of a profile} */
+  /** {@return whether the board is the host's own header: keys go to it, and no reports} */
+  public boolean header() {
+    return board.brain().link() == BoardKind.Link.HEADER;
+  }
+
+  /** {@return the reports of a profile; of a header, how keys stand inside of its program} */
   public ReportLayout layout(Profile profile) {
+    if (header()) {
+      return Senses.keys(profile);
+    }
     return Senses.layout(loom, Optional.of(board), profile);
   }
 

@@ -85,11 +85,24 @@ final class CheckScripts {
     Noise noise = sleeps ? new Noise(2) : Noise.NONE;
     Trace trace = blueprint.device(taken).with(noise).play(script, seed, away);
     return new Check(
-        seed, powerUp, away, sleeps ? OVER_SOON_US : 0, noise, script, lines(blueprint, trace));
+        seed,
+        powerUp,
+        away,
+        sleeps ? OVER_SOON_US : 0,
+        noise,
+        script,
+        lines(blueprint, taken, trace));
   }
 
-  /** {@return reports and frames as the program on a computer prints them} */
-  static String lines(Blueprint blueprint, Trace trace) {
+  /**
+   * {@return reports and frames, or of a header the keys, as the program on a computer prints them}
+   *
+   * @param profile the one that is in force
+   */
+  static String lines(Blueprint blueprint, Profile profile, Trace trace) {
+    if (blueprint.header()) {
+      return HeaderSource.told(blueprint, Score.of(blueprint), profile, trace);
+    }
     StringBuilder lines = new StringBuilder();
     List<Console> consoles = ConsoleRows.answered(blueprint);
     List<String> before = new ArrayList<>();

@@ -180,6 +180,10 @@ public final class Firmware {
   public Optional<String> why(Target target) {
     String name = "\"" + blueprint.board().name() + "\"";
     boolean usb = blueprint.board().brain().link() == BoardKind.Link.USB;
+    if (blueprint.header() && target != Target.PORTABLE) {
+      return Optional.of(
+          name + " is the host itself: take portable, which reads its lines and gives it keys");
+    }
     if (!usb && target != Target.PORTABLE) {
       return Optional.of(
           name + " has no USB of its own; take portable, whose report call you supply");
@@ -236,9 +240,13 @@ public final class Firmware {
             "console.c",
             "script.c",
             "chance.c",
-            "board.c",
             "main.c")) {
       files.put("host/" + name, template("host/" + name));
+    }
+    if (blueprint.header()) {
+      header(files);
+    } else {
+      files.put("host/board.c", template("host/board.c"));
     }
     World world = new World(blueprint, score);
     files.put("host/world_tables.h", world.header());
@@ -261,7 +269,18 @@ public final class Firmware {
             .collect(Collectors.joining());
     files.put(
         "Makefile",
-        template("portable/Makefile").replace("@CORE@", sources + "core/device_tables.o"));
+        template(blueprint.header() ? "header/Makefile" : "portable/Makefile")
+            .replace("@CORE@", sources + "core/device_tables.o"));
+  }
+
+  private void header(Map<String, String> files) {
+    HeaderSource source = new HeaderSource(blueprint, score);
+    files.put("keys.txt", source.table());
+    files.put("header/keys.h", source.header());
+    for (String name : List.of("reader.h", "reader.c", "system.h", "main.c")) {
+      files.put("header/" + name, template("header/" + name));
+    }
+    files.put("host/board.c", template("header/board.c"));
   }
 
   private void core(Map<String, String> files, String folder) {

@@ -164,8 +164,10 @@ final class ProfileRows {
       chords();
       opposites();
       row.put("DESCRIPTOR_AT", sheet.bytes("descriptors").size());
-      row.put("DESCRIPTOR", layout.descriptor().length);
-      for (byte b : layout.descriptor()) {
+      // A header is told of keys by its own system: there is no report to describe.
+      byte[] descriptor = blueprint.header() ? new byte[1] : layout.descriptor();
+      row.put("DESCRIPTOR", descriptor.length);
+      for (byte b : descriptor) {
         sheet.bytes("descriptors").add(b & 0xFF);
       }
       for (String stretch : STRETCHES) {

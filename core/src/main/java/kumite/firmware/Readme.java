@@ -41,7 +41,13 @@ final class Readme {
     wiring();
     consoles(target);
     switch (target) {
-      case PORTABLE -> portable();
+      case PORTABLE -> {
+        if (blueprint.header()) {
+          header();
+        } else {
+          portable();
+        }
+      }
       case SKETCH -> sketch();
       case SCRIPT -> script();
     }
@@ -181,6 +187,37 @@ final class Readme {
             + " device_power_up.");
     item("Give the host the bytes of device_descriptor_byte as the report descriptor.");
     item("Call device_tick in an endless loop.");
+  }
+
+  private void header() {
+    head("What is here");
+    item(
+        "keys.txt: which line each terminal is, and which key each contact gives. A table to read and to correct.");
+    item("core/: what a contact means, in C of 1999; device_tables.c is this build.");
+    item(
+        "header/: the reader. It takes the lines by the system's own calls for them and tells the system of keys.");
+    item(
+        "host/: the same reader on this computer, before simulated wires; check/: scripts, and the keys that they have to give.");
+    List<String> unknown = HeaderSource.unknown(firmware.blueprint());
+    if (!unknown.isEmpty()) {
+      line("Left out, since such systems have no key for it: " + String.join(", ", unknown) + ".");
+    }
+    head("Try it on this computer first");
+    line("With a C compiler and make:");
+    item("make");
+    item("make check");
+    item("echo \"" + firstContact() + "@0+80ms\" | ./device-host --seed 1");
+    head("Put it on the computer whose header it is");
+    item(
+        "Copy this folder onto it. Its system must give its lines and take keys by the calls of its kernel (linux/gpio.h, the second version of its calls, and linux/uinput.h).");
+    item(
+        "Have the system list its lines, and hold keys.txt against that list: the number behind each terminal is the line of the chip.");
+    item("make key-reader");
+    item(
+        "./key-reader, with the file of the chip and that of made keys behind it where they are others than /dev/gpiochip0 and /dev/uinput. You must be allowed to open both; give your user that right rather than run it as root.");
+    item("Try it in an empty text first, then have the system start it when it starts up.");
+    line(
+        "Nothing goes over USB: the computer is the host itself, so no device shows and nothing is to be assigned but the keys.");
   }
 
   private String firstContact() {

@@ -48,7 +48,8 @@ public enum MapCode implements Code {
   KEY_HELD_DOWN("MP-38", LOOK),
   RADIO_SLOT("MP-39", LOOK),
   SEVERAL_PADS("MP-40", LOOK),
-  NO_PROGRAM("MP-41", LOOK);
+  NO_PROGRAM("MP-41", LOOK),
+  KEYS_ONLY("MP-43", STOP);
 
   private final Said said;
 

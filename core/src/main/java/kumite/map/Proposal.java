@@ -42,10 +42,16 @@ public final class Proposal {
           AxisName.X,
           AxisName.Y);
 
+  /** Keyboard page of the HID Usage Tables: A to Z, 1 to 0, Enter, and on to keypad 0. */
+  private static final int FIRST_KEY = 0x04;
+
+  private static final int LAST_KEY = 0x62;
+
   private final Build build;
   private final Set<Target> used = new HashSet<>();
   private final Set<String> served = new HashSet<>();
   private final Optional<Set<Target>> allowed;
+  private final boolean keysOnly;
   private final List<ConsoleChart> charts = new ArrayList<>();
 
   private Proposal(Build build, Catalogue catalogue) {
@@ -65,6 +71,7 @@ public final class Proposal {
               used.add(entry.target());
               served.add(entry.function());
             });
+    this.keysOnly = catalogue.boardOf(build).filter(Proposal::keysOnly).isPresent();
     this.allowed =
         catalogue
             .boardOf(build)
@@ -77,6 +84,20 @@ public final class Proposal {
                       .forEach(text -> targets.add(TargetText.parse(text)));
                   return targets;
                 });
+  }
+
+  /** {@return whether a board gives nothing but keys, and leaves it open which} */
+  private static boolean keysOnly(BoardKind board) {
+    return board.brain().keysOnly() && !board.fixedMap();
+  }
+
+  /** {@return keys in the order in which they are handed out: letters, digits, then all others} */
+  public static List<Target> keys() {
+    List<Target> keys = new ArrayList<>();
+    for (int usage = FIRST_KEY; usage <= LAST_KEY; usage++) {
+      keys.add(new Target.Key(usage));
+    }
+    return keys;
   }
 
   /** {@return a layer's mapping with every contact mapped that can be, none as another layer is} */
@@ -148,7 +169,14 @@ public final class Proposal {
   /** {@return a meaning for one contact, if any is left for it} */
   private Optional<Target> next(Control control, ControlKind kind, ContactKind contact) {
     List<Target> candidates = new ArrayList<>();
-    if (contact.type().analog()) {
+    if (keysOnly) {
+      if (!contact.type().analog()) {
+        if (kind.pushesDirections()) {
+          Turned.pushed(control, contact).map(Turned::arrow).ifPresent(candidates::add);
+        }
+        candidates.addAll(keys());
+      }
+    } else if (contact.type().analog()) {
       AXIS_ORDER.forEach(axis -> candidates.add(new Target.Axis(axis)));
     } else {
       if (kind.pushesDirections()) {

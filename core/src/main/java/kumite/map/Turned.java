@@ -89,6 +89,11 @@ public final class Turned {
     return Optional.empty();
   }
 
+  /** {@return the arrow key of a direction} */
+  public static Target arrow(Direction direction) {
+    return new Target.Key(ARROWS.get(direction));
+  }
+
   /** {@return the meanings that a lever moving that way proposes, the best first} */
   static List<Target> proposals(Direction direction) {
     boolean sideways = direction == Direction.W || direction == Direction.E;

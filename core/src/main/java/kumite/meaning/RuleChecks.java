@@ -69,6 +69,7 @@ public final class RuleChecks {
     if (loom.sites().isEmpty() || board.filter(BoardKind::fixedMap).isPresent()) {
       return checks.findings;
     }
+    KeysOnly.of(checks.profile, checks.sites, board).ifPresent(checks.findings::add);
     checks.opposites();
     checks.fourWays();
     checks.ramps();

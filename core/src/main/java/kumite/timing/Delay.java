@@ -30,7 +30,11 @@ public record Delay(List<Part> parts) {
     LINE("message on the serial line"),
     HEARER("wait until the other board looks"),
     POLL("report wait"),
-    SLOT("radio slot");
+    SLOT("radio slot"),
+    /** A program on the host itself is woken by its system, a little late. */
+    WAKE("until the system wakes the reader"),
+    /** And hands over the keys that changed. */
+    HAND_OVER("until it hands over its keys");
 
     private final String words;
 
@@ -43,6 +47,19 @@ public record Delay(List<Part> parts) {
       return words;
     }
   }
+
+  /** By what the host is told. */
+  public enum Out {
+    /** Reports that the host asks for over a wire. */
+    WIRE,
+    /** Reports in the slots of a radio. */
+    RADIO,
+    /** Keys from a program on the host itself. */
+    HOST
+  }
+
+  /** A system that does other things too wakes its programs this late: common practice. */
+  public static final double WAKE_US = 1000;
 
   /**
    * One part.
@@ -74,7 +91,7 @@ public record Delay(List<Part> parts) {
 
   /** {@return the delay of a contact that is read directly and belongs to no chord} */
   public static Delay of(Timing timing) {
-    return of(timing, false, 0, false);
+    return of(timing, false, 0, Out.WIRE);
   }
 
   /**
@@ -82,10 +99,10 @@ public record Delay(List<Part> parts) {
    *
    * @param register whether a shift register shows it a look late
    * @param windowUs the window it waits whether it belongs to a chord, in us; 0 where it does not
-   * @param radio whether reports go by radio, in its slots
+   * @param out by what the host is told
    */
-  public static Delay of(Timing timing, boolean register, long windowUs, boolean radio) {
-    return of(timing, register, windowUs, radio, List.of());
+  public static Delay of(Timing timing, boolean register, long windowUs, Out out) {
+    return of(timing, register, windowUs, out, List.of());
   }
 
   /**
@@ -94,7 +111,7 @@ public record Delay(List<Part> parts) {
    * @param lines the serial lines to them, in order; the last hearer reports to the host
    */
   public static Delay of(
-      Timing timing, boolean register, long windowUs, boolean radio, List<SerialLine> lines) {
+      Timing timing, boolean register, long windowUs, Out out, List<SerialLine> lines) {
     List<Part> parts = new ArrayList<>();
     double scan = timing.scanUs();
     parts.add(new Part(Kind.SCAN, 0, scan));
@@ -116,7 +133,16 @@ public record Delay(List<Part> parts) {
       parts.add(new Part(Kind.HEARER, 0, line.hearer().scanUs()));
       reports = line.hearer();
     }
-    parts.add(new Part(radio ? Kind.SLOT : Kind.POLL, 0, reports.pollUs()));
+    if (out == Out.HOST) {
+      parts.add(new Part(Kind.WAKE, 0, WAKE_US));
+    }
+    Kind last =
+        switch (out) {
+          case WIRE -> Kind.POLL;
+          case RADIO -> Kind.SLOT;
+          case HOST -> Kind.HAND_OVER;
+        };
+    parts.add(new Part(last, 0, reports.pollUs()));
     return new Delay(parts);
   }
 

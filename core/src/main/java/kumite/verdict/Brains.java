@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
 import kumite.build.brief.Host;
+import kumite.device.Delays;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Line;
@@ -217,7 +219,12 @@ public final class Brains {
 
   private static Point delay(Build build, BoardKind board) {
     int micros = (int) Math.round(board.brain().rawMillis() * 1000);
-    Delay latency = Delay.of(build.timing().noFasterThan(board.brain().rawMillis()));
+    Delay latency =
+        Delay.of(
+            build.timing().noFasterThan(board.brain().rawMillis()),
+            false,
+            0,
+            Delays.out(Optional.of(board)));
     double millis = latency.meanUs() / 1000;
     return new Point(
         "delay",

@@ -163,15 +163,30 @@ public final class Exported {
               noise,
               script,
               CheckScripts.lines(
-                  blueprint, blueprint.device(taken).with(noise).play(script, seed, away)));
+                  blueprint, taken, blueprint.device(taken).with(noise).play(script, seed, away)));
       plays.add(new Play(check.line(), check.reports()));
     }
     return plays;
   }
 
+  /** An empty line ends what one play gave; it may have given nothing. */
+  private static String[] answers(String given) {
+    List<String> answers = new ArrayList<>();
+    StringBuilder answer = new StringBuilder();
+    for (String line : given.split("\n", -1)) {
+      if (line.isEmpty()) {
+        answers.add(answer.toString());
+        answer.setLength(0);
+      } else {
+        answer.append(line).append('\n');
+      }
+    }
+    return answers.toArray(new String[0]);
+  }
+
   /** {@return the first play that tells otherwise, in words; empty where all agree} */
   public static Optional<String> difference(List<Play> plays, String given) {
-    String[] answers = given.split("\n\n", -1);
+    String[] answers = answers(given);
     for (int i = 0; i < plays.size(); i++) {
       String wanted = plays.get(i).reports().strip();
       String got = i < answers.length ? answers[i].strip() : "";

@@ -258,6 +258,7 @@ public class ExportedCodeTest {
         board.brain().needsCode()
             && !board.fixedMap()
             && (board.brain().link() == BoardKind.Link.USB
+                || board.brain().link() == BoardKind.Link.HEADER
                 || board.brain().link() == BoardKind.Link.RADIO);
     assertThat(Blueprint.why(board).isEmpty()).isEqualTo(can);
     if (!can) {
@@ -279,7 +280,10 @@ public class ExportedCodeTest {
             .hasMessageContaining("what runs scripts wants");
       } else {
         assertThatThrownBy(() -> firmware.files(target, List.of()))
-            .hasMessageContaining("no USB of its own");
+            .hasMessageContaining(
+                board.brain().link() == BoardKind.Link.HEADER
+                    ? "is the host itself"
+                    : "no USB of its own");
       }
     }
   }
@@ -367,6 +371,8 @@ public class ExportedCodeTest {
     assertThat(told + "\n")
         .isEqualTo(
             CheckScripts.lines(
-                blueprint, blueprint.device(blueprint.profiles().get(0)).play(kept, 8)));
+                blueprint,
+                blueprint.profiles().get(0),
+                blueprint.device(blueprint.profiles().get(0)).play(kept, 8)));
   }
 }

@@ -70,7 +70,7 @@ public class DelayTest {
       lines.add(new SerialLine(random.nextInt(1, 9), timing(random)));
     }
     Timing last = lines.isEmpty() ? timing : lines.get(lines.size() - 1).hearer();
-    Delay delay = Delay.of(timing, false, 0, false, lines);
+    Delay delay = Delay.of(timing, false, 0, Delay.Out.WIRE, lines);
     DelayStudy study =
         DelayStudy.of(
             new Timing(timing.scanUs(), timing.debounce(), timing.waitUs(), last.pollUs()),

@@ -101,7 +101,7 @@ public class TimingBoundaryTest {
   @Test
   public void partsOfADelayAreSaidInWords() {
     Timing timing = new Timing(1000, Timing.Debounce.DEFERRED, 4500, 8000);
-    Delay delay = Delay.of(timing, true, 30_000, false);
+    Delay delay = Delay.of(timing, true, 30_000, Delay.Out.WIRE);
     // scan 0..1, register 1, debounce 5 (the first look at or after 4.5), chord 31, poll 0..8
     assertThat(delay.bestUs()).isEqualTo(37_000);
     assertThat(delay.worstUs()).isEqualTo(46_000);
@@ -114,8 +114,8 @@ public class TimingBoundaryTest {
     assertThat(delay.within(60_000)).isEqualTo(1);
     // Half of scan's width under poll's: 0.5^2 / (2 x 1 x 8)
     assertThat(delay.within(37_500)).isCloseTo(0.25 / 16, within(1e-12));
-    assertThat(Delay.of(timing, false, 0, true).working().formula()).endsWith("slot/2");
-    assertThat(Delay.of(timing, false, 29_999, false).bestUs()).isEqualTo(35_000);
+    assertThat(Delay.of(timing, false, 0, Delay.Out.RADIO).working().formula()).endsWith("slot/2");
+    assertThat(Delay.of(timing, false, 29_999, Delay.Out.WIRE).bestUs()).isEqualTo(35_000);
     Timing none = new Timing(1000, Timing.Debounce.DEFERRED, 0, 8000);
     assertThat(Delay.of(none).working().formula()).isEqualTo("t = scan/2 + poll/2");
   }

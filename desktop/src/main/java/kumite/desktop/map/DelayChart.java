@@ -26,9 +26,9 @@ final class DelayChart extends Pane {
     widthProperty().addListener((o, was, is) -> draw());
   }
 
-  void show(Timing timing, boolean radio) {
+  void show(Timing timing, Delay.Out out) {
     List<Row> next = new ArrayList<>();
-    next.add(new Row("as it is", Delay.of(timing, false, 0, radio)));
+    next.add(new Row("as it is", Delay.of(timing, false, 0, out)));
     for (Timing.Debounce school : Timing.Debounce.values()) {
       for (int poll : new int[] {1000, 8000}) {
         Timing other = new Timing(timing.scanUs(), school, timing.waitUs(), poll);
@@ -36,7 +36,7 @@ final class DelayChart extends Pane {
           next.add(
               new Row(
                   school.words() + ", report each " + poll / 1000 + " ms",
-                  Delay.of(other, false, 0, radio)));
+                  Delay.of(other, false, 0, out)));
         }
       }
     }
@@ -48,7 +48,7 @@ final class DelayChart extends Pane {
                 new Timing(slower, timing.debounce(), timing.waitUs(), timing.pollUs()),
                 false,
                 0,
-                radio)));
+                out)));
     rows = next;
     setMinHeight(rows.size() * ROW + 34);
     setPrefHeight(rows.size() * ROW + 34);

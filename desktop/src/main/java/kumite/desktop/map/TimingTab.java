@@ -10,7 +10,7 @@ import kumite.desktop.field.Head;
 import kumite.desktop.field.Segments;
 import kumite.desktop.field.TypedField;
 import kumite.desktop.shell.Workbench;
-import kumite.kind.BoardKind;
+import kumite.device.Delays;
 import kumite.timing.Delay;
 import kumite.verdict.Bench;
 
@@ -82,14 +82,12 @@ final class TimingTab extends VBox {
   /** Shows a bench. */
   void show(Bench bench) {
     Timing t = bench.build().timing();
-    delays.show(
-        bench.timing(),
-        bench.board().filter(b -> b.brain().link() == BoardKind.Link.RADIO).isPresent());
+    delays.show(bench.timing(), Delays.out(bench.board()));
     debounce.choose(t.debounce());
     scan.show(t.scanUs() / 1000.0);
     wait.show(t.waitUs() / 1000.0);
     poll.show(t.pollUs() / 1000.0);
-    Delay latency = Delay.of(bench.timing());
+    Delay latency = Delay.of(bench.timing(), false, 0, Delays.out(bench.board()));
     delay.setText(latency.working().inWords());
   }
 }

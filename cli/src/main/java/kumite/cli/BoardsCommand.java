@@ -7,16 +7,20 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import kumite.build.Aspect;
 import kumite.build.Build;
+import kumite.build.map.Profile;
 import kumite.files.BuildFile;
 import kumite.files.BuildFileException;
 import kumite.files.TextFile;
+import kumite.firmware.SocketTable;
 import kumite.json.JsonText;
 import kumite.json.Key;
 import kumite.json.Misfit;
 import kumite.kind.BoardKind;
 import kumite.parts.BoardFile;
 import kumite.parts.Catalogue;
+import kumite.verdict.Bench;
 import kumite.verdict.Brains;
 import kumite.verdict.Rooms;
 import picocli.CommandLine.Command;
@@ -32,7 +36,12 @@ import picocli.CommandLine.Spec;
     description = "Compare all boards for a build, show one, or take one of your own into a build.",
     mixinStandardHelpOptions = true,
     synopsisSubcommandLabel = "COMMAND",
-    subcommands = {BoardsCommand.Compare.class, BoardsCommand.Show.class, BoardsCommand.Take.class})
+    subcommands = {
+      BoardsCommand.Compare.class,
+      BoardsCommand.Show.class,
+      BoardsCommand.Take.class,
+      BoardsCommand.Sockets.class
+    })
 final class BoardsCommand implements Runnable {
   @Spec private CommandSpec spec;
 
@@ -154,6 +163,102 @@ final class BoardsCommand implements Runnable {
       }
       spec.commandLine().getOut().println(kind.id() + ": " + kind.name());
       return 0;
+    }
+  }
+
+  @Command(
+      name = "table",
+      description =
+          "The table for the loader of a settable encoder: what each socket gives. With --read, a"
+              + " table is held against the build; with --take too, the build takes it over.",
+      mixinStandardHelpOptions = true)
+  static final class Sockets implements Callable<Integer> {
+    private final Rooms rooms;
+
+    Sockets(Rooms rooms) {
+      this.rooms = rooms;
+    }
+
+    @Spec private CommandSpec spec;
+    @Mixin private Input input;
+
+    @Option(names = "--read", paramLabel = "TABLE", description = "A table, NAME.csv.")
+    private Path read;
+
+    @Option(names = "--take", description = "Save the build with the meanings of that table.")
+    private boolean take;
+
+    @Option(names = "--json", description = "Print JSON.")
+    private boolean json;
+
+    @Override
+    public Integer call() throws BuildFileException {
+      if (take && read == null) {
+        throw new IllegalArgumentException("--take takes a table over; name it with --read");
+      }
+      Bench bench = input.bench();
+      BoardKind board =
+          bench
+              .board()
+              .orElseThrow(() -> new IllegalArgumentException("the build has no board yet"));
+      Profile first = bench.build().seat().profiles().get(0);
+      SocketTable here = SocketTable.of(first, board, bench.loom());
+      SocketTable shown = read == null ? here : read(board);
+      if (take) {
+        Build facing = bench.build().facing(Aspect.of(bench.build().seat()));
+        Build taken = facing.withProfile(p -> shown.in(p, bench.loom()));
+        BuildFile.write(taken, input.file(), rooms);
+      }
+      print(here, shown);
+      return 0;
+    }
+
+    private SocketTable read(BoardKind board) throws BuildFileException {
+      try {
+        return SocketTable.read(TextFile.read(read), board);
+      } catch (IllegalArgumentException e) {
+        throw new IllegalArgumentException(read + ": " + e.getMessage(), e);
+      }
+    }
+
+    private void print(SocketTable here, SocketTable shown) {
+      PrintWriter out = spec.commandLine().getOut();
+      List<String> other = here.otherwise(shown);
+      if (json) {
+        ObjectNode node = Json.object();
+        ArrayNode rows = node.putArray("sockets");
+        for (List<String> cells : shown.cells()) {
+          ObjectNode row = rows.addObject();
+          for (int i = 0; i < cells.size(); i++) {
+            row.put(SocketTable.COLUMNS.get(i), cells.get(i));
+          }
+        }
+        ArrayNode differences = node.putArray("otherwise");
+        other.forEach(differences::add);
+        out.println(Json.print(node));
+        return;
+      }
+      for (List<String> cells : shown.cells()) {
+        out.println(
+            String.format(
+                    java.util.Locale.ROOT,
+                    "%-6s %-14s %-14s %s",
+                    cells.get(0),
+                    cells.get(1),
+                    cells.get(2),
+                    cells.get(3).isEmpty() ? "" : "shift, " + cells.get(3))
+                .stripTrailing());
+      }
+      if (read != null) {
+        out.println(
+            other.isEmpty()
+                ? "the same as the build"
+                : other.size()
+                    + (other.size() == 1 ? " socket" : " sockets")
+                    + " otherwise than in the build"
+                    + (take ? " before" : ""));
+        other.forEach(line -> out.println("  " + line));
+      }
     }
   }
 }

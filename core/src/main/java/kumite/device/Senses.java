@@ -9,6 +9,7 @@ import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
 import kumite.build.map.Target;
 import kumite.build.map.Timing;
+import kumite.build.map.Tuning;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
@@ -17,6 +18,7 @@ import kumite.loom.Look;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.map.TargetText;
+import kumite.map.Within;
 import kumite.name.ContactId;
 import kumite.program.Sense;
 
@@ -41,14 +43,18 @@ public final class Senses {
   }
 
   /**
-   * {@return the profile as far as a board can do it: one that fixes its meanings knows no more}
+   * {@return the profile as far as a board can do it: one that fixes its meanings, or takes them
+   * from a table, knows no more}
    */
   public static Profile known(Profile profile, Optional<BoardKind> board) {
-    return board.filter(BoardKind::fixedMap).isEmpty()
-        ? profile
-        : Profile.empty(profile.name(), profile.host())
-            .withFunctions(profile.functions())
-            .withBase(profile.base());
+    return Within.of(profile, board);
+  }
+
+  /** {@return how single contacts are read: a board that brings its program repeats nothing} */
+  public static Tuning known(Tuning tuning, Optional<BoardKind> board) {
+    return board.filter(BoardKind::bringsProgram).isPresent()
+        ? new Tuning(tuning.axes(), tuning.presses(), Map.of(), tuning.pulses())
+        : tuning;
   }
 
   /**

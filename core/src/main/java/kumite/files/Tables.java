@@ -24,6 +24,8 @@ import kumite.build.bringup.Entry;
 import kumite.build.bringup.Round;
 import kumite.build.bringup.RoundBook;
 import kumite.component.Component;
+import kumite.firmware.SocketTable;
+import kumite.kind.BoardKind;
 import kumite.loom.CutList;
 import kumite.loom.Strand;
 import kumite.measure.Shape;
@@ -237,6 +239,22 @@ public final class Tables {
                 ""));
       }
     }
+  }
+
+  /**
+   * {@return the table for the loader of a settable encoder, one row a socket}
+   *
+   * @throws IllegalArgumentException if there is no board, or it takes none
+   */
+  public static String sockets(Bench bench) {
+    BoardKind board =
+        bench
+            .board()
+            .orElseThrow(
+                () -> new IllegalArgumentException("no board yet; choose one at the Loom station"));
+    return csv(
+        SocketTable.COLUMNS,
+        SocketTable.of(bench.build().seat().profiles().get(0), board, bench.loom()).cells());
   }
 
   /** {@return the nets as a table: one row a place, with the parts whose ends are there} */

@@ -102,6 +102,10 @@ public record Blueprint(
   /** {@return why no program can be written for a board at all; empty where one can} */
   public static Optional<String> why(BoardKind board) {
     String name = "\"" + board.name() + "\" ";
+    if (board.settable().isPresent()) {
+      return Optional.of(
+          name + "takes no program but a table for its loader: export it with --what loader-table");
+    }
     if (board.fixedMap() || !board.brain().needsCode()) {
       return Optional.of(
           board

@@ -95,6 +95,7 @@ public record BoardKind(
    *     where it cannot answer edges
    * @param load how a program gets on it, where it takes one and that is known
    * @param program the ready-made program that it runs, if that is known
+   * @param settable what its loader's table can say, of an encoder whose sockets can be set
    */
   public record Brain(
       Link link,
@@ -107,7 +108,8 @@ public record BoardKind(
       Optional<Memory> memory,
       double answerMicros,
       Optional<Loading> load,
-      Optional<ReadyProgram> program) {
+      Optional<ReadyProgram> program,
+      Optional<Settable> settable) {
     /** A cheap USB board that is programmed and soldered. */
     public static final Brain PLAIN =
         new Brain(
@@ -121,10 +123,15 @@ public record BoardKind(
             Optional.empty(),
             0,
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
 
     public Brain {
       Objects.requireNonNull(link, "link");
+      if (settable.isPresent() && needsCode) {
+        throw new IllegalArgumentException(
+            "a board that takes a table for its sockets takes no program; leave needs_code out");
+      }
       Objects.requireNonNull(memory, "memory");
       Check.between(1, 3, costClass, "cost_class");
       Check.between(0, 1000, rawMillis, "raw_ms");
@@ -282,6 +289,19 @@ public record BoardKind(
   /** {@return all terminals of a role, in the order of the board's edge} */
   public List<Terminal> terminals(Terminal.Role role) {
     return terminals.stream().filter(t -> t.role() == role).toList();
+  }
+
+  /** {@return what its loader's table can say, of an encoder whose sockets can be set} */
+  public Optional<Settable> settable() {
+    return brain.settable();
+  }
+
+  /**
+   * {@return whether it runs a program of its own and reads plain contacts only, be its meanings
+   * fixed or set by a table}
+   */
+  public boolean bringsProgram() {
+    return fixedMap || brain.settable().isPresent();
   }
 
   /** {@return whether the host itself reads its contacts, so that there is no report} */

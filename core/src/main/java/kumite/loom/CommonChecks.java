@@ -111,7 +111,7 @@ final class CommonChecks {
 
   /** The side most contacts share, unless the board feeds a common of its own. */
   private Common wantedCommon(BoardKind board) {
-    if (board.fixedMap() || !board.terminals(Terminal.Role.COMMON).isEmpty()) {
+    if (board.bringsProgram() || !board.terminals(Terminal.Role.COMMON).isEmpty()) {
       return board.common();
     }
     List<ContactSite> plain = loom.sites().stream().filter(ContactSite::switched).toList();

@@ -89,7 +89,7 @@ public record Line(
       case TOUCH -> senses(board, terminal);
       case READ ->
           terminal.can(Terminal.Ability.DIGITAL)
-              && (group.isEmpty() || !board.fixedMap() || plainly());
+              && (group.isEmpty() || !board.bringsProgram() || plainly());
     };
   }
 
@@ -106,9 +106,12 @@ public record Line(
         || terminal.can(Terminal.Ability.PULL_UP) && board.pullLeastOhm() >= TOUCH_PULL_OHM;
   }
 
-  /** {@return whether a socket gives what the contact is mapped to; else the socket's wins} */
+  /**
+   * {@return whether a socket gives what the contact is mapped to, as it comes; else the socket's
+   * meaning wins, or has to be set}
+   */
   boolean meant(BoardKind board, Terminal terminal) {
-    return !board.fixedMap()
+    return !board.bringsProgram()
         || fixed.isEmpty()
         || terminal.fixed().isEmpty()
         || terminal.fixed().equals(fixed);

@@ -48,7 +48,7 @@ final class PinCosts {
   /** What a line asks of a terminal, wherever it comes from: most lines of a build ask the same. */
   private record Asking(Line.Need needs, boolean shared, boolean pulses, Optional<String> meaning) {
     static Asking of(Line line, BoardKind board) {
-      Optional<String> meaning = board.fixedMap() ? line.fixed() : Optional.empty();
+      Optional<String> meaning = board.bringsProgram() ? line.fixed() : Optional.empty();
       boolean shared = line.group().isPresent() && !line.plainly();
       return new Asking(line.needs(), shared, line.pulses(), meaning);
     }

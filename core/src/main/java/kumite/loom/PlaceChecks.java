@@ -145,7 +145,7 @@ public final class PlaceChecks {
     ControlId name = freshGroup(build);
     Set<ContactId> shares = Set.copyOf(plain);
     List<Line> alone = loom.lines().stream().filter(line -> !shares.contains(line.id())).toList();
-    if (!board.fixedMap() && plain.size() > 3 && roomFor(board, alone)) {
+    if (!board.bringsProgram() && plain.size() > 3 && roomFor(board, alone)) {
       for (Topology topology : List.of(Topology.MATRIX, Topology.REGISTERS)) {
         LoomSettings shared = build.loom().withGroup(name, topology, plain);
         if (Loom.of(build.withLoom(shared), catalogue).plan().unplaced().isEmpty()) {

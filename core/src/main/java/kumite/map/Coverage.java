@@ -72,11 +72,11 @@ public record Coverage(List<Row> rows, Map<Target, List<ContactId>> clashes) {
   }
 
   /**
-   * Compares what the first profile of a build asks for with what it gives. What no hand can do
-   * covers nothing.
+   * Compares what the first profile of a build asks for with what it gives. What no hand can do, or
+   * its board cannot, covers nothing.
    */
   public static Coverage of(Build build, Catalogue catalogue) {
-    Profile profile = build.profile();
+    Profile profile = Within.of(build.profile(), catalogue.boardOf(build));
     Doable doable = Doable.of(build, catalogue);
     Map<String, List<Giver>> byFunction = new LinkedHashMap<>();
     for (Giver giver : givers(profile)) {

@@ -49,7 +49,8 @@ public enum MapCode implements Code {
   RADIO_SLOT("MP-39", LOOK),
   SEVERAL_PADS("MP-40", LOOK),
   NO_PROGRAM("MP-41", LOOK),
-  KEYS_ONLY("MP-43", STOP);
+  KEYS_ONLY("MP-43", STOP),
+  TABLE_CANNOT_SAY("MP-44", STOP);
 
   private final Said said;
 

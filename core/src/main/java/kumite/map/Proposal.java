@@ -18,6 +18,7 @@ import kumite.build.port.Port;
 import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
 import kumite.kind.ControlKind;
+import kumite.kind.Settable;
 import kumite.kind.Terminal;
 import kumite.name.ContactId;
 import kumite.parts.Catalogue;
@@ -52,6 +53,7 @@ public final class Proposal {
   private final Set<String> served = new HashSet<>();
   private final Optional<Set<Target>> allowed;
   private final boolean keysOnly;
+  private final Optional<Settable> table;
   private final List<ConsoleChart> charts = new ArrayList<>();
 
   private Proposal(Build build, Catalogue catalogue) {
@@ -72,6 +74,7 @@ public final class Proposal {
               served.add(entry.function());
             });
     this.keysOnly = catalogue.boardOf(build).filter(Proposal::keysOnly).isPresent();
+    this.table = catalogue.boardOf(build).flatMap(BoardKind::settable);
     this.allowed =
         catalogue
             .boardOf(build)
@@ -185,9 +188,13 @@ public final class Proposal {
       for (int n = 1; n <= 128; n++) {
         candidates.add(new Target.Button(n));
       }
+      if (table.isPresent()) {
+        candidates.addAll(keys());
+      }
     }
     return candidates.stream()
         .filter(target -> !used.contains(target))
+        .filter(target -> table.map(t -> Within.gives(t, target)).orElse(true))
         .filter(target -> allowed.map(set -> set.contains(target)).orElse(true))
         .findFirst();
   }

@@ -35,7 +35,7 @@ final class KeysOnly {
   private KeysOnly() {}
 
   static Optional<Finding> of(Profile profile, Sites sites, Optional<BoardKind> board) {
-    if (board.filter(b -> b.brain().keysOnly() && !b.fixedMap()).isEmpty()) {
+    if (board.filter(b -> b.brain().keysOnly() && !b.bringsProgram()).isEmpty()) {
       return Optional.empty();
     }
     List<Coverage.Giver> lost =

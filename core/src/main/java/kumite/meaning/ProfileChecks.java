@@ -39,7 +39,7 @@ public final class ProfileChecks {
   public static List<Finding> of(Build build, Loom loom, Optional<BoardKind> board) {
     ProfileChecks checks = new ProfileChecks(build, loom);
     checks.choices();
-    if (board.filter(b -> !b.fixedMap() && b.brain().needsCode()).isPresent()) {
+    if (board.filter(b -> !b.bringsProgram() && b.brain().needsCode()).isPresent()) {
       checks.calibrated();
     }
     return checks.findings;

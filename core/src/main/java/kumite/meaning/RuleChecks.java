@@ -66,7 +66,7 @@ public final class RuleChecks {
   public static List<Finding> of(
       Build build, Catalogue catalogue, Loom loom, Optional<BoardKind> board, boolean first) {
     RuleChecks checks = new RuleChecks(build, catalogue, loom, board);
-    if (loom.sites().isEmpty() || board.filter(BoardKind::fixedMap).isPresent()) {
+    if (loom.sites().isEmpty() || board.filter(BoardKind::bringsProgram).isPresent()) {
       return checks.findings;
     }
     KeysOnly.of(checks.profile, checks.sites, board).ifPresent(checks.findings::add);

@@ -15,6 +15,7 @@ import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.Loading;
 import kumite.kind.ReadyProgram;
+import kumite.kind.Settable;
 import kumite.kind.Terminal;
 import kumite.measure.Point;
 import kumite.working.Source;
@@ -177,7 +178,17 @@ final class BoardJson {
                 key.maybe("memory").map(BoardJson::memory),
                 key.number("answer_us", 0),
                 key.has("load") ? Optional.of(key.word("load", Loading.class)) : Optional.empty(),
-                key.maybe("program").map(BoardJson::program)));
+                key.maybe("program").map(BoardJson::program),
+                key.maybe("settable").map(BoardJson::settable)));
+  }
+
+  private static Settable settable(Key key) {
+    return key.whole(
+        () ->
+            new Settable(
+                key.integer("meanings"),
+                key.has("shift") ? Set.copyOf(key.words("shift", Settable.Shift.class)) : Set.of(),
+                Set.copyOf(key.words("gives", Settable.Gives.class))));
   }
 
   static ReadyProgram program(Key key) {
@@ -265,6 +276,7 @@ final class BoardJson {
         .load()
         .ifPresent(load -> program.put("load", load.name().toLowerCase(java.util.Locale.ROOT)));
     brain.program().ifPresent(ready -> write(ready, program.putObject("program")));
+    brain.settable().ifPresent(settable -> write(settable, program.putObject("settable")));
     BoardKind.Current current = kind.current();
     node.putObject("current")
         .put("pin_ma", current.pinMilliamps())
@@ -313,5 +325,13 @@ final class BoardJson {
       row.put("name", one.name()).put("usual", one.usual());
       one.others().forEach(row.putArray("others")::add);
     }
+  }
+
+  private static void write(Settable settable, ObjectNode node) {
+    node.put("meanings", settable.meanings());
+    ArrayNode shifts = settable.shifts().isEmpty() ? node.arrayNode() : node.putArray("shift");
+    settable.shifts().stream().sorted().forEach(shift -> shifts.add(shift.word()));
+    ArrayNode gives = node.putArray("gives");
+    settable.gives().stream().sorted().forEach(what -> gives.add(PartJson.word(what)));
   }
 }

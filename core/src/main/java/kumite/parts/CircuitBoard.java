@@ -154,6 +154,7 @@ final class CircuitBoard {
             Optional.empty(),
             0,
             Optional.empty(),
+            Optional.empty(),
             Optional.empty()),
         new BoardKind.Current(4, 25, 100, 1, 5),
         Optional.of(circuit));

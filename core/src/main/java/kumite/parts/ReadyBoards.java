@@ -72,7 +72,8 @@ final class ReadyBoards {
             Optional.empty(),
             0,
             key.has("load") ? Optional.of(key.word("load", Loading.class)) : brain.load(),
-            Optional.of(BoardJson.program(key.object("program")))),
+            Optional.of(BoardJson.program(key.object("program"))),
+            Optional.empty()),
         board.current(),
         Optional.empty());
   }

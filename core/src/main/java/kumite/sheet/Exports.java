@@ -12,6 +12,7 @@ import kumite.circuit.IslandDeck;
 import kumite.files.LeadFile;
 import kumite.files.Tables;
 import kumite.firmware.Blueprint;
+import kumite.kind.BoardKind;
 import kumite.lead.Lead;
 import kumite.name.ControlId;
 import kumite.verdict.Bench;
@@ -215,6 +216,14 @@ public final class Exports {
           .noting(Exports::firmwareNotes)
           .into("firmware/")
           .once();
+
+  public static final Export LOADER_TABLE =
+      Export.of(
+              "loader-table",
+              "Table for the encoder's loader",
+              "loader-table.csv",
+              bench -> utf8(Tables.sockets(bench)))
+          .where(bench -> bench.board().flatMap(BoardKind::settable).isPresent());
 
   // ---- of leads
 

@@ -45,7 +45,8 @@ public final class MapRoom implements Room {
         Exports.HOST_CHART,
         Exports.MAPPING_LINE,
         Exports.DESCRIPTOR,
-        Exports.FIRMWARE);
+        Exports.FIRMWARE,
+        Exports.LOADER_TABLE);
   }
 
   @Override

@@ -365,7 +365,7 @@ public final class Bench {
         layout,
         loom,
         Senses.known(build.profile(), board()),
-        build.tuning(),
+        Senses.known(build.tuning(), board()),
         circuit.map(Wired::inputs),
         !ofHost() && hearing().map(Hearing::reaches).orElse(true));
   }

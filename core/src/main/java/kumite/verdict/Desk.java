@@ -40,6 +40,7 @@ import kumite.meaning.MapChecks;
 import kumite.meaning.ProfileChecks;
 import kumite.meaning.ReadyChecks;
 import kumite.meaning.RuleChecks;
+import kumite.meaning.TableChecks;
 import kumite.name.ContactId;
 import kumite.name.SeatId;
 import kumite.parts.Catalogue;
@@ -106,6 +107,10 @@ record Desk(
       Aspect aspect = new Aspect(build.seat().id(), profile.name());
       Build faced = build.facing(aspect);
       boolean first = faced.seat().inForce() == 0;
+      List<Finding> table = TableChecks.of(faced, board, loom, first);
+      if (board.flatMap(BoardKind::settable).isPresent()) {
+        faced = faced.withProfile(p -> Senses.known(p, board));
+      }
       Loom meant = first ? loom : loom.meaning(faced);
       ReportLayout layout = layout(faced, board, meant);
       Coverage coverage = Coverage.of(faced, catalogue);
@@ -113,6 +118,7 @@ record Desk(
           new ArrayList<>(MapChecks.of(faced, catalogue, meant, coverage, layout));
       found.addAll(LayerChecks.of(faced, catalogue, meant, board, coverage, layout));
       found.addAll(RuleChecks.of(faced, catalogue, meant, board, first));
+      found.addAll(table);
       String name = first ? "" : profile.name() + ": ";
       found.forEach(finding -> findings.add(first ? finding : finding.told(name, aspect)));
     }

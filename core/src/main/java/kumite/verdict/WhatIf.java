@@ -108,7 +108,7 @@ public record WhatIf(
       }
       boolean chosen = !grouped && free.stream().allMatch(site -> site.common() == common);
       String words =
-          board.get().fixedMap()
+          board.get().bringsProgram()
               ? "encoder sockets, " + common.words()
               : "direct to " + common.words();
       ways.add(

@@ -402,7 +402,8 @@ public class MapFaultsTest {
             Optional.of(memory),
             brain.answerMicros(),
             brain.load(),
-            brain.program()),
+            brain.program(),
+            brain.settable()),
         b.current(),
         b.circuit());
   }

@@ -159,6 +159,7 @@ final class OwnBoard extends VBox {
         Optional.empty(),
         0,
         Optional.empty(),
+        Optional.empty(),
         Optional.empty());
   }
 }

@@ -25,18 +25,12 @@ void board_edge(number_t console, bool clock, bool high) { device_edge(console, 
 
 uint32_t hw_micros(void) { return (uint32_t)session_now(); }
 
-bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
-#if N_CONSOLES
-  if (session_gone()) {
-    return true; /* its only host is a console, which is told all the same */
-  }
-#endif
-  return session_send(id, transfer, bytes);
-}
-
 void board_power_up(void) { device_power_up(); }
 
-void board_begin(unsigned profile) { device_begin((number_t)profile); }
+void board_begin(unsigned profile) {
+  device_begin((number_t)profile);
+  send_begin();
+}
 
 unsigned board_profile(void) { return device_profile(); }
 

@@ -77,6 +77,7 @@ void board_look(uint32_t us);
 void board_poll(uint32_t us);
 bool board_busy(void);
 void board_standing(void); /* sends all reports as they stand */
+void send_begin(void);     /* by whatever way reports go, it begins anew */
 
 #if N_CONSOLES
 void board_edge(number_t console, bool clock, bool high); /* a console turns a line */

@@ -6,6 +6,7 @@ import java.io.PrintWriter;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import kumite.device.Delays;
 import kumite.device.SignalPath;
 import kumite.files.BuildFileException;
 import kumite.timing.Delay;
@@ -64,6 +65,7 @@ final class DelayCommand implements Callable<Integer> {
       ObjectNode root = Json.object();
       ArrayNode rows = root.putArray("paths");
       paths.forEach(path -> rows.add(tree(bench, path)));
+      Delays.beside(bench.board()).ifPresent(words -> root.put("beside", words));
       out.println(Json.print(root));
       return 0;
     }
@@ -95,6 +97,7 @@ final class DelayCommand implements Callable<Integer> {
           ms(study.p99Us()),
           ms(study.worstUs()));
     }
+    Delays.beside(bench.board()).ifPresent(words -> out.println("Beside that: " + words + "."));
     if (paths.size() == 1) {
       out.println(paths.get(0).delay().working().inWords());
     }

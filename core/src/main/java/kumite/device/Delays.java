@@ -54,6 +54,18 @@ public final class Delays {
         .orElse(Delay.Out.WIRE);
   }
 
+  /** {@return what the delay of a board's reports leaves out, for people; mostly nothing} */
+  public static Optional<String> beside(Optional<BoardKind> board) {
+    return switch (out(board)) {
+      case WIRE -> Optional.empty();
+      case RADIO ->
+          Optional.of(
+              "asleep after ten minutes, it tells the first press when the host is back: up to 2 s"
+                  + " more (common practice)");
+      case HOST -> Optional.of("the game takes a key with its next frame, up to 16.7 ms later");
+    };
+  }
+
   private static Timing unsettled(Timing timing) {
     return new Timing(timing.scanUs(), timing.debounce(), 0, timing.pollUs());
   }

@@ -184,6 +184,11 @@ public final class Firmware {
       return Optional.of(
           name + " is the host itself: take portable, which reads its lines and gives it keys");
     }
+    boolean radio = blueprint.board().brain().link() == BoardKind.Link.RADIO;
+    Optional<String> large = radio ? RadioSource.why(blueprint) : Optional.empty();
+    if (large.isPresent()) {
+      return large;
+    }
     if (!usb && target != Target.PORTABLE) {
       return Optional.of(
           name + " has no USB of its own; take portable, whose report call you supply");
@@ -247,6 +252,14 @@ public final class Firmware {
       header(files);
     } else {
       files.put("host/board.c", template("host/board.c"));
+      boolean radio = blueprint.board().brain().link() == BoardKind.Link.RADIO;
+      files.put("host/send.c", template(radio ? "radio/send.c" : "host/send.c"));
+      if (radio) {
+        files.put("radio/radio_config.h", RadioSource.config(blueprint));
+        for (String name : List.of("radio.h", "service.c")) {
+          files.put("radio/" + name, template("radio/" + name));
+        }
+      }
     }
     World world = new World(blueprint, score);
     files.put("host/world_tables.h", world.header());
@@ -270,7 +283,8 @@ public final class Firmware {
     files.put(
         "Makefile",
         template(blueprint.header() ? "header/Makefile" : "portable/Makefile")
-            .replace("@CORE@", sources + "core/device_tables.o"));
+            .replace("@CORE@", sources + "core/device_tables.o")
+            .replace("@MORE@", files.containsKey("radio/service.c") ? "radio/service.o " : ""));
   }
 
   private void header(Map<String, String> files) {

@@ -6,9 +6,11 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import kumite.build.map.Choice;
 import kumite.build.map.Profile;
+import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Console;
 import kumite.name.ContactId;
+import kumite.working.Working;
 
 /** What stands in a folder of code, in plain words: what to wire, to put on the board, to check. */
 final class Readme {
@@ -187,6 +189,65 @@ final class Readme {
             + " device_power_up.");
     item("Give the host the bytes of device_descriptor_byte as the report descriptor.");
     item("Call device_tick in an endless loop.");
+    if (firmware.blueprint().board().brain().link() == BoardKind.Link.RADIO) {
+      radio();
+    }
+  }
+
+  /** What a radio wants beside that, and how hosts are joined to it. */
+  private void radio() {
+    Blueprint blueprint = firmware.blueprint();
+    head("Over the radio");
+    line(
+        "radio/service.c is the HID service as low-energy hosts know it: report map, reports with"
+            + " their references, the cell, the control point. It supplies hw_send itself.");
+    item(
+        "Write the calls of radio/radio.h with what your board's maker supplies: add an entry to the"
+            + " table of services, notify, show itself to hosts (pair), whether one is there"
+            + " (connected), what is left in the cell (battery level), and sleep.");
+    item(
+        "Call radio_services once after device_power_up, and radio_tick in the loop in place of"
+            + " device_tick. Nothing is given as a report descriptor elsewhere.");
+    item(
+        "Hosts want what is marked encrypted only after pairing: let the radio's own code ask for"
+            + " that, with keys that it keeps over power-off.");
+    int longest = RadioSource.longest(blueprint);
+    if (longest > RadioSource.SMALL_PACKET) {
+      item(
+          "Its longest report has "
+              + longest
+              + " bytes: ask the host for larger packets, or it is cut at "
+              + RadioSource.SMALL_PACKET
+              + ".");
+    }
+    item(
+        "Ask for a slot of "
+            + Working.number(blueprint.timing().pollUs() / 1000.0, 2)
+            + " ms; the host decides, and a press waits for the next one. After "
+            + RadioSource.SLEEP_MINUTES
+            + " minutes without a press it sleeps, and the first press after that is told when the"
+            + " host is back, which takes up to two seconds (common practice).");
+    head("Join it to a host");
+    item(
+        "A computer: open its settings for wireless devices, let it look, choose \""
+            + RadioSource.name(blueprint)
+            + "\", accept.");
+    item(
+        "A phone: the same. Keys hide its own keyboard on the screen; a gamepad is seen only by"
+            + " programs that ask for one.");
+    item(
+        "A console: many take only pads that they know by a maker's number, which this has not."
+            + " Ask before you build; a board with USB or a ready-made program may serve it.");
+    item(
+        "To change the host, have the first one forget it, then let it be found anew"
+            + " (radio_pair with anew).");
+    head("The cell");
+    line(
+        "How many hours a cell lasts with this build's own currents, the Power station works out.");
+    item("A lithium cell: one with a protection circuit in a holder; never solder to a cell.");
+    item("Charge it with a charger made for that cell, not unattended, away from what burns.");
+    item("Never a bare cell loose in a case; nothing sharp beside it, and room for it to swell.");
+    item("Plugged into USB and fed by a cell at once only where the board is made for both.");
   }
 
   private void header() {

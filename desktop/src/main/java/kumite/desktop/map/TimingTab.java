@@ -88,6 +88,8 @@ final class TimingTab extends VBox {
     wait.show(t.waitUs() / 1000.0);
     poll.show(t.pollUs() / 1000.0);
     Delay latency = Delay.of(bench.timing(), false, 0, Delays.out(bench.board()));
-    delay.setText(latency.working().inWords());
+    delay.setText(
+        latency.working().inWords()
+            + Delays.beside(bench.board()).map(words -> "\nBeside that: " + words).orElse(""));
   }
 }

@@ -65,6 +65,7 @@ public class ArchitectureTest {
       "plan",
       "bill",
       "bringup",
+      "supply",
       "verdict",
       "files",
       "sheet",

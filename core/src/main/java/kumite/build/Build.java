@@ -20,6 +20,8 @@ import kumite.build.map.Tuning;
 import kumite.build.panel.Panel;
 import kumite.build.port.Port;
 import kumite.build.port.PortBook;
+import kumite.build.supply.SupplyBook;
+import kumite.build.supply.SupplyPart;
 import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.measure.Placement;
@@ -143,6 +145,14 @@ public record Build(
       if (port.id().text().equals(Joint.BOARD) || !seen.add(port.id())) {
         throw new IllegalArgumentException(
             "port \"" + port.id() + "\" has an id that something else has; call it another way");
+      }
+    }
+    for (SupplyPart part : parts.get(SupplyBook.PART).parts()) {
+      if (part.id().text().equals(Joint.BOARD) || !seen.add(part.id())) {
+        throw new IllegalArgumentException(
+            "supply part \""
+                + part.id()
+                + "\" has an id that something else has; call it another way");
       }
     }
     parts = parts.with(PortBook.PART, ports).within(chairs, seen);

@@ -13,6 +13,7 @@ import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.Rail;
 import kumite.loom.Serves;
+import kumite.loom.Supplied;
 import kumite.name.ControlId;
 import kumite.power.Wire;
 import kumite.wiring.Net;
@@ -98,7 +99,8 @@ public record Budget(
     double worst = items.stream().mapToDouble(Item::worstMilliamps).sum();
     boolean port =
         board.brain().link() != BoardKind.Link.HEADER
-            && board.brain().link() != BoardKind.Link.PORT;
+            && board.brain().link() != BoardKind.Link.PORT
+            && Supplied.feeder(build).isEmpty();
     return new Budget(
         items,
         usual,

@@ -115,6 +115,7 @@ final class Network {
                     + ": nothing works before that short is out");
       }
     }
+    shorted = shorted.or(this::unfed);
     wiring.parts().forEach(this::edgesOf);
     for (Terminal terminal : wiring.off() ? List.<Terminal>of() : board.terminals()) {
       inside(terminal);
@@ -134,6 +135,21 @@ final class Network {
     }
     dead = ideal ? Optional.empty() : shorted;
     this.ideal = ideal;
+  }
+
+  /** A board that lives on what comes in at a terminal, where nothing does. */
+  private Optional<String> unfed() {
+    return wiring.ownParts().stream()
+        .filter(Component.Fed.class::isInstance)
+        .map(part -> ((Component.Fed) part).terminal())
+        .filter(inlet -> Double.isNaN(sources[net(inlet)]) || sources[net(inlet)] == 0)
+        .findFirst()
+        .map(
+            inlet ->
+                "Nothing comes in at "
+                    + inlet.tab()
+                    + ", which the board lives on: a switch is open, or a wire of its supply is"
+                    + " missing");
   }
 
   // ---- what there is

@@ -413,6 +413,70 @@ public sealed interface Component {
     }
   }
 
+  /** Two tabs that a part joins inside: a closed switch, a whole fuse, the minus of a converter. */
+  record Bridge(Joint a, Joint b) implements Component {
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Bridge(name.apply(a), name.apply(b));
+    }
+
+    @Override
+    public List<Joint> ends() {
+      return List.of(a, b);
+    }
+
+    @Override
+    public String words() {
+      return "copper";
+    }
+  }
+
+  /**
+   * Makes volts while it is fed.
+   *
+   * @param in where it is fed
+   * @param out where it gives
+   * @param volts what it gives, above 0
+   */
+  record Regulator(Joint in, Joint out, double volts) implements Component {
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Regulator(name.apply(in), name.apply(out), volts);
+    }
+
+    @Override
+    public List<Joint> ends() {
+      return List.of(in, out);
+    }
+
+    @Override
+    public String words() {
+      return "converter";
+    }
+  }
+
+  /**
+   * Says that a board lives on what comes in at one of its supply terminals, and not on its plug.
+   *
+   * @param terminal which
+   */
+  record Fed(Joint terminal) implements Component {
+    @Override
+    public Component renamed(UnaryOperator<Joint> name) {
+      return new Fed(name.apply(terminal));
+    }
+
+    @Override
+    public List<Joint> ends() {
+      return List.of(terminal);
+    }
+
+    @Override
+    public String words() {
+      return "board's inlet";
+    }
+  }
+
   private static List<Joint> plus(List<Joint> some, Joint... more) {
     List<Joint> all = new ArrayList<>(some);
     all.addAll(List.of(more));

@@ -378,6 +378,32 @@ final class Cutter {
             List.of(new Runs.Tap(carrier(sharing, tab), ++carrierStrands, Serves.CARRIER))));
   }
 
+  /** A wire between a supply part and what feeds it. */
+  void feed(int number, boolean ground, Strand.End own, Strand.End to, Rail rail) {
+    strand(
+        Serves.FEED,
+        number,
+        ground,
+        Optional.empty(),
+        own,
+        to,
+        rail.colour(),
+        lengths.link(own.at(), to.at()));
+  }
+
+  /** The wire that tells a strip its colours. */
+  void data(Supplied strip, Strand.End din, Terminal terminal) {
+    strand(
+        Serves.DATA,
+        strip.number(),
+        false,
+        Optional.empty(),
+        din,
+        terminal(terminal),
+        SupplyWires.dataColour(),
+        lengths.toBoard(din.at(), CARRIER_DEPTH_MM, PinPlan.place(build, terminal)));
+  }
+
   /** A short piece between two tabs of one control. */
   void jumper(ContactSite site, Serves serves, Strand.End from, Strand.End to, WireColour colour) {
     Cut cut = lengths.jumper(from.at(), to.at());

@@ -48,6 +48,7 @@ import kumite.signal.SignalLine;
  * @param runs the shared sides, in the order they are laid
  * @param bundles the wires that leave the board together, by the board's side
  * @param colours the colour of each wire that has a terminal
+ * @param supplies what feeds the seat, and what it feeds beside contacts
  */
 public record Loom(
     List<ContactSite> sites,
@@ -60,7 +61,8 @@ public record Loom(
     Map<String, Point> spots,
     List<CommonRun> runs,
     Map<String, List<ContactId>> bundles,
-    Map<ContactId, WireColour> colours) {
+    Map<ContactId, WireColour> colours,
+    List<Supplied> supplies) {
 
   /** Resistors between the taps of a stepped switch: common practice. */
   private static final double RUNG_TOLERANCE = 0.05;
@@ -76,6 +78,7 @@ public record Loom(
     runs = List.copyOf(runs);
     bundles = Collections.unmodifiableMap(bundles);
     colours = Collections.unmodifiableMap(colours);
+    supplies = List.copyOf(supplies);
   }
 
   /** Works out the loom of a build. A build without a board has no strands. */
@@ -106,12 +109,21 @@ public record Loom(
     consoles.stream()
         .filter(console -> board.filter(console::byProgram).isPresent())
         .forEach(console -> lines.addAll(console.lines()));
+    List<Supplied> supplies = Supplied.all(build);
+    if (board.filter(b -> !b.bringsProgram()).isPresent()) {
+      supplies.stream().filter(Supplied::told).forEach(strip -> lines.add(strip.line()));
+    }
     PinPlan plan = PinPlan.of(build, catalogue, lines, before.map(Loom::plan));
     List<Component> parts = parts(sites, sharings);
+    supplies.forEach(supplied -> parts.addAll(supplied.parts()));
+    board
+        .flatMap(Supplied::inlet)
+        .filter(inlet -> Supplied.feeder(build).isPresent())
+        .ifPresent(inlet -> parts.add(new Component.Fed(Joint.board(inlet.name()))));
     if (board.isEmpty()) {
       return new Loom(
           sites, consoles, lines, sharings, plan, parts, List.of(), Map.of(), List.of(), Map.of(),
-          Map.of());
+          Map.of(), supplies);
     }
     Map<String, List<ContactId>> bundles = bundles(lines, plan);
     Map<ContactId, WireColour> colours =
@@ -130,6 +142,7 @@ public record Loom(
     consoles.stream()
         .filter(c -> c.byCircuit(board.get()) || c.byProgram(board.get()))
         .forEach(cutter::console);
+    SupplyWires.of(build, board.get(), supplies, plan, cutter);
     commons(board.get(), sites, sharings, plan, cutter);
     cutter.runs().lay();
     List<Strand> strands = cutter.strands();
@@ -152,7 +165,8 @@ public record Loom(
         spots,
         cutter.runs().done(),
         bundles,
-        colours);
+        colours,
+        supplies);
   }
 
   /** {@return the same loom with its contacts meaning what the profile looked at says} */
@@ -168,7 +182,8 @@ public record Loom(
         spots,
         runs,
         bundles,
-        colours);
+        colours,
+        supplies);
   }
 
   private static List<Component> parts(List<ContactSite> sites, List<Sharing> sharings) {

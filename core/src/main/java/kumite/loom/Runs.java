@@ -91,6 +91,11 @@ final class Runs {
     this.cutter = cutter;
   }
 
+  /** Takes note of a wire that goes to a terminal beside the runs. */
+  void takes(Terminal terminal) {
+    used.merge(terminal.name(), 1, Integer::sum);
+  }
+
   List<CommonRun> done() {
     return done;
   }

@@ -21,7 +21,11 @@ public enum Serves {
   /** From a terminal strip to the board. */
   STRIP('F'),
   /** To another board. */
-  LINK('X');
+  LINK('X'),
+  /** From a source of the build to what it feeds. */
+  FEED('S'),
+  /** The data of a strip of lamps. */
+  DATA('D');
 
   private final char letter;
 

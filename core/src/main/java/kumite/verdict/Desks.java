@@ -13,6 +13,7 @@ import kumite.build.brief.Brief;
 import kumite.build.lead.LeadBook;
 import kumite.build.map.Tuning;
 import kumite.build.panel.Panel;
+import kumite.build.supply.SupplyBook;
 import kumite.circuit.Solves;
 import kumite.finding.Finding;
 import kumite.finding.Station;
@@ -52,6 +53,7 @@ public final class Desks {
       Sight.of(
           Facet.of(Panel.PART),
           Facet.CONTROLS,
+          Facet.of(SupplyBook.PART),
           LAYINGS.where("linked", build -> !build.links().isEmpty()),
           Facet.BOARD,
           Facet.WIRES,
@@ -66,6 +68,7 @@ public final class Desks {
           Facet.of(Panel.PART),
           Facet.of(Brief.PART),
           Facet.CONTROLS,
+          Facet.of(SupplyBook.PART),
           Facet.of(Tuning.PART),
           Facet.SEATS.where("joined", Desks::joined),
           Facet.SEAT,
@@ -77,6 +80,7 @@ public final class Desks {
           Facet.of(Panel.PART),
           Facet.of(Brief.PART),
           Facet.CONTROLS,
+          Facet.of(SupplyBook.PART),
           Facet.of(Tuning.PART),
           Facet.SEATS,
           Facet.of(LeadBook.PART),

@@ -98,8 +98,12 @@ public final class Wiring {
     loom.lines().stream()
         .filter(line -> line.needs() == Line.Need.DRIVE)
         .forEach(line -> loom.plan().of(line.id()).ifPresent(p -> driven.add(p.terminal().name())));
-    return new Wiring(
-        board, driven, loom.parts(), PadPins.of(board, loom), List.of(), wires, false);
+    List<Place> pins = new ArrayList<>(PadPins.of(board, loom));
+    pins.addAll(SupplyPins.of(loom));
+    loom.supplies().stream()
+        .flatMap(supplied -> loom.plan().of(supplied.data()).stream())
+        .forEach(pin -> driven.add(pin.terminal().name()));
+    return new Wiring(board, driven, loom.parts(), pins, List.of(), wires, false);
   }
 
   /** {@return the wiring as it is: as planned, less what was left out, with what was added} */
@@ -284,11 +288,20 @@ public final class Wiring {
   /** What boards join inside: their grounds, their supplies of the same volts, plain copper. */
   List<Jumper> inside() {
     if (off) {
-      return List.of();
+      return bridges();
     }
     List<Jumper> inside = new ArrayList<>(inside(board));
     neighbours.forEach(neighbour -> inside.addAll(neighbour.inside()));
+    inside.addAll(bridges());
     return inside;
+  }
+
+  private List<Jumper> bridges() {
+    return parts.stream()
+        .filter(Component.Bridge.class::isInstance)
+        .map(Component.Bridge.class::cast)
+        .map(bridge -> new Jumper(bridge.a(), bridge.b()))
+        .toList();
   }
 
   static List<Jumper> inside(BoardKind board) {
@@ -346,7 +359,9 @@ public final class Wiring {
     board.terminals().forEach(terminal -> places.add(place(board, terminal, drives(terminal))));
     places.addAll(pins);
     neighbours.forEach(neighbour -> places.addAll(neighbour.places()));
-    return off ? places.stream().map(place -> Place.passive(place.joint())).toList() : places;
+    return off
+        ? places.stream().map(place -> Place.passive(place.joint())).toList()
+        : Alive.of(places, this);
   }
 
   @Override

@@ -1,0 +1,112 @@
+package kumite.verdict;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import kumite.build.Build;
+import kumite.build.supply.SupplyBook;
+import kumite.finding.Finding;
+import kumite.finding.Severity;
+import kumite.finding.Subject;
+import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.loom.Supplied;
+import kumite.name.ControlId;
+import kumite.name.SeatId;
+import kumite.room.Derivation;
+import kumite.room.Facet;
+import kumite.room.Sight;
+import kumite.supply.SupplyChecks;
+import kumite.supply.SupplyCode;
+import kumite.supply.SupplyTree;
+import kumite.wiring.Net;
+import kumite.wiring.Place;
+
+/** What follows from what feeds a build, with what its boards take. */
+public final class Supplies {
+  private static final Sight SEEN =
+      Sight.of(Facet.of(SupplyBook.PART), Facet.CONTROLS, Facet.BOARDS);
+
+  /** The tree of supplies. */
+  public static final Derivation<SupplyTree> TREE =
+      Derivation.<SupplyTree>of(
+              "supply tree",
+              SEEN,
+              given -> SupplyTree.of(given.build(), loads(given.get(Desks.ALL))))
+          .from(Desks.ALL);
+
+  /** What is to be said of it. */
+  public static final Derivation<List<Finding>> FINDINGS =
+      Derivation.<List<Finding>>of(
+              "findings of supplies",
+              SEEN,
+              given -> {
+                Build build = given.build();
+                if (build.get(SupplyBook.PART).parts().isEmpty()) {
+                  return List.of();
+                }
+                Map<SeatId, BoardKind> boards = new LinkedHashMap<>();
+                for (Desk desk : given.get(Desks.ALL)) {
+                  given
+                      .catalogue()
+                      .boardOf(desk.build())
+                      .ifPresent(b -> boards.put(desk.build().seat().id(), b));
+                }
+                List<Finding> findings =
+                    new ArrayList<>(SupplyChecks.of(build, given.get(TREE), boards));
+                given.get(Desks.ALL).forEach(desk -> joined(desk, findings));
+                boolean stopped = findings.stream().anyMatch(f -> f.severity() == Severity.STOP);
+                if (stopped) {
+                  findings.removeIf(f -> f.severity() == Severity.FINE);
+                }
+                return findings;
+              })
+          .from(Desks.ALL, TREE);
+
+  private Supplies() {}
+
+  private static Map<SeatId, SupplyTree.Load> loads(List<Desk> desks) {
+    Map<SeatId, SupplyTree.Load> loads = new LinkedHashMap<>();
+    for (Desk desk : desks) {
+      desk.circuit()
+          .ifPresent(
+              wired ->
+                  loads.put(
+                      desk.build().seat().id(),
+                      new SupplyTree.Load(
+                          wired.asBuilt().board().name(),
+                          wired.budget().usualMilliamps(),
+                          wired.budget().worstMilliamps(),
+                          Supplied.inlet(wired.asBuilt().board())
+                              .map(Terminal::volts)
+                              .orElse(0.0))));
+    }
+    return loads;
+  }
+
+  /** Two sources on one net push against each other, be their volts the same. */
+  private static void joined(Desk desk, List<Finding> findings) {
+    if (desk.circuit().isEmpty()) {
+      return;
+    }
+    Set<String> own = new HashSet<>();
+    desk.loom().supplies().forEach(supplied -> own.add(supplied.part().id().text()));
+    for (Net net : desk.circuit().get().asBuilt().nets().joined()) {
+      List<String> givers =
+          net.places().stream().filter(Place::gives).map(p -> p.joint().part()).distinct().toList();
+      if (givers.size() > 1 && givers.stream().anyMatch(own::contains)) {
+        findings.add(
+            Finding.of(
+                SupplyCode.SOURCES_JOINED,
+                Severity.STOP,
+                givers.stream().filter(own::contains).map(ControlId::new).map(Subject::of).toList(),
+                "Two sources are joined: " + String.join(" and ", givers),
+                "The stronger one feeds the other backwards, and a cell or a port bears that badly: let"
+                    + " one of them feed, or put a switch that chooses between them"));
+      }
+    }
+  }
+}

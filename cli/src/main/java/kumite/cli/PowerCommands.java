@@ -7,7 +7,7 @@ import picocli.CommandLine;
 public final class PowerCommands implements CommandRoom {
   @Override
   public List<Class<?>> commands() {
-    return List.of(SumCommand.class);
+    return List.of(SumCommand.class, SupplyCommand.class);
   }
 
   @Override

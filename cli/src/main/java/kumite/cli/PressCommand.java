@@ -413,7 +413,11 @@ final class PressCommand implements Callable<Integer> {
                       : "no report: the console takes it by frames"
                   : bench.hearing().filter(h -> !h.reaches()).isPresent()
                       ? "nobody hears this board: nothing is sent"
-                      : "a supply is shorted: nothing is sent");
+                      : bench
+                          .circuit()
+                          .flatMap(c -> c.inputs().unfed())
+                          .map(why -> why + ": nothing is sent")
+                          .orElse("a supply is shorted: nothing is sent"));
     }
   }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import kumite.build.Build;
 import kumite.kind.BoardKind;
+import kumite.kind.SupplyKind;
 import kumite.loom.CommonRun;
 import kumite.loom.ContactSite;
 import kumite.loom.Lamps;
@@ -71,8 +72,9 @@ public record Budget(
     items.add(
         new Item(board.name(), board.current().usualMilliamps(), board.current().mostMilliamps()));
     double lampsWorst = 0;
+    Set<ControlId> elsewhere = fedElsewhere(loom, items);
     for (LampCurrent lamp : inputs.lamps()) {
-      if (lamp.worstMilliamps() > LEAST_MILLIAMPS) {
+      if (lamp.worstMilliamps() > LEAST_MILLIAMPS && !elsewhere.contains(lamp.light().control())) {
         String label =
             build
                 .control(lamp.light().control())
@@ -109,6 +111,24 @@ public record Budget(
         port ? USB_BEFORE_MILLIAMPS : 0,
         drop(build, loom, lampsWorst),
         working(items, usual, worst));
+  }
+
+  /**
+   * Strips that hang on the board are among what it gives; what another source feeds is not.
+   *
+   * @return what another source feeds
+   */
+  private static Set<ControlId> fedElsewhere(Loom loom, List<Item> items) {
+    Set<ControlId> elsewhere = new HashSet<>();
+    for (Supplied supplied : loom.supplies()) {
+      if (supplied.from().isPresent()) {
+        elsewhere.add(supplied.part().id());
+      } else if (supplied.kind().does() instanceof SupplyKind.Strip strip) {
+        double most = supplied.part().count() * strip.mostMilliamps();
+        items.add(new Item(supplied.part().label(), most * SupplyKind.Strip.USUAL_SHARE, most));
+      }
+    }
+    return elsewhere;
   }
 
   /** What would flow through shorts, were the supply without bound. */

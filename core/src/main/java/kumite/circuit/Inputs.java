@@ -86,6 +86,11 @@ public final class Inputs {
     return network.dead();
   }
 
+  /** {@return why nothing feeds the board, where that is so} */
+  public Optional<String> unfed() {
+    return network.dead().filter(why -> network.unfed().filter(why::equals).isPresent());
+  }
+
   /** {@return what contacts short, at rest and when they are moved} */
   public Shorts shorts() {
     return shorts;

@@ -138,7 +138,7 @@ final class Network {
   }
 
   /** A board that lives on what comes in at a terminal, where nothing does. */
-  private Optional<String> unfed() {
+  Optional<String> unfed() {
     return wiring.ownParts().stream()
         .filter(Component.Fed.class::isInstance)
         .map(part -> ((Component.Fed) part).terminal())

@@ -319,6 +319,11 @@ public record Hops(
     return holds.over(contact -> inputs.map(all -> all.rest(contact)).orElse(0.0));
   }
 
+  /** Why nothing feeds the board, where that is so. */
+  private Optional<String> unfed() {
+    return inputs.flatMap(Inputs::unfed);
+  }
+
   /** Whether what is held now shorts a supply, so that the board goes down. */
   private boolean down() {
     return inputs.filter(all -> all.dies(holds.over(all::rest))).isPresent();
@@ -345,10 +350,12 @@ public record Hops(
       return new Hop(
           Hop.Stage.LEVEL,
           "board down",
-          "a supply is shorted",
+          unfed().isPresent() ? "not fed" : "a supply is shorted",
           holds.on(path.id()),
           true,
-          "What is held now shorts a supply: nothing is read or told until it is let go");
+          unfed()
+              .orElse(
+                  "What is held now shorts a supply: nothing is read or told until it is let go"));
     }
     if (levels.floating().isPresent()) {
       return new Hop(

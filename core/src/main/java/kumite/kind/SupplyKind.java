@@ -209,6 +209,9 @@ public record SupplyKind(String id, String name, String trait, Does does) {
     /** Where its data comes in. */
     public static final String DATA = "DIN";
 
+    /** Of its full white a show usually takes this part: common practice, no source. */
+    public static final double USUAL_SHARE = 1 / 3.0;
+
     /** Data is high from this share of its supply on: common practice. */
     public static final double HIGH = 0.7;
 

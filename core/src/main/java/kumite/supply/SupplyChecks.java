@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.supply.SupplyBook;
 import kumite.build.supply.SupplyPart;
@@ -13,6 +14,8 @@ import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.kind.BoardKind;
 import kumite.kind.SupplyKind;
+import kumite.kind.Terminal;
+import kumite.loom.Supplied;
 import kumite.name.SeatId;
 import kumite.working.Source;
 import kumite.working.Working;
@@ -21,6 +24,11 @@ import kumite.working.Working;
 public final class SupplyChecks {
   /** A bank that gives less takes it for nothing and switches off: common practice. */
   private static final double BANK_AWAKE_MA = 50;
+
+  /** So much below its volts an inlet is well fed, and runs at all: common practice, no source. */
+  private static final double INLET_WITHIN = 0.06;
+
+  private static final double INLET_LEAST = 0.8;
 
   /** Lamps of strips turn red below: common practice, no source. */
   private static final double STRIP_LEAST_V = 4.0;
@@ -47,6 +55,7 @@ public final class SupplyChecks {
     SupplyChecks checks = new SupplyChecks(build, tree, boards);
     for (SupplyTree.Branch branch : tree.branches()) {
       branch.part().ifPresent(part -> checks.part(branch, part, branch.kind().orElseThrow()));
+      branch.seat().ifPresent(seat -> checks.board(branch, seat));
     }
     checks.seats();
     return checks.findings;
@@ -144,7 +153,7 @@ public final class SupplyChecks {
                           : "; everything on at once is too much: limit it in the program, or take a"
                               + " larger one"))
               .showing(working(branch)));
-    } else if (feeds(branch)) {
+    } else if (feeds(branch) && branch.worstMilliamps() > 0) {
       findings.add(
           finding(
                   SupplyCode.ENOUGH,
@@ -331,6 +340,37 @@ public final class SupplyChecks {
                           Working.value("l", metres, 2, "m", "of strip")),
                       v(drop),
                       Source.derived("each lamp takes its part along the way"))));
+    }
+  }
+
+  /** More than its inlet bears is told of the wires; less is told here. */
+  private void board(SupplyTree.Branch branch, SeatId seat) {
+    Optional<Terminal> inlet = Optional.ofNullable(boards.get(seat)).flatMap(Supplied::inlet);
+    Optional<SupplyPart> feeder = Optional.ofNullable(book.boards().get(seat)).flatMap(book::part);
+    if (feeder.isEmpty()) {
+      return;
+    }
+    if (inlet.isEmpty()) {
+      say(
+          SupplyCode.FED_BY_NOTHING,
+          Severity.STOP,
+          feeder.get(),
+          branch.label() + " has no terminal to be fed by",
+          "Let it live on its plug, or take a board with a supply terminal");
+    } else if (branch.volts() < inlet.get().volts() * (1 - INLET_WITHIN)) {
+      boolean stop = branch.volts() < inlet.get().volts() * INLET_LEAST;
+      say(
+          SupplyCode.OTHER_VOLTS,
+          stop ? Severity.STOP : Severity.LOOK,
+          feeder.get(),
+          branch.label() + " is given " + v(branch.volts()),
+          "Its inlet "
+              + inlet.get().name()
+              + " is made for "
+              + v(inlet.get().volts())
+              + (stop
+                  ? ": it will not run; put a converter before it"
+                  : ": it may not run when a" + " cell is nearly empty"));
     }
   }
 

@@ -24,9 +24,6 @@ import kumite.parts.SupplyFile;
  * @param branches each with what hangs on it behind it
  */
 public record SupplyTree(List<Branch> branches) {
-  /** Of a strip's full white a show usually takes this part: common practice, no source. */
-  public static final double USUAL_SHARE = 1 / 3.0;
-
   /** What of a cell's or bank's content is used: common practice, no source. */
   public static final double USED = 0.8;
 
@@ -48,7 +45,7 @@ public record SupplyTree(List<Branch> branches) {
    * @param label in words for people
    * @param depth how many lie between it and its source
    * @param volts that it is given at, or gives
-   * @param usualMilliamps in play, with all behind it; nothing behind what is open
+   * @param usualMilliamps in play, with all behind it once every switch is closed
    * @param worstMilliamps everything on at once
    * @param ratedMilliamps what it bears or gives; 0 where nothing is known
    * @param alive whether it is fed: every switch before it is closed
@@ -147,7 +144,7 @@ public record SupplyTree(List<Branch> branches) {
               rated(part, does),
               alive,
               hours));
-      return alive ? taken(part, does, own) : new Flow(0, 0);
+      return taken(part, does, own);
     }
 
     /** A converter takes power: more current from fewer volts, and its loss. */
@@ -214,7 +211,7 @@ public record SupplyTree(List<Branch> branches) {
       if (does instanceof SupplyKind.Strip strip) {
         double most = part.count() * strip.mostMilliamps();
         double idle = part.count() * strip.idleMilliamps();
-        return new Flow(Math.max(idle, most * USUAL_SHARE), most);
+        return new Flow(Math.max(idle, most * SupplyKind.Strip.USUAL_SHARE), most);
       }
       if (does instanceof SupplyKind.Indicator lamp) {
         double milliamps =

@@ -36,12 +36,13 @@ public record SupplyBook(List<SupplyPart> parts, Map<SeatId, ControlId> boards)
     parts = List.copyOf(parts);
     boards = Collections.unmodifiableMap(new TreeMap<>(boards));
     Check.between(0, MOST, parts.size(), "number of supply parts");
-    Set<ControlId> seen = new HashSet<>();
+    Map<ControlId, SupplyPart> byId = new TreeMap<>();
     for (SupplyPart part : parts) {
-      if (!seen.add(part.id())) {
+      if (byId.put(part.id(), part) != null) {
         throw new IllegalArgumentException("two supply parts are called \"" + part.id() + "\"");
       }
     }
+    Set<ControlId> seen = byId.keySet();
     for (SupplyPart part : parts) {
       part.from().ifPresent(from -> known(seen, from, "feeds \"" + part.id() + "\""));
     }
@@ -50,7 +51,7 @@ public record SupplyBook(List<SupplyPart> parts, Map<SeatId, ControlId> boards)
       Set<ControlId> up = new HashSet<>();
       Optional<SupplyPart> at = Optional.of(part);
       while (at.isPresent() && up.add(at.get().id())) {
-        at = at.get().from().flatMap(id -> find(seen, id));
+        at = at.get().from().map(byId::get);
       }
       if (at.isPresent()) {
         throw new IllegalArgumentException(
@@ -64,10 +65,6 @@ public record SupplyBook(List<SupplyPart> parts, Map<SeatId, ControlId> boards)
       throw new IllegalArgumentException(
           "there is no supply part \"" + id + "\", which " + what + "; name one that there is");
     }
-  }
-
-  private Optional<SupplyPart> find(Set<ControlId> seen, ControlId id) {
-    return parts.stream().filter(part -> part.id().equals(id)).findFirst();
   }
 
   /** {@return the part of that id, if there is one} */

@@ -70,6 +70,12 @@ public record SupplyPart(
         id, label, kind, placement, seat, from, milliamps, newCount, open, inGround);
   }
 
+  /** {@return the same elsewhere} */
+  public SupplyPart withPlacement(Placement newPlacement) {
+    return new SupplyPart(
+        id, label, kind, newPlacement, seat, from, milliamps, count, open, inGround);
+  }
+
   /** {@return the same open or closed} */
   public SupplyPart opened(boolean newOpen) {
     return new SupplyPart(

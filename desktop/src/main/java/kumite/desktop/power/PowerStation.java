@@ -29,7 +29,8 @@ import kumite.working.Working;
 public final class PowerStation implements StationView {
   private enum View {
     CIRCUITS("Circuits"),
-    BUDGET("Budget");
+    BUDGET("Budget"),
+    SUPPLY("Supply");
 
     private final String words;
 
@@ -46,6 +47,7 @@ public final class PowerStation implements StationView {
   private final VBox barBox = new VBox();
   private final FlowPane cards = new FlowPane();
   private final VBox budget = new VBox();
+  private final SupplyTab supply;
   private final ScrollPane scroll = new ScrollPane();
   private final VBox empty = new VBox();
   private View view = View.CIRCUITS;
@@ -53,6 +55,7 @@ public final class PowerStation implements StationView {
   /** The station's room. */
   public PowerStation(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
+    this.supply = new SupplyTab(workbench);
     root.getStyleClass().add("station-room");
     tabs =
         new Segments<>(
@@ -107,8 +110,9 @@ public final class PowerStation implements StationView {
   public void show(Bench bench) {
     List<InputKind> kinds = InputKind.of(bench.paths());
     boolean any = !kinds.isEmpty();
-    empty.setVisible(!any);
-    scroll.setVisible(any);
+    boolean tree = view == View.SUPPLY;
+    empty.setVisible(!any && !tree);
+    scroll.setVisible(any || tree);
     barBox.setVisible(any);
     head.facts(
         any
@@ -118,6 +122,10 @@ public final class PowerStation implements StationView {
                 + (kinds.size() == 1 ? " kind of circuit" : " kinds of circuit")
             : "nothing to solve yet");
     tabs.choose(view);
+    if (tree) {
+      supply.show(bench);
+      scroll.setContent(supply);
+    }
     if (!any) {
       return;
     }
@@ -128,7 +136,7 @@ public final class PowerStation implements StationView {
           .getChildren()
           .setAll(kinds.stream().map(kind -> new CircuitCard(workbench, kind)).toList());
       scroll.setContent(cards);
-    } else {
+    } else if (view == View.BUDGET) {
       budget(bench, sum);
       scroll.setContent(budget);
     }

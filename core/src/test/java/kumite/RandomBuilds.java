@@ -18,6 +18,7 @@ import kumite.build.loom.Hookup;
 import kumite.build.loom.Laying;
 import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
+import kumite.build.loom.WireSort;
 import kumite.build.map.AxisName;
 import kumite.build.map.AxisTuning;
 import kumite.build.map.Choice;
@@ -454,6 +455,27 @@ public final class RandomBuilds {
     };
   }
 
+  /** Other wire for some uses, by a chance of its own, so that all else is drawn as before. */
+  private static Laying sorted(Laying laying) {
+    SplittableRandom random = new SplittableRandom(Double.doubleToLongBits(laying.slackMm()));
+    Laying next = laying;
+    for (WireSort.Use use : WireSort.Use.values()) {
+      if (random.nextInt(5) == 0) {
+        WireSort sort = WireSort.USUAL.withGauge(java.util.OptionalInt.of(random.nextInt(18, 31)));
+        if (use != WireSort.Use.SIGNAL && random.nextBoolean()) {
+          sort = sort.withColour(Optional.of(pick(WireColour.Hue.values(), random)));
+        }
+        if (random.nextInt(3) == 0) {
+          sort =
+              sort.withJumpers(java.util.Set.of(random.nextInt(50, 600)))
+                  .withCores(random.nextInt(12));
+        }
+        next = next.withSort(use, sort);
+      }
+    }
+    return next;
+  }
+
   private static LoomSettings loom(Build build, SplittableRandom random) {
     LoomSettings loom =
         LoomSettings.USUAL.withLaying(
@@ -465,7 +487,9 @@ public final class RandomBuilds {
                 random.nextBoolean(),
                 random.nextInt(4) == 0
                     ? java.util.Set.of(pick(WireColour.Hue.values(), random))
-                    : java.util.Set.of()));
+                    : java.util.Set.of(),
+                java.util.Map.of()));
+    loom = loom.withLaying(sorted(loom.laying()));
     List<ContactId> contacts = new ArrayList<>(build.mapping().entries().keySet());
     if (random.nextInt(3) == 0 && contacts.size() > 2) {
       loom =

@@ -173,7 +173,7 @@ public final class Session {
   /** {@return the reports as they stand} */
   public List<Trace.Report> standing() {
     List<Trace.Report> reports = new ArrayList<>();
-    if (program != null && device.heard()) {
+    if (program != null && device.heard() && !off) {
       for (int id : device.layout().reportIds()) {
         reports.add(report(0, id, program.report(id)));
       }

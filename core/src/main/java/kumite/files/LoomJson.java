@@ -3,12 +3,15 @@ package kumite.files;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import kumite.build.loom.Group;
 import kumite.build.loom.Laying;
 import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
+import kumite.build.loom.WireSort;
 import kumite.codec.Codec;
 import kumite.codec.Field;
 import kumite.codec.Fields;
@@ -45,6 +48,13 @@ final class LoomJson {
     Field<LoomSettings, Set<WireColour.Hue>> stock =
         f.need("stock", Plain.constants(WireColour.Hue.class, hue()), loom -> loom.laying().stock())
             .says("colours that there are; empty for all");
+    Field<LoomSettings, Map<WireSort.Use, WireSort>> sorts =
+        f.usually(
+                "wires",
+                Plain.map(Plain.word(WireSort.Use.class).as(u -> u, u -> u), sort()),
+                loom -> loom.laying().sorts(),
+                Map.of())
+            .says("wire for signals, grounds or supplies, where it is another one");
     Field<LoomSettings, Map<ContactId, String>> locks =
         f.need("locks", Plain.map(Names.WIRE_OF_CONTACT, Plain.TEXT), LoomSettings::locks)
             .says("contact or wire of a group, and its terminal");
@@ -75,7 +85,8 @@ final class LoomJson {
                     in.get(loop),
                     in.get(gauge),
                     in.get(connector),
-                    in.get(stock)),
+                    in.get(stock),
+                    in.get(sorts)),
                 in.get(locks),
                 in.get(colours),
                 in.get(groups),
@@ -83,6 +94,35 @@ final class LoomJson {
                 in.get(added),
                 in.get(leftOut),
                 in.get(done)));
+  }
+
+  private static Codec<WireSort> sort() {
+    Fields<WireSort> f = new Fields<>();
+    Field<WireSort, Optional<Integer>> gauge =
+        f.maybe(
+            "gauge_awg",
+            Plain.whole(Laying.GAUGE),
+            s ->
+                s.gaugeAwg().isPresent() ? Optional.of(s.gaugeAwg().getAsInt()) : Optional.empty());
+    Field<WireSort, Optional<WireColour.Hue>> colour =
+        f.maybe("colour", hue(), WireSort::colour).says("what means this use in your own code");
+    Field<WireSort, Set<Integer>> jumpers =
+        f.usually(
+                "jumpers_mm",
+                Plain.sorted(Plain.whole(WireSort.JUMPER)),
+                WireSort::jumpersMm,
+                Set.of())
+            .says("ready jumpers; else wire is cut");
+    Field<WireSort, Integer> cores =
+        f.usually("cores", Plain.whole(WireSort.CORES), WireSort::cores, 0)
+            .says("of the cable that is used");
+    return f.make(
+        in ->
+            new WireSort(
+                in.get(gauge).map(OptionalInt::of).orElse(OptionalInt.empty()),
+                in.get(colour),
+                in.get(jumpers),
+                in.get(cores)));
   }
 
   private static Codec<WireColour.Hue> hue() {

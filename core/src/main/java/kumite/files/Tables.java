@@ -370,7 +370,10 @@ public final class Tables {
               cut.fromWith().orElse(""),
               cut.toWith().orElse(""),
               strand.way().map(String::valueOf).orElse(""),
-              number(list.metres(strand))));
+              number(list.metres(strand)),
+              list.bus(strand)
+                  .map(bus -> bus.strands().get(0) + " " + bus.lengthMm() + " mm")
+                  .orElse("")));
     }
     return csv(
         List.of(
@@ -387,7 +390,8 @@ public final class Tables {
             "from_with",
             "to_with",
             "connector_way",
-            "buy_of_colour_m"),
+            "buy_of_colour_m",
+            "one_wire"),
         rows);
   }
 

@@ -27,6 +27,8 @@ public record Landing(How how, double tabMm) {
     LEAD("solder, tube", 2, 8),
     /** A bare wire that runs on through a solder tab. */
     BUS("bare wire through, solder", 2, 0),
+    /** Foil and its like, which no solder holds: a clip, or the wire folded in under a screw. */
+    CLIP("clip, or folded under a screw", 2, 15),
     /** A strip or splice made for many. */
     JUNCTION("junction", 24, 6);
 

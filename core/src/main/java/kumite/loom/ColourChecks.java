@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
+import kumite.build.loom.WireSort;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
 import kumite.finding.Subject;
@@ -33,6 +34,9 @@ final class ColourChecks {
   }
 
   private void colours() {
+    if (build.loom().laying().sort(WireSort.Use.SIGNAL).colour().isPresent()) {
+      return; // the builder's own code: signals are told apart by their labels
+    }
     boolean clash = false;
     Map<ContactId, Strand> strands = loom.byContact();
     for (List<ContactId> bundle : loom.bundles().values()) {

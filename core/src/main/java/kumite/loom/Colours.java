@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import kumite.build.loom.Laying;
+import kumite.build.loom.WireSort;
 import kumite.kind.WireColour;
 import kumite.kind.WireColour.Hue;
 import kumite.name.ContactId;
@@ -25,7 +27,26 @@ final class Colours {
 
   private Colours() {}
 
+  /** One colour for all where the builder's own code says so; those chosen by hand stay. */
   static Map<ContactId, WireColour> assign(
+      Map<String, List<ContactId>> bundles, Map<ContactId, WireColour> chosen, Laying laying) {
+    Optional<Hue> code = laying.sort(WireSort.Use.SIGNAL).colour();
+    if (code.isEmpty()) {
+      return assign(bundles, chosen, laying.stock());
+    }
+    Map<ContactId, WireColour> colours = new TreeMap<>();
+    bundles
+        .values()
+        .forEach(
+            bundle ->
+                bundle.forEach(
+                    contact ->
+                        colours.put(
+                            contact, chosen.getOrDefault(contact, WireColour.of(code.get())))));
+    return colours;
+  }
+
+  private static Map<ContactId, WireColour> assign(
       Map<String, List<ContactId>> bundles, Map<ContactId, WireColour> chosen, Set<Hue> stock) {
     List<Hue> plainHues = PLAIN.stream().filter(h -> stock.isEmpty() || stock.contains(h)).toList();
     Map<ContactId, WireColour> colours = new TreeMap<>();

@@ -140,7 +140,8 @@ final class Crossings {
             first.loom().laying().gaugeAwg(),
             cut.lengthMm(),
             Optional.empty(),
-            cut.working()));
+            cut.working(),
+            Serves.LINK.use()));
   }
 
   private static Strand.End end(

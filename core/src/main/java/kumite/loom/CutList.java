@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import kumite.kind.Landing;
 import kumite.kind.WireColour;
 import kumite.name.Joint;
 
@@ -17,8 +18,9 @@ import kumite.name.Joint;
  *
  * @param cuts one for each strand; a wire to another board is cut with the seat it comes from
  * @param spools what to buy of each colour and gauge
+ * @param buses strands that are one bare wire together, from end to end
  */
-public record CutList(List<Cut> cuts, List<Spool> spools) {
+public record CutList(List<Cut> cuts, List<Spool> spools, List<Bus> buses) {
   /** Share of each colour and gauge bought beyond what is cut: common practice, no source. */
   public static final double SPARE = 0.1;
 
@@ -32,6 +34,19 @@ public record CutList(List<Cut> cuts, List<Spool> spools) {
   public record Cut(Strand strand, Optional<String> fromWith, Optional<String> toWith) {}
 
   /**
+   * One bare wire through several tabs, which is cut once.
+   *
+   * @param strands the ids of the stretches between its joints, in their order
+   * @param lengthMm of it whole
+   * @param joints on it, one more than stretches
+   */
+  public record Bus(List<String> strands, int lengthMm, int joints) {
+    public Bus {
+      strands = List.copyOf(strands);
+    }
+  }
+
+  /**
    * Wire of one colour and gauge.
    *
    * @param metres to buy, spare included
@@ -41,6 +56,44 @@ public record CutList(List<Cut> cuts, List<Spool> spools) {
   public CutList {
     cuts = List.copyOf(cuts);
     spools = List.copyOf(spools);
+    buses = List.copyOf(buses);
+  }
+
+  /** {@return the bare wire that a strand is a stretch of, if it is one} */
+  public Optional<Bus> bus(Strand strand) {
+    return buses.stream().filter(bus -> bus.strands().contains(strand.id())).findFirst();
+  }
+
+  /** Stretches of bare wire that meet at a tab are one wire. */
+  private static List<Bus> buses(Loom loom) {
+    List<Bus> buses = new ArrayList<>();
+    List<Strand> open = new ArrayList<>();
+    for (Strand strand : loom.strands()) {
+      boolean bare = strand.from().landing().how() == Landing.How.BUS;
+      Optional<Strand> last =
+          open.isEmpty() ? Optional.empty() : Optional.of(open.get(open.size() - 1));
+      boolean goesOn =
+          bare && last.filter(l -> l.from().place().equals(strand.to().place())).isPresent();
+      if (!goesOn) {
+        close(open, buses);
+      }
+      if (bare) {
+        open.add(strand);
+      }
+    }
+    close(open, buses);
+    return buses;
+  }
+
+  private static void close(List<Strand> open, List<Bus> buses) {
+    if (open.size() > 1) {
+      buses.add(
+          new Bus(
+              open.stream().map(Strand::id).toList(),
+              open.stream().mapToInt(Strand::lengthMm).sum(),
+              open.size() + 1));
+    }
+    open.clear();
   }
 
   /** {@return the cut list of a loom} */
@@ -76,7 +129,7 @@ public record CutList(List<Cut> cuts, List<Spool> spools) {
         (gauge, colours) ->
             colours.forEach(
                 (colour, mm) -> spools.add(new Spool(gauge, colour, mm / 1000.0 * (1 + SPARE)))));
-    return new CutList(cuts, spools);
+    return new CutList(cuts, spools, buses(loom));
   }
 
   private static Optional<String> partner(Map<Joint, List<String>> at, Strand strand, Joint place) {

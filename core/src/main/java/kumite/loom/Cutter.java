@@ -8,7 +8,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import kumite.build.Build;
+import kumite.build.loom.WireSort;
 import kumite.kind.BoardKind;
+import kumite.kind.ControlKind;
 import kumite.kind.Landing;
 import kumite.kind.Terminal;
 import kumite.kind.WireColour;
@@ -23,6 +25,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Cuts the strands of one loom: which there are, their ends, numbers and lengths. */
 final class Cutter {
+  /** What runs to ground is black, whatever it serves. */
+  private static final WireColour BLACK = WireColour.of(Hue.BK);
+
   /** A carrier hangs this deep below the panel: common practice, no source. */
   private static final double CARRIER_DEPTH_MM = 10;
 
@@ -70,11 +75,16 @@ final class Cutter {
 
   Strand.End tab(ContactSite site, Joint at) {
     return new Strand.End(
-        at,
-        site.control().label(),
-        at.tab().replace('.', ' '),
-        Landing.tab(site.kind().tabMm()),
-        site.at(at));
+        at, site.control().label(), at.tab().replace('.', ' '), landing(site.kind()), site.at(at));
+  }
+
+  /** Foil takes no solder, and a bolt has a nut. */
+  private static Landing landing(ControlKind kind) {
+    if (!kind.feelsTouch()) {
+      return Landing.tab(kind.tabMm());
+    }
+    boolean glued = kind.mount().how() == ControlKind.Mount.How.GLUE;
+    return Landing.of(glued ? Landing.How.CLIP : Landing.How.SCREW);
   }
 
   /** The free lead of a part whose other lead is soldered to a tab. */
@@ -435,6 +445,7 @@ final class Cutter {
             && Loom.boardStaysBehind(build)
             && base
             && !from.place().part().startsWith(Runs.STRIP);
+    WireSort.Use use = colour.equals(BLACK) ? WireSort.Use.GROUND : serves.use();
     strands.add(
         new Strand(
             serves,
@@ -442,11 +453,19 @@ final class Cutter {
             contact,
             from,
             to,
-            colour,
-            build.loom().laying().gaugeAwg(),
+            coded(use, colour),
+            build.loom().laying().gaugeAwg(use),
             cut.lengthMm(),
             crosses ? Optional.of(++ways) : Optional.empty(),
-            cut.working()));
+            cut.working(),
+            use));
+  }
+
+  /** Grounds and supplies in the builder's own colours, where that code is said. */
+  private WireColour coded(WireSort.Use use, WireColour colour) {
+    return use == WireSort.Use.SIGNAL
+        ? colour
+        : build.loom().laying().sort(use).colour().map(WireColour::of).orElse(colour);
   }
 
   /** A second strand from one contact for one purpose gets a small letter behind its number. */

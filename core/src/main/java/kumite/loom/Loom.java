@@ -127,7 +127,7 @@ public record Loom(
     }
     Map<String, List<ContactId>> bundles = bundles(lines, plan);
     Map<ContactId, WireColour> colours =
-        Colours.assign(bundles, build.loom().colours(), build.loom().laying().stock());
+        Colours.assign(bundles, build.loom().colours(), build.loom().laying());
     Cutter cutter = new Cutter(build, board.get(), plan, colours);
     for (Line line : lines) {
       if (!line.contacts().isEmpty() && line.group().isEmpty() && plan.of(line.id()).isPresent()) {
@@ -286,7 +286,7 @@ public record Loom(
             ContactSite.PERSON,
             "Common pad",
             "hold",
-            Landing.of(Landing.How.LUG),
+            Landing.of(Landing.How.CLIP),
             Grouping.middle(pads));
     return new Runs.Land(
         "Common pad",

@@ -35,6 +35,7 @@ public final class LoomChecks {
           findings.addAll(PinChecks.of(loom, b));
           findings.addAll(ColourChecks.of(build, loom));
           TabChecks.of(build, loom).ifPresent(findings::add);
+          findings.addAll(StockChecks.of(build, loom));
           LidChecks.of(build, catalogue, loom).ifPresent(findings::add);
         });
     return findings;

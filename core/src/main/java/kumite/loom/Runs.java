@@ -10,7 +10,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
+import kumite.build.loom.Laying;
 import kumite.build.loom.Laying.CommonShape;
+import kumite.build.loom.WireSort;
 import kumite.kind.BoardKind;
 import kumite.kind.Landing;
 import kumite.kind.Terminal;
@@ -237,7 +239,10 @@ final class Runs {
   }
 
   private int room(Terminal terminal) {
-    int takes = cutter.terminal(terminal).landing().takes(build.loom().laying().gaugeAwg());
+    Laying laying = build.loom().laying();
+    int thicker =
+        Math.min(laying.gaugeAwg(WireSort.Use.GROUND), laying.gaugeAwg(WireSort.Use.SUPPLY));
+    int takes = cutter.terminal(terminal).landing().takes(thicker);
     return takes - used.getOrDefault(terminal.name(), 0);
   }
 
@@ -321,7 +326,8 @@ final class Runs {
     List<Point> places = new ArrayList<>();
     places.add(startAt);
     stops.forEach(stop -> places.add(stop.at()));
-    int[] order = Route.shortest(lengths.distances(places), ring);
+    int[] order =
+        bus() ? alongRows(startAt, stops) : Route.shortest(lengths.distances(places), ring);
     List<CommonRun.Stop> laid = new ArrayList<>();
     Land last = null;
     for (int i = 1; i < order.length; i++) {
@@ -355,6 +361,72 @@ final class Runs {
           cut);
     }
     return laid;
+  }
+
+  /** Row by row from end to end, the nearest end next, so that each row is one bare wire. */
+  private int[] alongRows(Point startAt, List<Land> stops) {
+    List<List<Integer>> rows = rows(stops);
+    int[] order = new int[stops.size() + 1];
+    int next = 1;
+    Point at = startAt;
+    while (!rows.isEmpty()) {
+      List<Integer> best = rows.get(0);
+      boolean backwards = false;
+      double nearest = Double.POSITIVE_INFINITY;
+      for (List<Integer> row : rows) {
+        double first = stops.get(row.get(0)).at().distanceMm(at);
+        double last = stops.get(row.get(row.size() - 1)).at().distanceMm(at);
+        if (Math.min(first, last) < nearest - 1e-9) {
+          best = row;
+          backwards = last < first;
+          nearest = Math.min(first, last);
+        }
+      }
+      rows.remove(best);
+      for (int i = 0; i < best.size(); i++) {
+        int stop = best.get(backwards ? best.size() - 1 - i : i);
+        order[next++] = stop + 1;
+        at = stops.get(stop).at();
+      }
+    }
+    return order;
+  }
+
+  /** {@return the stops by rows that a bare wire can run along; most others are rows of one} */
+  private List<List<Integer>> rows(List<Land> stops) {
+    List<Integer> open = new ArrayList<>();
+    for (int i = 0; i < stops.size(); i++) {
+      open.add(i);
+    }
+    List<List<Integer>> rows = new ArrayList<>();
+    while (!open.isEmpty()) {
+      Land first = stops.get(open.get(0));
+      List<Integer> across = new ArrayList<>();
+      List<Integer> along = new ArrayList<>();
+      for (int i : open) {
+        if (stops.get(i) == first || alongRow(first, stops.get(i))) {
+          boolean level = Math.abs(stops.get(i).at().yMm() - first.at().yMm()) <= IN_LINE_MM;
+          boolean upright = Math.abs(stops.get(i).at().xMm() - first.at().xMm()) <= IN_LINE_MM;
+          if (level) {
+            across.add(i);
+          }
+          if (upright) {
+            along.add(i);
+          }
+        }
+      }
+      boolean level = across.size() >= along.size();
+      List<Integer> row = level ? across : along;
+      if (row.isEmpty()) {
+        row.add(open.get(0));
+      }
+      row.sort(
+          Comparator.comparingDouble(
+              i -> level ? stops.get(i).at().xMm() : stops.get(i).at().yMm()));
+      rows.add(row);
+      open.removeAll(row);
+    }
+    return rows;
   }
 
   private boolean bus() {

@@ -1,5 +1,7 @@
 package kumite.loom;
 
+import kumite.build.loom.WireSort;
+
 /** What a strand is for, and the letter of its number on the label. */
 public enum Serves {
   /** A contact's signal. */
@@ -31,6 +33,15 @@ public enum Serves {
 
   Serves(char letter) {
     this.letter = letter;
+  }
+
+  /** {@return what builders sort such a wire as} */
+  public WireSort.Use use() {
+    return switch (this) {
+      case SIGNAL, ROW, CARRIER, PORT, LINK, DATA -> WireSort.Use.SIGNAL;
+      case GROUND -> WireSort.Use.GROUND;
+      case SUPPLY, COMMON, LAMP, STRIP, FEED -> WireSort.Use.SUPPLY;
+    };
   }
 
   /**

@@ -1,6 +1,7 @@
 package kumite.loom;
 
 import java.util.Optional;
+import kumite.build.loom.WireSort;
 import kumite.kind.Landing;
 import kumite.kind.WireColour;
 import kumite.measure.Point;
@@ -24,6 +25,7 @@ import kumite.working.Working;
  * @param lengthMm cut length, rounded up to 5 mm
  * @param way its place in the connector between lid and base, 1 upward, where there is one
  * @param working how the length came about
+ * @param use what builders sort it as: what runs to ground is ground, whatever it serves
  */
 public record Strand(
     Serves serves,
@@ -35,7 +37,8 @@ public record Strand(
     int gaugeAwg,
     int lengthMm,
     Optional<Integer> way,
-    Working working) {
+    Working working,
+    WireSort.Use use) {
 
   /**
    * One end of a strand.
@@ -66,6 +69,11 @@ public record Strand(
   /** {@return whether it is cut with this loom, and not with that of the seat it comes from} */
   public boolean cutHere() {
     return !crosses() || from.place().part().equals(Joint.BOARD);
+  }
+
+  /** {@return whether both its ends are on one part} */
+  public boolean inOnePart() {
+    return from.place().part().equals(to.place().part());
   }
 
   /** {@return the wire between its two places} */

@@ -19,10 +19,12 @@ final class TabChecks {
   static Optional<Finding> of(Build build, Loom loom) {
     Map<String, Strand.End> off = new LinkedHashMap<>();
     int gauge = build.loom().laying().gaugeAwg();
+    int laidThere = 0;
     for (Strand strand : loom.strands()) {
       for (Strand.End end : List.of(strand.from(), strand.to())) {
         Landing.Fit fit = end.landing().fit(strand.gaugeAwg());
         if (strand.cutHere() && (fit == Landing.Fit.TOO_THIN || fit == Landing.Fit.TOO_THICK)) {
+          laidThere = off.isEmpty() ? strand.gaugeAwg() : laidThere;
           off.putIfAbsent(end.place().part(), end);
         }
       }
@@ -31,7 +33,8 @@ final class TabChecks {
       return Optional.empty();
     }
     Strand.End first = off.values().iterator().next();
-    boolean thin = first.landing().fit(gauge) == Landing.Fit.TOO_THIN;
+    int laid = laidThere;
+    boolean thin = first.landing().fit(laid) == Landing.Fit.TOO_THIN;
     Finding finding =
         Finding.of(
             LoomCode.GAUGE_OFF_TAB,
@@ -40,12 +43,13 @@ final class TabChecks {
                 .filter(id -> build.control(id).isPresent())
                 .map(Subject::of)
                 .toList(),
-            gauge + " AWG is too " + (thin ? "thin" : "thick") + " for " + first.landing().words(),
+            laid + " AWG is too " + (thin ? "thin" : "thick") + " for " + first.landing().words(),
             thin
                 ? "Even folded double it slips out of the connector of " + first.part()
                 : "It does not go into the connector of " + first.part());
     return Optional.of(
         fitting(loom, gauge)
+            .filter(awg -> build.loom().laying().sorts().isEmpty())
             .map(
                 awg ->
                     finding.mendedBy(

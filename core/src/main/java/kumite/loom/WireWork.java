@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import kumite.build.loom.LoomSettings;
 import kumite.kind.Landing;
 import kumite.measure.Length;
@@ -31,8 +32,15 @@ public record WireWork(List<Step> steps) {
    * @param cut the wire, with what shares its ends
    * @param done whether it is on at both ends
    * @param leftOut whether the builder said that it is not there
+   * @param bus the bare wire that it is a stretch of, if it is one
+   * @param jumperMm the ready jumper that is taken for it; empty where wire is cut
    */
-  public record Step(CutList.Cut cut, boolean done, boolean leftOut) {
+  public record Step(
+      CutList.Cut cut,
+      boolean done,
+      boolean leftOut,
+      Optional<CutList.Bus> bus,
+      OptionalInt jumperMm) {
     /** {@return the wire} */
     public Strand strand() {
       return cut.strand();
@@ -44,12 +52,25 @@ public record WireWork(List<Step> steps) {
       if (leftOut) {
         first.add("Left out by hand so far, ticking it puts it back");
       }
-      first.add(
-          "Cut "
-              + Length.text(strand().lengthMm(), unit)
-              + ", a flag "
-              + strand().id()
-              + " on both ends");
+      if (bus.isPresent()) {
+        boolean begins = bus.get().strands().get(0).equals(strand().id());
+        first.add(
+            begins
+                ? "Cut one bare wire of "
+                    + Length.text(bus.get().lengthMm(), unit)
+                    + ", which runs on through "
+                    + bus.get().joints()
+                    + " joints"
+                : "On the bare wire that began as " + bus.get().strands().get(0) + ", cut nothing");
+      } else {
+        first.add(
+            (jumperMm.isPresent()
+                    ? "Take a ready jumper of " + Length.text(jumperMm.getAsInt(), unit)
+                    : "Cut " + Length.text(strand().lengthMm(), unit))
+                + ", a flag "
+                + strand().id()
+                + " on both ends");
+      }
       if (tubed(strand().from()) || tubed(strand().to())) {
         first.add("Slide the tube on before the joint is made");
       }
@@ -87,9 +108,17 @@ public record WireWork(List<Step> steps) {
       order.put(strand.id(), order.size());
     }
     List<Step> steps = new ArrayList<>();
-    for (CutList.Cut cut : CutList.of(loom).cuts()) {
+    CutList list = CutList.of(loom);
+    for (CutList.Cut cut : list.cuts()) {
       Jumper wire = cut.strand().wire();
-      steps.add(new Step(cut, settings.done().contains(wire), settings.leftOut().contains(wire)));
+      Strand strand = cut.strand();
+      steps.add(
+          new Step(
+              cut,
+              settings.done().contains(wire),
+              settings.leftOut().contains(wire),
+              list.bus(strand),
+              settings.laying().sort(strand.use()).jumper(strand.lengthMm())));
     }
     steps.sort(
         Comparator.comparing((Step step) -> step.strand().contact().isPresent())

@@ -121,7 +121,11 @@ public class FaultLawTest {
       }
       for (ContactId contact : bed.seats.get(0).shown().keySet()) {
         Ask.Press press = new Ask.Press(Held.of(contact));
-        if (faulty.same(press)) {
+        // Where the circuit leaves an input undetermined, each look is a toss.
+        boolean told =
+            sound.arrivals(press.held()).values().stream()
+                .noneMatch(seen -> seen.state() == kumite.circuit.Arrivals.State.UNSURE);
+        if (told && faulty.same(press)) {
           assertThat(stand.answer(press).toString())
               .as(fault.id() + ": " + press)
               .isEqualTo(bed.with(Fault.none(1), seed).answer(press).toString());

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
+import kumite.build.loom.Laying;
 import kumite.kind.WireColour;
 import kumite.kind.WireColour.Hue;
 import kumite.name.ContactId;
@@ -40,7 +41,7 @@ public class ColoursTest {
   @Test(dataProvider = "seeds")
   public void noColourComesTwiceInABundleAndNoneIsThatOfARail(int seed) {
     Map<String, List<ContactId>> bundles = bundles(new SplittableRandom(seed));
-    Map<ContactId, WireColour> colours = Colours.assign(bundles, Map.of(), Set.of());
+    Map<ContactId, WireColour> colours = Colours.assign(bundles, Map.of(), Laying.USUAL);
     for (List<ContactId> bundle : bundles.values()) {
       List<WireColour> used = bundle.stream().map(colours::get).toList();
       assertThat(used).doesNotContainNull().doesNotHaveDuplicates();
@@ -66,7 +67,7 @@ public class ColoursTest {
         }
       }
     }
-    Map<ContactId, WireColour> colours = Colours.assign(bundles, chosen, Set.of());
+    Map<ContactId, WireColour> colours = Colours.assign(bundles, chosen, Laying.USUAL);
     chosen.forEach((contact, colour) -> assertThat(colours).containsEntry(contact, colour));
     for (List<ContactId> bundle : bundles.values()) {
       assertThat(bundle.stream().map(colours::get)).doesNotHaveDuplicates();
@@ -85,7 +86,8 @@ public class ColoursTest {
       }
     }
     Map<String, List<ContactId>> bundles = bundles(random);
-    Map<ContactId, WireColour> colours = Colours.assign(bundles, Map.of(), stock);
+    Map<ContactId, WireColour> colours =
+        Colours.assign(bundles, Map.of(), Laying.USUAL.withStock(stock));
     assertThat(colours.values())
         .allMatch(colour -> colour.stripe().isEmpty() && stock.contains(colour.base()));
     for (List<ContactId> bundle : bundles.values()) {

@@ -323,7 +323,10 @@ public class RuleFaultsTest {
       Build build = Builds.wired(Builds.buttons(40, 50, 85, 50), board.id());
       boolean none =
           board.brain().needsCode()
-              && !Set.of(kumite.kind.BoardKind.Link.USB, kumite.kind.BoardKind.Link.RADIO)
+              && !Set.of(
+                      kumite.kind.BoardKind.Link.USB,
+                      kumite.kind.BoardKind.Link.RADIO,
+                      kumite.kind.BoardKind.Link.HEADER)
                   .contains(board.brain().link());
       Bench bench = Bench.of(build, CATALOGUE);
       assertThat(bench.findings().stream().anyMatch(f -> f.code().text().equals("MP-41")))

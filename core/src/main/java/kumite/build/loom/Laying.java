@@ -1,7 +1,9 @@
 package kumite.build.loom;
 
 import java.util.Collections;
+import java.util.EnumMap;
 import java.util.EnumSet;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import kumite.kind.WireColour;
@@ -16,6 +18,7 @@ import kumite.measure.Range;
  * @param gaugeAwg conductor size; 10 to 36
  * @param connector whether wires from lid to base are parted by a connector
  * @param stock the colours of wire at hand; empty for all of them
+ * @param sorts the wire for single uses, where it is another one; what is not named is as usual
  */
 public record Laying(
     CommonShape shape,
@@ -23,7 +26,8 @@ public record Laying(
     double serviceLoopMm,
     int gaugeAwg,
     boolean connector,
-    Set<WireColour.Hue> stock) {
+    Set<WireColour.Hue> stock,
+    Map<WireSort.Use, WireSort> sorts) {
   /** What is added to every wire. */
   public static final Range SLACK = Range.of(0, 500, "mm");
 
@@ -63,7 +67,8 @@ public record Laying(
   }
 
   /** 30 mm at each end, a 120 mm service loop, 22 AWG stranded: common practice, no source. */
-  public static final Laying USUAL = new Laying(CommonShape.AUTO, 30, 120, 22, false, Set.of());
+  public static final Laying USUAL =
+      new Laying(CommonShape.AUTO, 30, 120, 22, false, Set.of(), Map.of());
 
   public Laying {
     Objects.requireNonNull(shape, "shape");
@@ -71,30 +76,52 @@ public record Laying(
     SERVICE_LOOP.check(serviceLoopMm, "service_loop_mm");
     GAUGE.check(gaugeAwg, "gauge_awg");
     stock = stock.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(stock));
+    Map<WireSort.Use, WireSort> others = new EnumMap<>(WireSort.Use.class);
+    others.putAll(sorts);
+    others.values().removeIf(WireSort.USUAL::equals);
+    sorts = Collections.unmodifiableMap(others);
   }
 
   /** {@return the same with commons laid otherwise} */
   public Laying withShape(CommonShape newShape) {
-    return new Laying(newShape, slackMm, serviceLoopMm, gaugeAwg, connector, stock);
+    return new Laying(newShape, slackMm, serviceLoopMm, gaugeAwg, connector, stock, sorts);
   }
 
   /** {@return the same with other allowances} */
   public Laying withAllowances(double newSlackMm, double newServiceLoopMm) {
-    return new Laying(shape, newSlackMm, newServiceLoopMm, gaugeAwg, connector, stock);
+    return new Laying(shape, newSlackMm, newServiceLoopMm, gaugeAwg, connector, stock, sorts);
   }
 
   /** {@return the same in another gauge} */
   public Laying withGauge(int newGaugeAwg) {
-    return new Laying(shape, slackMm, serviceLoopMm, newGaugeAwg, connector, stock);
+    return new Laying(shape, slackMm, serviceLoopMm, newGaugeAwg, connector, stock, sorts);
   }
 
   /** {@return the same with or without a connector between lid and base} */
   public Laying withConnector(boolean newConnector) {
-    return new Laying(shape, slackMm, serviceLoopMm, gaugeAwg, newConnector, stock);
+    return new Laying(shape, slackMm, serviceLoopMm, gaugeAwg, newConnector, stock, sorts);
   }
 
   /** {@return the same with other colours at hand} */
   public Laying withStock(Set<WireColour.Hue> newStock) {
-    return new Laying(shape, slackMm, serviceLoopMm, gaugeAwg, connector, newStock);
+    return new Laying(shape, slackMm, serviceLoopMm, gaugeAwg, connector, newStock, sorts);
+  }
+
+  /** {@return the wire for a use} */
+  public WireSort sort(WireSort.Use use) {
+    return sorts.getOrDefault(use, WireSort.USUAL);
+  }
+
+  /** {@return the gauge for a use} */
+  public int gaugeAwg(WireSort.Use use) {
+    return sort(use).gaugeAwg().orElse(gaugeAwg);
+  }
+
+  /** {@return the same with other wire for a use} */
+  public Laying withSort(WireSort.Use use, WireSort sort) {
+    Map<WireSort.Use, WireSort> next = new EnumMap<>(WireSort.Use.class);
+    next.putAll(sorts);
+    next.put(use, sort);
+    return new Laying(shape, slackMm, serviceLoopMm, gaugeAwg, connector, stock, next);
   }
 }

@@ -257,7 +257,7 @@ static bool more_to_tell(void) {
  * Step 13: a report that differs from the last one sent, or tells of motion, is sent. What the host
  * does not take is tried again first; a tap stays on until every report of its poll was taken.
  */
-void device_poll(void) {
+static void tell(void) {
   uint8_t transfer[LONGEST_REPORT];
   if (!news && !refused && !more_to_tell()) {
     return;
@@ -306,6 +306,13 @@ void device_poll(void) {
   news = taps_any();
 #else
   news = false;
+#endif
+}
+
+void device_poll(void) {
+  tell();
+#if N_STRIPS
+  strips_tell();
 #endif
 }
 
@@ -360,6 +367,9 @@ void device_begin(number_t chosen) {
 #endif
 #if N_CONSOLES
   answers_begin();
+#endif
+#if N_STRIPS
+  strips_begin();
 #endif
 #if SELF_TEST
   self_test_begin();

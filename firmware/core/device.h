@@ -26,7 +26,8 @@ enum {
   USE_OF_CODE,   /* measured */
   USE_OF_ROW,    /* driven low in its turn, else let go */
   USE_OF_OUTPUT, /* driven all the time */
-  USE_OF_LAMP    /* drives lamps */
+  USE_OF_LAMP,   /* drives lamps */
+  USE_OF_STRIP   /* tells a strip its colours */
 };
 
 /* How a terminal is driven. */
@@ -67,6 +68,14 @@ bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes);
 void hw_answer(number_t terminal, enum level level);
 #endif
 
+#if N_STRIPS
+/*
+ * Sends these colours: tells all lamps of a strip one colour, red, green and blue. Each lamp takes
+ * some 30 us; it is called after a report, and only where the colour is new.
+ */
+void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]);
+#endif
+
 #if SELF_TEST
 /* Writes a part of a line of the self-test stream. */
 void hw_text(const char *text);
@@ -95,6 +104,11 @@ void device_forget(void);
  * interrupt. What it is answered was told at the last poll.
  */
 void device_edge(number_t console, bool clock, bool high);
+#endif
+
+#if N_STRIPS
+/* Strips may have forgotten what they were told, after their supply was off: they are told again. */
+void device_show(void);
 #endif
 
 /* The profile that is in force, from 0. */

@@ -67,6 +67,11 @@ extern const number_t lamp_terminal[];
 extern const number_t lamp_at[];
 extern const number_t lamp_looks[];
 
+/* ---- strips: of each profile, of each strip, its colour at rest and while anything is given ---- */
+extern const number_t strip_terminal[];
+extern const uint16_t strip_lamps[];
+extern const uint8_t strip_colour[]; /* red, green, blue */
+
 /* ---- consoles that are answered ---- */
 enum {
   CONSOLE_PHASED, /* lines of their own; where a select line turns they say something else */

@@ -114,6 +114,12 @@ void answers_begin(void);
 void answers_tell(void);
 #endif
 
+/* step 14 */
+#if N_STRIPS
+void strips_begin(void);
+void strips_tell(void);
+#endif
+
 #if SELF_TEST
 void self_test_begin(void);
 void self_test_look(uint32_t us);

@@ -23,6 +23,13 @@ bool board_line(number_t terminal) { return answered[terminal]; }
 void board_edge(number_t console, bool clock, bool high) { device_edge(console, clock, high); }
 #endif
 
+#if N_STRIPS
+void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
+  (void)lamps;
+  session_colours(terminal, rgb);
+}
+#endif
+
 uint32_t hw_micros(void) { return (uint32_t)session_now(); }
 
 void board_power_up(void) { device_power_up(); }
@@ -55,4 +62,7 @@ void board_standing(void) {
     uint8_t id = device_report(r, transfer, &bytes);
     (void)hw_send(id, transfer, bytes);
   }
+#if N_STRIPS
+  device_show();
+#endif
 }

@@ -106,12 +106,18 @@ int session_noise(void);   /* codes that the converter is off by now */
 bool session_gone(void);   /* whether the host was away at the last poll */
 bool session_send(uint8_t id, const uint8_t *transfer, unsigned bytes);
 bool session_key(unsigned code, bool down);
+#if N_STRIPS
+void session_colours(number_t terminal, const uint8_t *rgb);
+#endif
 
 /* What to do with each report: us since the script began. */
 void session_report(int64_t us, uint8_t id, const uint8_t *transfer, unsigned bytes);
 
 /* What to do with a key that a computer's own header gives. */
 void session_pressed(int64_t us, unsigned code, bool down);
+
+/* What to do with a colour that a strip is told. */
+void session_strip(int64_t us, unsigned strip, const uint8_t *rgb);
 
 /* What to do with what a console took: high or low, bit by bit. */
 void session_frame(int64_t us, unsigned console, const char *bits);

@@ -40,6 +40,12 @@ void session_pressed(int64_t us, unsigned code, bool down) {
   }
 }
 
+void session_strip(int64_t us, unsigned strip, const uint8_t *rgb) {
+  if (!quiet) {
+    printf("%lld strip %u %02X%02X%02X\n", (long long)us, strip, rgb[0], rgb[1], rgb[2]);
+  }
+}
+
 void session_frame(int64_t us, unsigned console, const char *bits) {
   if (!quiet) {
     printf("%lld console %u %s\n", (long long)us, console + 1, bits);

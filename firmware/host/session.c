@@ -69,6 +69,16 @@ bool session_key(unsigned code, bool down) {
   return true;
 }
 
+#if N_STRIPS
+void session_colours(number_t terminal, const uint8_t *rgb) {
+  for (number_t s = 0; s < N_STRIPS && tells; s++) {
+    if (strip_terminal[s] == terminal) {
+      session_strip(now_us - origin, s + 1U, rgb);
+    }
+  }
+}
+#endif
+
 #if N_CONSOLES
 void session_answer(unsigned console, const char *bits) {
   if (tells) {

@@ -49,6 +49,14 @@ extern "C" void hw_answer(number_t terminal, enum level level) {
 }
 #endif
 
+#if N_STRIPS
+#include "strip.h"
+
+extern "C" void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
+  send_colours(pins[terminal], lamps, rgb);
+}
+#endif
+
 extern "C" uint32_t hw_micros(void) { return micros(); }
 
 /* A report without an id of its own goes out under the one that the descriptor here gives it. */
@@ -75,6 +83,12 @@ static void set_up(uint8_t pin, uint8_t use) {
 #if USE_PULL_DOWN
     case USE_OF_DOWN:
       pinMode(pin, INPUT_PULLDOWN);
+      break;
+#endif
+#if N_STRIPS
+    case USE_OF_STRIP:
+      digitalWrite(pin, LOW);
+      pinMode(pin, OUTPUT);
       break;
 #endif
     default:

@@ -124,6 +124,7 @@ final class PressCommand implements Callable<Integer> {
       ObjectNode root = tree(held, trace);
       seen(root, bench, trace);
       Frames.of(bench, holds).ifPresent(frames -> frames.into(root));
+      Strips.of(bench, trace).into(root);
       out.println(Json.print(root));
     } else {
       print(bench, holds, trace, out);
@@ -190,6 +191,7 @@ final class PressCommand implements Callable<Integer> {
         node.put("off", change.off());
       }
       seen(root, bench, trace);
+      Strips.of(bench, trace).into(root);
       out.println(Json.print(root));
       return;
     }
@@ -206,6 +208,7 @@ final class PressCommand implements Callable<Integer> {
           change.undetermined().isEmpty() ? "" : ", undetermined " + change.undetermined());
     }
     reports(bench, trace, out);
+    Strips.of(bench, trace).print(out);
   }
 
   private static String layer(Bench bench, int number) {
@@ -317,6 +320,7 @@ final class PressCommand implements Callable<Integer> {
     trace.end().ifPresent(end -> others(bench, holds, end, out));
     reports(bench, trace, out);
     Frames.of(bench, holds).ifPresent(frames -> frames.print(out));
+    Strips.of(bench, trace).print(out);
   }
 
   /** Whatever the board sees beside what is held. */

@@ -72,7 +72,7 @@ public record Budget(
     items.add(
         new Item(board.name(), board.current().usualMilliamps(), board.current().mostMilliamps()));
     double lampsWorst = 0;
-    Set<ControlId> elsewhere = fedElsewhere(loom, items);
+    Set<ControlId> elsewhere = fedElsewhere(build, loom, items);
     for (LampCurrent lamp : inputs.lamps()) {
       if (lamp.worstMilliamps() > LEAST_MILLIAMPS && !elsewhere.contains(lamp.light().control())) {
         String label =
@@ -118,14 +118,24 @@ public record Budget(
    *
    * @return what another source feeds
    */
-  private static Set<ControlId> fedElsewhere(Loom loom, List<Item> items) {
+  private static Set<ControlId> fedElsewhere(Build build, Loom loom, List<Item> items) {
     Set<ControlId> elsewhere = new HashSet<>();
     for (Supplied supplied : loom.supplies()) {
       if (supplied.from().isPresent()) {
         elsewhere.add(supplied.part().id());
       } else if (supplied.kind().does() instanceof SupplyKind.Strip strip) {
         double most = supplied.part().count() * strip.mostMilliamps();
-        items.add(new Item(supplied.part().label(), most * SupplyKind.Strip.USUAL_SHARE, most));
+        double idle = supplied.part().count() * strip.idleMilliamps();
+        items.add(
+            new Item(
+                supplied.part().label(),
+                idle
+                    + (most - idle)
+                        * supplied
+                            .part()
+                            .shows()
+                            .share(build.seat().profiles().stream().map(p -> p.name()).toList()),
+                most));
       }
     }
     return elsewhere;

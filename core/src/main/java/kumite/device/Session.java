@@ -98,6 +98,7 @@ public final class Session {
   private final Set<ContactId> unsure = new TreeSet<>();
   private final Optional<SelfTest.Writer> stream;
   private final boolean answers;
+  private final boolean lights;
 
   Session(SimulatedDevice device, Holds holds, long seed) {
     this(device, holds, seed, Optional.empty());
@@ -110,6 +111,8 @@ public final class Session {
     this.inputs = device.alive();
     this.answers =
         inputs.filter(in -> !device.loom().answered(in.wiring().board()).isEmpty()).isPresent();
+    this.lights =
+        inputs.filter(in -> !device.loom().strips(in.wiring().board()).isEmpty()).isPresent();
     this.random = new SplittableRandom(seed);
     this.seed = seed;
     this.looks = inputs.map(in -> in.looks().all()).orElse(List.of());
@@ -158,6 +161,7 @@ public final class Session {
     unsure.addAll(other.unsure);
     stream = other.stream;
     answers = other.answers;
+    lights = other.lights;
   }
 
   /** {@return what is held now} */
@@ -258,22 +262,26 @@ public final class Session {
     Map<ContactId, Progress> progress = new LinkedHashMap<>();
     List<Trace.Change> changes = new ArrayList<>();
     List<Trace.Told> told = new ArrayList<>();
+    List<Trace.Lit> lit = new ArrayList<>();
     long origin = nowUs;
     answered(origin, origin, told);
+    if (lights && program != null && !off) {
+      lit.add(new Trace.Lit(0, program.show(), true));
+    }
     Session ahead = this;
     for (int i = 0; i < steps.size(); i++) {
       Step step = steps.get(i);
-      ahead.runTraced(origin + step.us(), origin, progress, changes, told, reports);
+      ahead.runTraced(origin + step.us(), origin, progress, changes, told, lit, reports);
       ahead.shift(step.holds(), progress);
       if (i == 0) {
         ahead = new Session(this); // time stays at the first move; the rest is looked ahead
       }
     }
     if (program == null) {
-      return new Trace(hops(progress, origin), reports, changes, told, 0);
+      return new Trace(hops(progress, origin), reports, changes, told, lit, 0);
     }
     long end = ahead.restUs(ahead.edgeUs);
-    ahead.runTraced(end, origin, progress, changes, told, reports);
+    ahead.runTraced(end, origin, progress, changes, told, lit, reports);
     long most = end + GOES_ON_US;
     while (ahead.program.busy() && ahead.nowUs < most) {
       ahead.runTraced(
@@ -282,11 +290,12 @@ public final class Session {
           progress,
           changes,
           told,
+          lit,
           reports);
     }
     long last = reports.isEmpty() ? 0 : reports.get(reports.size() - 1).us();
     return new Trace(
-        hops(progress, origin), reports, changes, told, Math.max(last, ahead.edgeUs - origin));
+        hops(progress, origin), reports, changes, told, lit, Math.max(last, ahead.edgeUs - origin));
   }
 
   private static Map<ContactId, Trace.Hops> hops(Map<ContactId, Progress> progress, long origin) {
@@ -351,6 +360,7 @@ public final class Session {
       Map<ContactId, Progress> progress,
       List<Trace.Change> changes,
       List<Trace.Told> told,
+      List<Trace.Lit> lit,
       List<Trace.Report> reports) {
     if (program == null) {
       nowUs = to;
@@ -371,11 +381,21 @@ public final class Session {
             answered(-us, origin, told);
           }
         },
-        (id, transfer) -> {
-          if (device.heard()) {
-            reports.add(report(pollUs - origin, id, transfer));
+        new Program.Host() {
+          @Override
+          public boolean take(int id, byte[] transfer) {
+            if (device.heard()) {
+              reports.add(report(pollUs - origin, id, transfer));
+            }
+            return true;
           }
-          return true;
+
+          @Override
+          public void shows(boolean gives, boolean anew) {
+            if (lights) {
+              lit.add(new Trace.Lit(pollUs - origin, gives, anew));
+            }
+          }
         });
   }
 
@@ -416,7 +436,18 @@ public final class Session {
           }
           // While no host is there, a console is the only one, and is told all the same.
           boolean alone = gone && answers;
-          program.poll((id, transfer) -> alone || !gone && host.take(id, transfer));
+          program.poll(
+              new Program.Host() {
+                @Override
+                public boolean take(int id, byte[] transfer) {
+                  return alone || !gone && host.take(id, transfer);
+                }
+
+                @Override
+                public void shows(boolean gives, boolean anew) {
+                  host.shows(gives, anew);
+                }
+              });
           watch.looked(-pollUs);
         }
         pollUs += device.timing().pollUs();

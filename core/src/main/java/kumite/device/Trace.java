@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import kumite.build.map.Target;
+import kumite.build.supply.Rgb;
+import kumite.build.supply.Shows;
 import kumite.name.ContactId;
 
 /**
@@ -15,6 +17,7 @@ import kumite.name.ContactId;
  * @param reports all reports sent, in order; the last of each id tells the state at the end
  * @param changes what the board's program knew, where that changed, in order
  * @param told what consoles are answered, where that changed, in order; empty where none is
+ * @param lit when strips were told their colours, in order; empty where none is
  * @param endUs when nothing changed any more
  */
 public record Trace(
@@ -22,12 +25,14 @@ public record Trace(
     List<Report> reports,
     List<Change> changes,
     List<Told> told,
+    List<Lit> lit,
     long endUs) {
   public Trace {
     hops = Map.copyOf(hops);
     reports = List.copyOf(reports);
     changes = List.copyOf(changes);
     told = List.copyOf(told);
+    lit = List.copyOf(lit);
   }
 
   /**
@@ -72,6 +77,21 @@ public record Trace(
   public record Told(long us, Set<Target> on) {
     public Told {
       on = Set.copyOf(on);
+    }
+  }
+
+  /**
+   * Strips are told their colours.
+   *
+   * @param us the time of the poll
+   * @param gives whether anything is given to the host
+   * @param anew whether all are told, be their colour new or not: after power-up
+   */
+  public record Lit(long us, boolean gives, boolean anew) {
+    /** {@return the colour that a strip is told now; empty where it stays as it is} */
+    public Optional<Rgb> colour(Shows shows, String profile) {
+      Rgb colour = shows.at(profile, gives);
+      return Optional.of(colour).filter(c -> anew || !c.equals(shows.at(profile, !gives)));
     }
   }
 

@@ -3,6 +3,8 @@ package kumite.files;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import kumite.build.supply.Rgb;
+import kumite.build.supply.Shows;
 import kumite.build.supply.SupplyBook;
 import kumite.build.supply.SupplyPart;
 import kumite.codec.Codec;
@@ -57,6 +59,8 @@ public final class SupplyJson {
     Field<SupplyPart, Boolean> ground =
         f.usually("in_ground", Plain.TRUTH, SupplyPart::inGround, false)
             .says("a switch or fuse that is in the ground wire");
+    Field<SupplyPart, Shows> shows =
+        f.usually("shows", shows(), SupplyPart::shows, Shows.USUAL).says("what a strip is told");
     return f.make(
         in ->
             new SupplyPart(
@@ -69,7 +73,28 @@ public final class SupplyJson {
                 in.get(rated),
                 in.get(count),
                 in.get(open),
-                in.get(ground)));
+                in.get(ground),
+                in.get(shows)));
+  }
+
+  private static Codec<Shows> shows() {
+    Codec<Rgb> colour = Plain.TEXT.asAt(SupplyJson::colour, Rgb::text);
+    Fields<Shows> f = new Fields<>();
+    Field<Shows, Rgb> usual = f.need("usual", colour, Shows::usual);
+    Field<Shows, Map<String, Rgb>> profiles =
+        f.usually("profiles", Plain.map(Plain.TEXT, colour), Shows::profiles, Map.of())
+            .says("while a profile is in force, by its name");
+    Field<Shows, Optional<Rgb>> held =
+        f.maybe("held", colour, Shows::held).says("while anything is given to the host");
+    return f.make(in -> new Shows(in.get(usual), in.get(profiles), in.get(held))).named("shows");
+  }
+
+  private static Rgb colour(String text, Value at) {
+    try {
+      return Rgb.parse(text);
+    } catch (IllegalArgumentException e) {
+      throw at.misfit("no colour \"" + text + "\"", "write red, green and blue as #20c0ff");
+    }
   }
 
   private static String known(String kind, Value at) {

@@ -21,6 +21,7 @@ final class CSource {
           "N_LAMPS",
           "N_CONSOLES",
           "N_ANSWERS",
+          "N_STRIPS",
           "N_PROFILES",
           "N_MEANINGS",
           "N_REPORTS",
@@ -127,6 +128,7 @@ final class CSource {
     parts.put("axes.c", score.size("USE_AXES") > 0);
     parts.put("taps.c", score.size("USE_TAPS") > 0);
     parts.put("answers.c", score.size("N_CONSOLES") > 0);
+    parts.put("strips.c", score.size("N_STRIPS") > 0);
     parts.put("self_test.c", true);
     parts.values().removeIf(used -> !used);
     return List.copyOf(parts.keySet());

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.SplittableRandom;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import kumite.build.map.Chord;
 import kumite.build.map.Profile;
@@ -14,12 +15,14 @@ import kumite.device.PowerUp;
 import kumite.device.Trace;
 import kumite.loom.Console;
 import kumite.loom.ContactSite;
+import kumite.loom.Supplied;
 import kumite.name.ContactId;
 
 /** Scripts that an exported program is checked with, and the reports that they have to give. */
 final class CheckScripts {
   private static final long SEED = 2025;
   private static final int AT_ONCE = 60;
+  private static final long START = -1;
 
   /** So near to where a clock of 32 bits runs over that a play lives through it. */
   private static final long OVER_SOON_US = (1L << 32) - 50_000;
@@ -106,17 +109,39 @@ final class CheckScripts {
     StringBuilder lines = new StringBuilder();
     List<Console> consoles = ConsoleRows.answered(blueprint);
     List<String> before = new ArrayList<>();
-    int told = 0;
-    for (Trace.Report report : trace.reports()) {
-      while (told < trace.told().size() && trace.told().get(told).us() < report.us()) {
-        frames(consoles, trace.told().get(told++), before, lines);
-      }
-      lines.append(report.us() + " " + report.id() + " " + report.hex() + "\n");
+    // Of one poll: reports, then strips, then consoles; before all polls what stood at the start.
+    TreeMap<Long, StringBuilder> polls = new TreeMap<>();
+    int standing = blueprint.layout(profile).reportIds().size();
+    for (int i = 0; i < trace.reports().size(); i++) {
+      Trace.Report report = trace.reports().get(i);
+      at(polls, i < standing ? START : report.us())
+          .append(report.us() + " " + report.id() + " " + report.hex() + "\n");
     }
-    for (; told < trace.told().size(); told++) {
-      frames(consoles, trace.told().get(told), before, lines);
+    for (int i = 0; i < trace.lit().size(); i++) {
+      Trace.Lit lit = trace.lit().get(i);
+      at(polls, i == 0 ? START : lit.us()).append(colours(blueprint, profile, lit));
     }
+    for (int i = 0; i < trace.told().size(); i++) {
+      Trace.Told told = trace.told().get(i);
+      frames(consoles, told, before, at(polls, i == 0 ? START : told.us()));
+    }
+    polls.values().forEach(lines::append);
     return lines + "\n";
+  }
+
+  private static StringBuilder at(TreeMap<Long, StringBuilder> polls, long us) {
+    return polls.computeIfAbsent(us, u -> new StringBuilder());
+  }
+
+  private static String colours(Blueprint blueprint, Profile profile, Trace.Lit lit) {
+    StringBuilder lines = new StringBuilder();
+    List<Supplied> strips = blueprint.loom().strips(blueprint.board());
+    for (int s = 0; s < strips.size(); s++) {
+      String told = lit.us() + " strip " + (s + 1) + " ";
+      lit.colour(strips.get(s).part().shows(), profile.name())
+          .ifPresent(colour -> lines.append(told).append(colour.hex()).append('\n'));
+    }
+    return lines.toString();
   }
 
   private static void frames(

@@ -39,7 +39,8 @@ final class Codes {
           "USE_OF_CODE",
           "USE_OF_ROW",
           "USE_OF_OUTPUT",
-          "USE_OF_LAMP");
+          "USE_OF_LAMP",
+          "USE_OF_STRIP");
   static final List<String> CHOICES =
       List.of("CHOICE_NONE", "CHOICE_HELD", "CHOICE_CLOSED", "CHOICE_OPEN");
   static final List<String> CONSOLES = List.of("CONSOLE_PHASED", "CONSOLE_SHIFT");

@@ -36,6 +36,7 @@ public record Contents(List<String> holds, List<String> leaves) {
     counts.put("ladder", score.size("USE_STEPS"));
     counts.put("touch", score.size("USE_TOUCH"));
     counts.put("lamp terminal", score.size("N_LAMPS"));
+    counts.put("strip", score.size("N_STRIPS"));
     counts.put("console", score.size("N_CONSOLES"));
     List<String> holds = new ArrayList<>();
     List<String> leaves = new ArrayList<>();

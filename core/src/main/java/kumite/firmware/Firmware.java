@@ -199,6 +199,11 @@ public final class Firmware {
               + " answers a console within microseconds, and an interpreter takes longer: take the"
               + " sketch or portable");
     }
+    if (target == Target.SCRIPT && score.size("N_STRIPS") > 0) {
+      return Optional.of(
+          "a strip wants its bits within a part of a microsecond, and an interpreter keeps no such"
+              + " time: take the sketch or portable, or feed the strip's data from elsewhere");
+    }
     return blueprint
         .board()
         .brain()
@@ -228,6 +233,9 @@ public final class Firmware {
     files.put(folder + "descriptor.h", SketchSource.descriptors(blueprint));
     if (score.size("N_CONSOLES") > 0) {
       files.put(folder + "edges.h", ConsoleRows.edges(blueprint, score));
+    }
+    if (score.size("N_STRIPS") > 0) {
+      files.put(folder + "strip.h", template("sketch/strip.h"));
     }
   }
 

@@ -143,6 +143,7 @@ public record Footprint(
     bytes += score.size("N_PULSES") > 0 ? 4 : 0;
     bytes += 3 * score.size("N_ANSWERS") + 3 * score.size("N_CONSOLES");
     bytes += score.size("N_CONSOLES") > 0 ? 1 : 0;
+    bytes += score.size("N_STRIPS") > 0 ? 1 : 0;
     return bytes;
   }
 }

@@ -10,13 +10,16 @@ import java.util.function.ToLongFunction;
 import java.util.stream.IntStream;
 import kumite.build.map.AxisTuning;
 import kumite.build.map.PressAt;
+import kumite.build.map.Profile;
 import kumite.build.map.Pulses;
 import kumite.build.map.Repeat;
 import kumite.build.map.Timing;
+import kumite.build.supply.Rgb;
 import kumite.kind.Terminal;
 import kumite.loom.ContactSite;
 import kumite.loom.Look;
 import kumite.loom.Looks;
+import kumite.loom.Supplied;
 import kumite.name.ContactId;
 import kumite.program.AxisShape;
 import kumite.program.Sense;
@@ -118,6 +121,7 @@ final class LookRows {
     lamps();
     timing();
     new ConsoleRows(blueprint, sheet, this).write();
+    strips();
     Names unique = new Names("TERMINAL_");
     for (String terminal : terminals.keySet()) {
       terminalNames.add(unique.of(terminal));
@@ -386,6 +390,30 @@ final class LookRows {
     sheet.size("N_REPEATS", count);
     for (int row : count > 0 ? rows : List.<Integer>of()) {
       sheet.number("look_repeat", row, "");
+    }
+  }
+
+  /** What strips are told: of each profile, of each strip, at rest and while anything is given. */
+  private void strips() {
+    List<Supplied> strips = blueprint.loom().strips(blueprint.board());
+    sheet.size("N_STRIPS", strips.size());
+    for (Supplied strip : strips) {
+      Terminal terminal = blueprint.loom().plan().of(strip.data()).orElseThrow().terminal();
+      sheet
+          .numbers("strip_terminal")
+          .add(terminal(terminal, "USE_OF_STRIP"), "", strip.part().label());
+      sheet.words("strip_lamps").add(strip.part().count());
+    }
+    for (Profile profile : blueprint.profiles()) {
+      for (Supplied strip : strips) {
+        for (boolean gives : new boolean[] {false, true}) {
+          Rgb colour = strip.part().shows().at(profile.name(), gives);
+          Table.Draft rows = sheet.bytes("strip_colour");
+          rows.add(colour.red(), "", colour.text());
+          rows.add(colour.green());
+          rows.add(colour.blue());
+        }
+      }
     }
   }
 

@@ -6,9 +6,12 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import kumite.build.map.Choice;
 import kumite.build.map.Profile;
+import kumite.build.supply.Shows;
+import kumite.build.supply.SupplyPart;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Console;
+import kumite.loom.Supplied;
 import kumite.name.ContactId;
 import kumite.working.Working;
 
@@ -42,6 +45,7 @@ final class Readme {
     }
     wiring();
     consoles(target);
+    strips(target);
     switch (target) {
       case PORTABLE -> {
         if (blueprint.header()) {
@@ -116,7 +120,8 @@ final class Readme {
                 "measured",
                 "a row, driven low in its turn",
                 "driven all the time",
-                "drives lamps")
+                "drives lamps",
+                "tells a strip its colours")
             .get(use);
     Table reads = score.table("look_terminal").orElseThrow();
     String contacts =
@@ -160,6 +165,34 @@ final class Readme {
     line(
         "Play with the USB plug out, or leave the supply core of the console out while it is in: two"
             + " supplies must not feed one board.");
+  }
+
+  /** Each strip, and who sends its bits. */
+  private void strips(Firmware.Target target) {
+    Blueprint blueprint = firmware.blueprint();
+    List<Supplied> strips = blueprint.loom().strips(blueprint.board());
+    if (strips.isEmpty()) {
+      return;
+    }
+    head("Strips that it tells their colours");
+    for (Supplied strip : strips) {
+      SupplyPart part = strip.part();
+      Shows shows = part.shows();
+      StringBuilder words = new StringBuilder(part.label());
+      words.append(": ").append(part.count()).append(" lamps, ").append(shows.usual().text());
+      shows.profiles().forEach((name, c) -> words.append(", ").append(c.text() + " in " + name));
+      shows.held().ifPresent(c -> words.append(", ").append(c.text() + " while anything is held"));
+      item(words.toString());
+    }
+    line(
+        target == Firmware.Target.SKETCH
+            ? "Their bits are sent by strip.h: it has the call for 8-bit boards at 16 MHz; for others"
+                + " it says what to put there."
+            : "Supply hw_colours: it sends all lamps of a strip one colour. It is called after a"
+                + " report, and only where the colour is new.");
+    line(
+        "Join the grounds of board and strip before its data wire. At full white they take more than"
+            + " at the colours above: the Supply page of the workbench says how much.");
   }
 
   // ---- what to do with it

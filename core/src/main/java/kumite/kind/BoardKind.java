@@ -304,6 +304,11 @@ public record BoardKind(
     return fixedMap || brain.settable().isPresent();
   }
 
+  /** {@return whether a program is written for it that tells strips their colours} */
+  public boolean tellsStrips() {
+    return !bringsProgram() && (brain.link() == Link.USB || brain.link() == Link.RADIO);
+  }
+
   /** {@return whether the host itself reads its contacts, so that there is no report} */
   public boolean ofHost() {
     return brain.link() == Link.HEADER || brain.link() == Link.PORT;

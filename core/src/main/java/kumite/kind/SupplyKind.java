@@ -209,8 +209,11 @@ public record SupplyKind(String id, String name, String trait, Does does) {
     /** Where its data comes in. */
     public static final String DATA = "DIN";
 
-    /** Of its full white a show usually takes this part: common practice, no source. */
-    public static final double USUAL_SHARE = 1 / 3.0;
+    /**
+     * Telling one lamp its 24 bits takes so long, at 1.25 us each: common practice, from memory of
+     * sheets of such lamps.
+     */
+    public static final int US_PER_LAMP = 30;
 
     /** Data is high from this share of its supply on: common practice. */
     public static final double HIGH = 0.7;

@@ -474,4 +474,13 @@ public record Loom(
   public List<Sharing.PartCount> partCounts() {
     return Sharing.counted(parts);
   }
+
+  /** {@return the strips that the program of a board tells their colours, in order} */
+  public List<Supplied> strips(BoardKind board) {
+    return board.tellsStrips()
+        ? supplies.stream()
+            .filter(s -> s.told() && s.part().count() > 0 && plan.of(s.data()).isPresent())
+            .toList()
+        : List.of();
+  }
 }

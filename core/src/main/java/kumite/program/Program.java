@@ -45,6 +45,13 @@ public final class Program {
      * @return whether it was taken; if not, it counts as not told and is given again
      */
     boolean take(int reportId, byte[] transfer);
+
+    /**
+     * What strips show depends on whether anything is given; called where that is new.
+     *
+     * @param anew at the first poll
+     */
+    default void shows(boolean gives, boolean anew) {}
   }
 
   /** What never changes. */
@@ -93,6 +100,7 @@ public final class Program {
   private boolean busy;
   private boolean news = true;
   private OptionalInt refused = OptionalInt.empty();
+  private Optional<Boolean> shown = Optional.empty();
 
   private Program(Fixed fixed, Profile profile) {
     this.fixed = fixed;
@@ -161,6 +169,7 @@ public final class Program {
     busy = other.busy;
     news = other.news;
     refused = other.refused;
+    shown = other.shown;
   }
 
   /**
@@ -444,8 +453,34 @@ public final class Program {
   /**
    * The host asks for reports, steps 12 and 13: those that have something new are given, lowest id
    * first. One that is refused ends the poll and comes first at the next; till then taps stay on.
+   * Then strips are told, step 14.
    */
   public void poll(Host host) {
+    tell(host);
+    if (!shown.equals(Optional.of(gives()))) {
+      boolean anew = shown.isEmpty();
+      shown = Optional.of(gives());
+      host.shows(gives(), anew);
+    }
+  }
+
+  /** {@return whether anything is given, which strips are told anew now} */
+  public boolean show() {
+    shown = Optional.of(gives());
+    return gives();
+  }
+
+  /** {@return whether anything is given to the host} */
+  public boolean gives() {
+    for (boolean one : on) {
+      if (one) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void tell(Host host) {
     if (!news && refused.isEmpty() && !taps.any() && !axes.news()) {
       return;
     }

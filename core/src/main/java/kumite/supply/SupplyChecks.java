@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
+import kumite.build.Seat;
 import kumite.build.supply.SupplyBook;
 import kumite.build.supply.SupplyPart;
 import kumite.finding.Finding;
@@ -29,6 +30,9 @@ public final class SupplyChecks {
   private static final double INLET_WITHIN = 0.06;
 
   private static final double INLET_LEAST = 0.8;
+
+  /** The next press waits so long at most before it is felt: common practice, a frame's quarter. */
+  private static final int TELLS_LONG_US = 4000;
 
   /** Lamps of strips turn red below: common practice, no source. */
   private static final double STRIP_LEAST_V = 4.0;
@@ -205,7 +209,7 @@ public final class SupplyChecks {
         "sum of all that it feeds; behind a converter by power",
         values,
         words(branch),
-        Source.common("a strip usually takes a third of its full white"));
+        Source.derived("a strip takes of its full white what its colours ask for"));
   }
 
   private void volts(SupplyTree.Branch branch, SupplyPart part, SupplyKind.Does does) {
@@ -293,15 +297,16 @@ public final class SupplyChecks {
           "Say how many: its current follows from that, and the program has to know it");
       return;
     }
-    SeatId seat = part.seat().orElse(build.seats().get(0).id());
-    BoardKind board = boards.get(seat);
-    if (board != null && board.bringsProgram()) {
+    BoardKind board = boards.get(seat(part));
+    if (board != null && !board.tellsStrips()) {
       say(
           SupplyCode.STRIP_UNTOLD,
           Severity.LOOK,
           part,
           part.label() + " is told no colours",
-          "\"" + board.name() + "\" runs a program of its own, which knows no strip");
+          "The program of \""
+              + board.name()
+              + "\" knows no strip: put it on a board whose program Kumite writes");
     } else if (board != null && board.logicVolts() < SupplyKind.Strip.HIGH * strip.volts()) {
       say(
           SupplyCode.DATA_MARGINAL,
@@ -315,6 +320,7 @@ public final class SupplyChecks {
               + v(strip.volts())
               + " (common practice): put a level shifter at its first lamp, or feed the strip less");
     }
+    colours(part);
     double metres = part.count() * strip.pitchMm() / 1000;
     // Each lamp takes its part, so the mean current in the copper is half of what goes in.
     double drop = branch.worstMilliamps() / 1000 * strip.ohmPerMetre() * metres / 2;
@@ -340,6 +346,47 @@ public final class SupplyChecks {
                           Working.value("l", metres, 2, "m", "of strip")),
                       v(drop),
                       Source.derived("each lamp takes its part along the way"))));
+    }
+  }
+
+  private void colours(SupplyPart part) {
+    Seat seat =
+        build.seats().stream().filter(s -> s.id().equals(seat(part))).findFirst().orElseThrow();
+    for (String name : part.shows().profiles().keySet()) {
+      if (seat.profiles().stream().noneMatch(p -> p.name().equals(name))) {
+        findings.add(
+            finding(
+                    SupplyCode.COLOUR_OF_NO_PROFILE,
+                    Severity.LOOK,
+                    part,
+                    part.label() + " has a colour for a profile that there is not",
+                    "No profile of " + seat.id() + " is called \"" + name + "\": it never comes up")
+                .mendedBy(
+                    Fix.of(
+                        "Drop that colour",
+                        b ->
+                            b.with(
+                                SupplyBook.PART,
+                                b.get(SupplyBook.PART)
+                                    .with(part.showing(part.shows().without(name)))))));
+      }
+    }
+    int us = part.count() * SupplyKind.Strip.US_PER_LAMP;
+    boolean changes =
+        seat.profiles().stream()
+            .anyMatch(
+                p -> !part.shows().at(p.name(), true).equals(part.shows().at(p.name(), false)));
+    if (changes && us > TELLS_LONG_US) {
+      say(
+          SupplyCode.STRIP_TELLS_LONG,
+          Severity.LOOK,
+          part,
+          "Telling " + part.label() + " its colours holds presses up",
+          Working.number(us / 1000.0, 1)
+              + " ms for "
+              + part.count()
+              + " lamps each time the colour changes, after the report: let it stay one colour, or"
+              + " take fewer lamps");
     }
   }
 
@@ -380,7 +427,7 @@ public final class SupplyChecks {
         .forEach(
             (seat, from) ->
                 book.part(from)
-                    .filter(p -> !p.seat().orElse(build.seats().get(0).id()).equals(seat))
+                    .filter(p -> !seat(p).equals(seat))
                     .ifPresent(
                         p ->
                             say(
@@ -392,7 +439,7 @@ public final class SupplyChecks {
     for (SupplyPart part : book.parts()) {
       part.from()
           .flatMap(book::part)
-          .filter(up -> !up.seat().equals(part.seat()))
+          .filter(up -> !seat(up).equals(seat(part)))
           .ifPresent(
               up ->
                   say(
@@ -402,6 +449,11 @@ public final class SupplyChecks {
                       part.label() + " stands at another seat than " + up.label(),
                       "Say the same seat for both; a wire to another seat's board is a link"));
     }
+  }
+
+  /** A part that names no seat belongs to the first. */
+  private SeatId seat(SupplyPart part) {
+    return part.seat().orElse(build.seats().get(0).id());
   }
 
   private void say(

@@ -24,6 +24,8 @@ public enum SupplyCode implements Code {
   OTHER_SEAT("SU-12", STOP),
   CELL_CARE("SU-13", LOOK),
   STRIP_UNTOLD("SU-14", LOOK),
+  COLOUR_OF_NO_PROFILE("SU-15", LOOK),
+  STRIP_TELLS_LONG("SU-16", LOOK),
   ENOUGH("SU-20", FINE);
 
   private final Said said;

@@ -207,11 +207,18 @@ public record SupplyTree(List<Branch> branches) {
       return part.from().flatMap(book::part).map(up -> volts.getOrDefault(up, 0.0)).orElse(0.0);
     }
 
-    private static Flow own(SupplyPart part, SupplyKind.Does does, double given, Flow behind) {
+    private List<String> names(SupplyPart part) {
+      return build.seats().stream()
+          .filter(seat -> seat.id().equals(part.seat().orElse(build.seats().get(0).id())))
+          .flatMap(seat -> seat.profiles().stream().map(profile -> profile.name()))
+          .toList();
+    }
+
+    private Flow own(SupplyPart part, SupplyKind.Does does, double given, Flow behind) {
       if (does instanceof SupplyKind.Strip strip) {
         double most = part.count() * strip.mostMilliamps();
         double idle = part.count() * strip.idleMilliamps();
-        return new Flow(Math.max(idle, most * SupplyKind.Strip.USUAL_SHARE), most);
+        return new Flow(idle + (most - idle) * part.shows().share(names(part)), most);
       }
       if (does instanceof SupplyKind.Indicator lamp) {
         double milliamps =

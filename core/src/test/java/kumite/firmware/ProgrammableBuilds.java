@@ -1,17 +1,27 @@
 package kumite.firmware;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import kumite.RandomBuilds;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.loom.Topology;
+import kumite.build.map.Profile;
 import kumite.build.port.Port;
+import kumite.build.supply.Rgb;
+import kumite.build.supply.Shows;
+import kumite.build.supply.SupplyBook;
+import kumite.build.supply.SupplyPart;
 import kumite.kind.BoardKind;
+import kumite.kind.SupplyKind;
 import kumite.loom.Pad;
 import kumite.measure.Placement;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
+import kumite.parts.SupplyFile;
 import kumite.ports.Consoles;
 import kumite.signal.PortFile;
 import kumite.signal.PortKind;
@@ -23,6 +33,12 @@ public final class ProgrammableBuilds {
 
   private static final List<String> ANSWERED =
       List.of("serial-latch-8", "serial-latch-16", "select-line-3", "direct-9");
+
+  private static final List<String> STRIPS =
+      SupplyFile.standard().stream()
+          .filter(kind -> kind.does() instanceof SupplyKind.Strip)
+          .map(SupplyKind::id)
+          .toList();
 
   private ProgrammableBuilds() {}
 
@@ -60,7 +76,40 @@ public final class ProgrammableBuilds {
     if (random.nextInt(4) == 0) {
       build = answering(build, random);
     }
+    if (random.nextInt(3) == 0) {
+      build = lit(build, random);
+    }
     return random.nextInt(4) == 0 ? RandomBuilds.spoiled(build, random) : build;
+  }
+
+  /** {@return the build with one strip or two, told colours drawn by chance} */
+  static Build lit(Build build, SplittableRandom random) {
+    SupplyBook book = build.get(SupplyBook.PART);
+    for (int i = random.nextInt(2); i >= 0; i--) {
+      Map<String, Rgb> profiles = new HashMap<>();
+      for (Profile profile : build.seat().profiles()) {
+        if (random.nextBoolean()) {
+          profiles.put(profile.name(), rgb(random));
+        }
+      }
+      Optional<Rgb> held = random.nextInt(3) > 0 ? Optional.of(rgb(random)) : Optional.empty();
+      book =
+          book.with(
+              SupplyPart.of(
+                      new ControlId("strip-" + i),
+                      "Strip " + i,
+                      STRIPS.get(random.nextInt(STRIPS.size())),
+                      Placement.at(20 + 30 * i, 20),
+                      Optional.empty())
+                  .withCount(random.nextInt(1, 40))
+                  .withSeat(Optional.of(build.seat().id()))
+                  .showing(new Shows(rgb(random), profiles, held)));
+    }
+    return build.with(SupplyBook.PART, book);
+  }
+
+  private static Rgb rgb(SplittableRandom random) {
+    return new Rgb(random.nextInt(256), random.nextInt(256), random.nextInt(256));
   }
 
   /** {@return the build as the pad of one console or two} */

@@ -69,7 +69,7 @@ final class Targets {
             + FLAGS
             + " -I"
             + name
-            + " -Ihost -Isketch -o sketch-host -x c++ -include platform.h "
+            + " -Ihost -Isketch -DSTRIP_BY_BOARD -o sketch-host -x c++ -include platform.h "
             + name
             + "/"
             + name

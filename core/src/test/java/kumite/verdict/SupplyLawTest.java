@@ -383,9 +383,11 @@ public class SupplyLawTest {
             Map.of());
     Bench bench = Bench.of(with(book, "native-3v3-26"), CATALOGUE);
     SupplyTree.Branch cell = bench.get(Supplies.TREE).branches().get(0);
-    assertThat(cell.usualMilliamps()).isCloseTo(200 * 5 / (3.7 * 0.9), within(0.1));
+    // Ten lamps at a third of white: 1 mA dark, and a third of the other 59.
+    double third = 10 * (1 + 59 / 3.0);
+    assertThat(cell.usualMilliamps()).isCloseTo(third * 5 / (3.7 * 0.9), within(0.1));
     assertThat(cell.worstMilliamps()).isCloseTo(600 * 5 / (3.0 * 0.9), within(0.1));
-    assertThat(cell.hours()).isCloseTo(2000 * 0.8 / (200 * 5 / (3.7 * 0.9)), within(0.01));
+    assertThat(cell.hours()).isCloseTo(2000 * 0.8 / (third * 5 / (3.7 * 0.9)), within(0.01));
   }
 
   /** Lamp by lamp along the copper the drop is the sum of what is left; the closed form is near. */

@@ -21,6 +21,7 @@ import kumite.name.SeatId;
  * @param count of the lamps of a strip; 0 for all else
  * @param open whether a switch stands open, or a fuse is out
  * @param inGround whether a switch or fuse is in the ground wire, where it should not be
+ * @param shows what a strip is told
  */
 public record SupplyPart(
     ControlId id,
@@ -32,7 +33,8 @@ public record SupplyPart(
     Optional<Double> milliamps,
     int count,
     boolean open,
-    boolean inGround) {
+    boolean inGround,
+    Shows shows) {
   /** What a label says. */
   public static final Range RATED = Range.of(1, 20_000, "mA");
 
@@ -55,48 +57,64 @@ public record SupplyPart(
   public static SupplyPart of(
       ControlId id, String label, String kind, Placement placement, Optional<ControlId> from) {
     return new SupplyPart(
-        id, label, kind, placement, Optional.empty(), from, Optional.empty(), 0, false, false);
+        id,
+        label,
+        kind,
+        placement,
+        Optional.empty(),
+        from,
+        Optional.empty(),
+        0,
+        false,
+        false,
+        Shows.USUAL);
   }
 
   /** {@return the same fed by another; empty for the board} */
   public SupplyPart withFrom(Optional<ControlId> newFrom) {
     return new SupplyPart(
-        id, label, kind, placement, seat, newFrom, milliamps, count, open, inGround);
+        id, label, kind, placement, seat, newFrom, milliamps, count, open, inGround, shows);
   }
 
   /** {@return the same with so many lamps} */
   public SupplyPart withCount(int newCount) {
     return new SupplyPart(
-        id, label, kind, placement, seat, from, milliamps, newCount, open, inGround);
+        id, label, kind, placement, seat, from, milliamps, newCount, open, inGround, shows);
   }
 
   /** {@return the same elsewhere} */
   public SupplyPart withPlacement(Placement newPlacement) {
     return new SupplyPart(
-        id, label, kind, newPlacement, seat, from, milliamps, count, open, inGround);
+        id, label, kind, newPlacement, seat, from, milliamps, count, open, inGround, shows);
   }
 
   /** {@return the same open or closed} */
   public SupplyPart opened(boolean newOpen) {
     return new SupplyPart(
-        id, label, kind, placement, seat, from, milliamps, count, newOpen, inGround);
+        id, label, kind, placement, seat, from, milliamps, count, newOpen, inGround, shows);
   }
 
   /** {@return the same in the plus, or in the ground} */
   public SupplyPart inGround(boolean newInGround) {
     return new SupplyPart(
-        id, label, kind, placement, seat, from, milliamps, count, open, newInGround);
+        id, label, kind, placement, seat, from, milliamps, count, open, newInGround, shows);
   }
 
   /** {@return the same with what its label says; empty as its kind says} */
   public SupplyPart rated(Optional<Double> newMilliamps) {
     return new SupplyPart(
-        id, label, kind, placement, seat, from, newMilliamps, count, open, inGround);
+        id, label, kind, placement, seat, from, newMilliamps, count, open, inGround, shows);
   }
 
   /** {@return the same at another seat; empty for the first} */
   public SupplyPart withSeat(Optional<SeatId> newSeat) {
     return new SupplyPart(
-        id, label, kind, placement, newSeat, from, milliamps, count, open, inGround);
+        id, label, kind, placement, newSeat, from, milliamps, count, open, inGround, shows);
+  }
+
+  /** {@return the same told otherwise} */
+  public SupplyPart showing(Shows newShows) {
+    return new SupplyPart(
+        id, label, kind, placement, seat, from, milliamps, count, open, inGround, newShows);
   }
 }

@@ -5,20 +5,26 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ColorPicker;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
 import kumite.build.Build;
 import kumite.build.Edit;
 import kumite.build.Seat;
 import kumite.build.panel.Panel;
+import kumite.build.supply.Rgb;
+import kumite.build.supply.Shows;
 import kumite.build.supply.SupplyBook;
 import kumite.build.supply.SupplyPart;
 import kumite.desktop.field.Choice;
@@ -44,6 +50,7 @@ final class SupplyTab extends VBox {
   private static final double NAME_PX = 150;
   private static final double INDENT_PX = 16;
   private static final double FIELD_PX = 92;
+  private static final double COLOUR_PX = 56;
 
   private final Workbench workbench;
   private final Choice<SupplyKind> kinds;
@@ -251,9 +258,50 @@ final class SupplyTab extends VBox {
       count.show(part.count());
       count.setMinWidth(FIELD_PX);
       count.setPrefWidth(FIELD_PX);
-      return List.of(note("lamps"), count);
+      return List.of(
+          note("lamps"),
+          count,
+          note("shows"),
+          colour(
+              "supply-colour-" + part.id(),
+              "Colour of " + part.label(),
+              part.shows().usual(),
+              rgb -> part.shows().withUsual(rgb),
+              part),
+          note("held"),
+          colour(
+              "supply-held-" + part.id(),
+              "Colour of " + part.label() + " while anything is held",
+              part.shows().held().orElse(part.shows().usual()),
+              rgb -> part.shows().withHeld(Optional.of(rgb)),
+              part));
     }
     return List.of();
+  }
+
+  private ColorPicker colour(
+      String id, String says, Rgb now, Function<Rgb, Shows> next, SupplyPart part) {
+    ColorPicker picker = new ColorPicker(Color.rgb(now.red(), now.green(), now.blue()));
+    picker.setId(id);
+    picker.setAccessibleText(says);
+    picker.setTooltip(new Tooltip(says));
+    picker.setMinWidth(COLOUR_PX);
+    picker.setPrefWidth(COLOUR_PX);
+    picker.setStyle("-fx-color-label-visible: false;");
+    picker.setOnAction(
+        event -> {
+          Color chosen = picker.getValue();
+          Rgb rgb =
+              new Rgb(level(chosen.getRed()), level(chosen.getGreen()), level(chosen.getBlue()));
+          if (!rgb.equals(now)) {
+            change(says, b -> b.with(part.showing(next.apply(rgb))));
+          }
+        });
+    return picker;
+  }
+
+  private static int level(double share) {
+    return (int) Math.round(share * Rgb.MOST);
   }
 
   private void add(SupplyKind kind) {

@@ -53,3 +53,11 @@ int main(void) {
     device_tick();
   }
 }
+
+#if N_STRIPS
+void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
+  (void)terminal;
+  (void)lamps;
+  (void)rgb;
+}
+#endif

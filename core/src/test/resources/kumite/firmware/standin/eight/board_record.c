@@ -120,3 +120,11 @@ void board_standing(void) {
     (void)hw_send(id, transfer, bytes);
   }
 }
+
+#if N_STRIPS
+void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
+  (void)terminal;
+  (void)lamps;
+  (void)rgb;
+}
+#endif

@@ -158,3 +158,11 @@ int main(void) {
   sleep_mode();
   return 0;
 }
+
+#if N_STRIPS
+void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
+  (void)terminal;
+  (void)lamps;
+  (void)rgb;
+}
+#endif

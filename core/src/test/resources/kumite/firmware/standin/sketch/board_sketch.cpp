@@ -118,6 +118,18 @@ int HID_::SendReport(uint8_t id, const void *bytes, int count) {
 
 void HID_::AppendDescriptor(HIDSubDescriptor *node) { told = node; }
 
+#if N_STRIPS
+void send_colours(uint8_t pin, uint16_t lamps, const uint8_t *rgb) {
+  const number_t t = terminal_of(pin);
+  for (number_t s = 0; s < N_STRIPS; s++) {
+    if (strip_terminal[s] == t && (strip_lamps[s] != lamps || mode_of[t] != OUTPUT)) {
+      abort();
+    }
+  }
+  session_colours(t, rgb);
+}
+#endif
+
 USBDevice_ USBDevice;
 
 bool USBDevice_::configured() { return !session_gone(); }
@@ -154,4 +166,7 @@ void board_standing(void) {
     uint8_t id = device_report(r, transfer, &bytes);
     (void)hw_send(id, transfer, bytes);
   }
+#if N_STRIPS
+  device_show();
+#endif
 }

@@ -15,12 +15,15 @@ import kumite.bill.Item.Unit;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.plan.PlanBook;
+import kumite.build.supply.SupplyBook;
+import kumite.build.supply.SupplyPart;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
 import kumite.kind.Circuit;
 import kumite.kind.ControlKind;
 import kumite.kind.Landing;
 import kumite.kind.ScrewHole;
+import kumite.kind.SupplyKind;
 import kumite.lead.End;
 import kumite.lead.Lead;
 import kumite.lead.Plugs;
@@ -28,6 +31,7 @@ import kumite.loom.CutList;
 import kumite.loom.Strand;
 import kumite.name.Joint;
 import kumite.parts.Catalogue;
+import kumite.parts.SupplyFile;
 import kumite.plan.Act;
 import kumite.plan.Plan;
 import kumite.plan.SeatWork;
@@ -85,6 +89,7 @@ public record Bill(List<Item> items) {
     List<Item> items() {
       controls();
       boards();
+      supplies();
       wire();
       leads();
       smallParts();
@@ -99,6 +104,30 @@ public record Bill(List<Item> items) {
 
     private void each(Group group, String id, String what, double need, double spare) {
       items.add(new Item(id, group, what, Unit.EACH, need, spare));
+    }
+
+    // ---- what feeds it
+
+    private void supplies() {
+      Map<String, Integer> counts = new LinkedHashMap<>();
+      Map<String, Integer> lamps = new TreeMap<>();
+      for (SupplyPart part : build.get(SupplyBook.PART).parts()) {
+        if (needed(part.id().text())) {
+          counts.merge(part.kind(), 1, Integer::sum);
+          lamps.merge(part.kind(), part.count(), Integer::sum);
+        }
+      }
+      counts.forEach(
+          (id, count) -> {
+            SupplyKind kind = SupplyFile.find(id).orElseThrow();
+            String what = kind.name() + ": " + kind.trait();
+            if (kind.does() instanceof SupplyKind.Strip strip) {
+              double metres = lamps.get(id) * strip.pitchMm() / 1000;
+              items.add(new Item(id, Group.SUPPLIES, what, Unit.METRE, metres, 0));
+            } else {
+              each(Group.SUPPLIES, id, what, count, 0);
+            }
+          });
     }
 
     // ---- controls and what holds them

@@ -28,6 +28,7 @@ public record Item(
   public enum Group {
     CONTROLS("Controls"),
     BOARDS("Boards"),
+    SUPPLIES("Supplies"),
     WIRE("Wire"),
     JOINTS("Joints"),
     FIXINGS("Fixings"),

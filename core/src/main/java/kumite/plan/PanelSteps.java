@@ -9,6 +9,8 @@ import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.Panel;
 import kumite.build.plan.Finish;
+import kumite.build.supply.SupplyBook;
+import kumite.build.supply.SupplyPart;
 import kumite.kind.ControlKind;
 import kumite.kind.ScrewHole;
 import kumite.measure.LengthUnit;
@@ -33,6 +35,7 @@ final class PanelSteps {
 
   void write(DrillPlan drill) {
     ports();
+    supplies();
     if (build.controls().isEmpty()) {
       return;
     }
@@ -187,6 +190,23 @@ final class PanelSteps {
         .at(sockets.stream().map(c -> "control " + c.id()).toList())
         .state(needed.isEmpty() ? gone(all) : Step.State.OPEN)
         .add(5.0 * sockets.size());
+  }
+
+  /** Jacks, switches and strips have their places too; how each is held its own sheet says. */
+  private void supplies() {
+    List<SupplyPart> all = build.get(SupplyBook.PART).parts();
+    if (all.isEmpty()) {
+      return;
+    }
+    List<SupplyPart> needed = sheet.needed(all, SupplyPart::id);
+    List<SupplyPart> parts = needed.isEmpty() ? all : needed;
+    boolean left = all.stream().allMatch(p -> sheet.unused(p.id()));
+    sheet
+        .step("fit-supply", Act.FIT, "Fit " + count(parts.size(), "part") + " of the supply")
+        .details(parts.stream().map(SupplyPart::label).toList())
+        .at(parts.stream().map(p -> "supply " + p.id() + " " + p.placement().centre()).toList())
+        .state(!needed.isEmpty() ? Step.State.OPEN : left ? Step.State.UNUSED : Step.State.ALREADY)
+        .add(5.0 * parts.size());
   }
 
   private Step.State gone(List<Control> all) {

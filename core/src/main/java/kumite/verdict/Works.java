@@ -4,6 +4,7 @@ import kumite.bill.Bill;
 import kumite.build.lead.LeadBook;
 import kumite.build.panel.Panel;
 import kumite.build.plan.PlanBook;
+import kumite.build.supply.SupplyBook;
 import kumite.panel.PanelDerivations;
 import kumite.plan.Plan;
 import kumite.plan.Rule;
@@ -20,7 +21,8 @@ public final class Works {
           Facet.CONTROLS,
           Facet.of(LeadBook.PART),
           Facet.LINKS,
-          Facet.of(PlanBook.PART));
+          Facet.of(PlanBook.PART),
+          Facet.of(SupplyBook.PART));
 
   /** The steps of a build, in order. */
   public static final Derivation<Plan> PLAN =

@@ -167,6 +167,28 @@ public class SupplyLawTest {
     }
   }
 
+  /** What is bought is what is there: each part counted, strips by their length. */
+  @Test(dataProvider = "seeds")
+  public void partsAreOnTheBill(int seed) {
+    Build build = draw(new SplittableRandom(900 + seed));
+    Bench bench = Bench.of(build, CATALOGUE);
+    Map<String, Double> wanted = new HashMap<>();
+    for (SupplyPart part : build.get(SupplyBook.PART).parts()) {
+      // 60 or 30 lamps a metre, as their kinds are called
+      double one =
+          part.kind().equals("strip-60")
+              ? part.count() / 60.0
+              : part.kind().equals("strip-30") ? part.count() / 30.0 : 1;
+      wanted.merge(part.kind(), one, Double::sum);
+    }
+    bench.get(Works.BILL).items().stream()
+        .filter(item -> item.group() == kumite.bill.Item.Group.SUPPLIES)
+        .forEach(
+            item -> assertThat(item.need()).isCloseTo(wanted.remove(item.id()), within(0.01)));
+    assertThat(wanted).isEmpty();
+    assertThat(bench.get(Works.PLAN).steps()).anyMatch(step -> step.id().equals("fit-supply"));
+  }
+
   /** Currents add up from the leaves: worked out here without the tree. */
   @Test(dataProvider = "seeds")
   public void currentsAddUp(int seed) {

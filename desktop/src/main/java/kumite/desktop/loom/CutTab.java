@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import javafx.scene.control.ListView;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import kumite.desktop.shell.Workbench;
 import kumite.loom.CutList;
 import kumite.loom.Strand;
 import kumite.measure.Length;
@@ -12,17 +15,24 @@ import kumite.verdict.Bench;
 import kumite.wiring.Fitting;
 
 /** What is cut from which spool, and what is soldered in. */
-final class CutTab extends ListView<String> {
-  CutTab() {
-    setId("cut-list");
-    setAccessibleText("Cut list");
-    setFixedCellSize(30);
-    getStyleClass().add("mono");
-    setCellFactory(v -> new CutCell());
+final class CutTab extends VBox {
+  private final ListView<String> list = new ListView<>();
+  private final WireSorts sorts;
+
+  CutTab(Workbench workbench) {
+    sorts = new WireSorts(workbench);
+    list.setId("cut-list");
+    list.setAccessibleText("Cut list");
+    list.setFixedCellSize(30);
+    list.getStyleClass().add("mono");
+    list.setCellFactory(v -> new CutCell());
+    VBox.setVgrow(list, Priority.ALWAYS);
+    getChildren().addAll(sorts, list);
   }
 
   void show(Bench bench) {
-    getItems().setAll(cuts(bench, bench.build().brief().units()));
+    sorts.show(bench);
+    list.getItems().setAll(cuts(bench, bench.build().brief().units()));
   }
 
   /** One row for each colour and gauge, its strands below it, then what is soldered in. */

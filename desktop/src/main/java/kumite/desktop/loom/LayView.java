@@ -22,6 +22,7 @@ import kumite.desktop.plan.Scale;
 import kumite.desktop.shell.Workbench;
 import kumite.kind.Terminal;
 import kumite.loom.Strand;
+import kumite.loom.Supplied;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.name.Joint;
@@ -39,6 +40,9 @@ final class LayView extends Pane {
   private static final double ZOOM_STEP = 1.2;
 
   /** Names of terminals are shown from this many dots between two on. */
+  /** Tabs of a supply part are nearer together than this. */
+  private static final double SUPPLY_PX = 24;
+
   private static final double NAMED_PX = 10;
 
   private static final double TERMINAL_PITCH_MM = 2.54;
@@ -361,6 +365,12 @@ final class LayView extends Pane {
       Captions.Box body =
           Captions.Box.about(scale.x(at.xMm()), scale.y(at.yMm()), wide * 0.7, deep * 0.7);
       word(control.label(), body, captions, "lay-name");
+    }
+    for (Supplied supplied : bench.loom().supplies()) {
+      Point at = supplied.part().placement().centre();
+      Captions.Box tabs =
+          Captions.Box.about(scale.x(at.xMm()), scale.y(at.yMm()), SUPPLY_PX, SUPPLY_PX);
+      word(supplied.part().label(), tabs, captions, "lay-name");
     }
   }
 

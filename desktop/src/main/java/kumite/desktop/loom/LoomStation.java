@@ -84,7 +84,7 @@ public final class LoomStation implements StationView {
         .tab(View.STRANDS, () -> Tab.of(strands, b -> strands.getItems().setAll(b.paths())))
         .tab(View.TERMINALS, () -> new TerminalsTab(workbench))
         .tab(View.COMMONS, () -> Tab.of(new CommonsTab(workbench), CommonsTab::show))
-        .tab(View.CUT_LIST, () -> Tab.of(new CutTab(), CutTab::show))
+        .tab(View.CUT_LIST, () -> Tab.of(new CutTab(workbench), CutTab::show))
         .tab(View.WAYS, () -> Tab.of(new WaysTab(workbench), WaysTab::show))
         .tab(View.BOARDS, () -> Tab.of(new BoardsTab(workbench, frame), BoardsTab::show))
         .tab(View.HAND, () -> Tab.of(new HandTab(workbench, frame), HandTab::show));

@@ -9,6 +9,8 @@ import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
 import kumite.circuit.InputLevels;
 import kumite.desktop.shell.Tab;
 import kumite.desktop.shell.Workbench;
@@ -46,10 +48,15 @@ final class TerminalsTab implements Tab {
 
   private final Workbench workbench;
   private final TableView<Row> table = new TableView<>();
+  private final Locks locks;
+  private final VBox whole;
   private boolean showing;
 
   TerminalsTab(Workbench workbench) {
     this.workbench = workbench;
+    locks = new Locks(workbench);
+    whole = new VBox(locks, table);
+    VBox.setVgrow(table, Priority.ALWAYS);
     table.setId("terminals");
     table.setAccessibleText("Terminals of the board");
     table.setFixedCellSize(28);
@@ -94,13 +101,14 @@ final class TerminalsTab implements Tab {
   }
 
   @Override
-  public TableView<?> node() {
-    return table;
+  public VBox node() {
+    return whole;
   }
 
   @Override
   public void show(Bench bench) {
     showing = true;
+    locks.show(bench);
     Map<String, List<SignalPath>> paths = new HashMap<>();
     for (SignalPath path : bench.paths()) {
       path.pin()

@@ -208,8 +208,7 @@ final class SupplyTab extends VBox {
                   change("Feed " + part.label(), b -> b.with(part.withFrom(id)));
                 }
               });
-      fields.add(note("from"));
-      fields.add(from);
+      fields.add(together(note("from"), from));
     }
     TypedField x = TypedField.place("x of " + part.label(), v -> moved(part, v, true));
     TypedField y = TypedField.place("y of " + part.label(), v -> moved(part, v, false));
@@ -219,7 +218,7 @@ final class SupplyTab extends VBox {
       field.setMinWidth(FIELD_PX);
       field.setPrefWidth(FIELD_PX);
     }
-    fields.addAll(List.of(note("x"), x, note("y"), y));
+    fields.addAll(List.of(together(note("x"), x), together(note("y"), y)));
     fields.addAll(state(part, does));
     return fields;
   }
@@ -259,24 +258,32 @@ final class SupplyTab extends VBox {
       count.setMinWidth(FIELD_PX);
       count.setPrefWidth(FIELD_PX);
       return List.of(
-          note("lamps"),
-          count,
-          note("shows"),
-          colour(
-              "supply-colour-" + part.id(),
-              "Colour of " + part.label(),
-              part.shows().usual(),
-              rgb -> part.shows().withUsual(rgb),
-              part),
-          note("held"),
-          colour(
-              "supply-held-" + part.id(),
-              "Colour of " + part.label() + " while anything is held",
-              part.shows().held().orElse(part.shows().usual()),
-              rgb -> part.shows().withHeld(Optional.of(rgb)),
-              part));
+          together(note("lamps"), count),
+          together(
+              note("shows"),
+              colour(
+                  "supply-colour-" + part.id(),
+                  "Colour of " + part.label(),
+                  part.shows().usual(),
+                  rgb -> part.shows().withUsual(rgb),
+                  part)),
+          together(
+              note("held"),
+              colour(
+                  "supply-held-" + part.id(),
+                  "Colour of " + part.label() + " while anything is held",
+                  part.shows().held().orElse(part.shows().usual()),
+                  rgb -> part.shows().withHeld(Optional.of(rgb)),
+                  part)));
     }
     return List.of();
+  }
+
+  /** A name and what it names are never parted by the end of a line. */
+  private static HBox together(Node... nodes) {
+    HBox box = new HBox(8, nodes);
+    box.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return box;
   }
 
   private ColorPicker colour(

@@ -458,7 +458,9 @@ public class CommandLineTest {
     Path folder = Files.createTempDirectory("kumite-out");
     for (kumite.verdict.Export export : kumite.verdict.Rooms.standard().exports()) {
       boolean leads = export == kumite.sheet.Exports.LEADS;
-      String build = leads ? "../demo/quarter-turn.kumite.json" : DEMO;
+      boolean table = export.word().equals("loader-table");
+      String build =
+          leads ? "../demo/quarter-turn.kumite.json" : table ? onSettable(folder).toString() : DEMO;
       Ran ran = Ran.run("export", build, "--what", export.word(), "--out", folder.toString());
       assertThat(ran.exit()).as("%s %s", export, ran.err()).isZero();
       assertThat(Files.size(folder.resolve(export.file()))).isPositive();
@@ -472,6 +474,22 @@ public class CommandLineTest {
             Ran.run("export", DEMO, "--what", "dxf", "--kerf", "1/8 in", "--out", folder.toString())
                 .err())
         .contains("wider than the hole");
+  }
+
+  /** The demo on an encoder whose sockets are set by a table. */
+  private static Path onSettable(Path folder) throws Exception {
+    kumite.build.Build build =
+        kumite.files.BuildFile.parse(
+            Files.readString(Path.of(DEMO)), "demo", kumite.parts.Catalogue.standard());
+    Path file = folder.resolve("settable.kumite.json");
+    Files.writeString(
+        file,
+        kumite.files.BuildFile.text(
+            build.withBoard(
+                java.util.Optional.of(
+                    new kumite.build.BoardChoice(
+                        "encoder-set-pad-12", kumite.measure.Placement.at(60, 60))))));
+    return file;
   }
 
   @Test

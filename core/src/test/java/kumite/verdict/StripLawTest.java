@@ -120,6 +120,29 @@ public class StripLawTest {
     assertThat(codes(Bench.of(mended, CATALOGUE))).doesNotContain("SU-15");
   }
 
+  /** Of two boards each tells the strip of its own seat, and no other. */
+  @Test
+  public void eachBoardTellsItsOwnStrip() throws Exception {
+    String two =
+        BuildFile.text(kumite.files.Demo.open("lantern-duel", CATALOGUE))
+            .replace("encoder-12-rail", "native-3v3-26");
+    Build build = BuildFile.parse(two, "two", CATALOGUE);
+    List<SupplyPart> parts =
+        build.seats().stream()
+            .map(
+                seat ->
+                    strip("strip-" + seat.id(), 4, Shows.USUAL).withSeat(Optional.of(seat.id())))
+            .toList();
+    Build lit = build.with(SupplyBook.PART, new SupplyBook(parts, Map.of()));
+    for (var seat : lit.seats()) {
+      Bench bench = Bench.of(lit.facing(kumite.build.Aspect.of(seat)), CATALOGUE);
+      assertThat(bench.loom().strips(bench.board().orElseThrow()))
+          .extracting(supplied -> supplied.part().id().text())
+          .containsExactly("strip-" + seat.id());
+    }
+    assertThat(codes(Bench.of(lit, CATALOGUE))).doesNotContain("SU-12", "SU-14");
+  }
+
   /** Only boards whose program is written tell a strip; on each other one it is said. */
   @Test
   public void everyBoardTellsOrSaysThatItDoesNot() {

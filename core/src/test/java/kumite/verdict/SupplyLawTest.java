@@ -183,8 +183,7 @@ public class SupplyLawTest {
     }
     bench.get(Works.BILL).items().stream()
         .filter(item -> item.group() == kumite.bill.Item.Group.SUPPLIES)
-        .forEach(
-            item -> assertThat(item.need()).isCloseTo(wanted.remove(item.id()), within(0.01)));
+        .forEach(item -> assertThat(item.need()).isCloseTo(wanted.remove(item.id()), within(0.01)));
     assertThat(wanted).isEmpty();
     assertThat(bench.get(Works.PLAN).steps()).anyMatch(step -> step.id().equals("fit-supply"));
   }

@@ -43,10 +43,7 @@ final class Locks extends HBox {
     note.setText(
         planned.isEmpty()
             ? "Nothing has a terminal of its own yet"
-            : locked
-                + " of "
-                + planned.size()
-                + " keep their terminal, whatever is added later; the others go where wires are short");
+            : locked + " of " + planned.size() + " locked: what is added later moves them no more");
   }
 
   private void turn() {

@@ -84,49 +84,37 @@ public record SupplyKind(String id, String name, String trait, Does does) {
     PORT
   }
 
+  /** What lies in one wire and opens it. */
+  public sealed interface Through extends Does {
+    @Override
+    default String in() {
+      return "1";
+    }
+
+    @Override
+    default String out() {
+      return "2";
+    }
+
+    @Override
+    default boolean grounded() {
+      return false;
+    }
+  }
+
   /**
    * A switch in the plus.
    *
    * @param mostMilliamps what its contacts bear
    */
-  public record Switch(double mostMilliamps) implements Does {
-    @Override
-    public String in() {
-      return "1";
-    }
-
-    @Override
-    public String out() {
-      return "2";
-    }
-
-    @Override
-    public boolean grounded() {
-      return false;
-    }
-  }
+  public record Switch(double mostMilliamps) implements Through {}
 
   /**
    * A fuse in the plus; one that resets itself too.
    *
    * @param milliamps what it holds for ever
    */
-  public record Fuse(double milliamps) implements Does {
-    @Override
-    public String in() {
-      return "1";
-    }
-
-    @Override
-    public String out() {
-      return "2";
-    }
-
-    @Override
-    public boolean grounded() {
-      return false;
-    }
-  }
+  public record Fuse(double milliamps) implements Through {}
 
   /**
    * The circuit that guards a cell.

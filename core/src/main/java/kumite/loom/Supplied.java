@@ -124,7 +124,7 @@ public record Supplied(SupplyPart part, SupplyKind kind, Optional<Supplied> from
   List<Component> parts() {
     SupplyKind.Does does = kind.does();
     List<Component> parts = new ArrayList<>();
-    if (does instanceof SupplyKind.Switch || does instanceof SupplyKind.Fuse) {
+    if (does instanceof SupplyKind.Through) {
       if (!part.open()) {
         parts.add(new Component.Bridge(tab("1"), tab("2")));
       }

@@ -68,7 +68,7 @@ public final class SupplyChecks {
   private void part(SupplyTree.Branch branch, SupplyPart part, SupplyKind kind) {
     SupplyKind.Does does = kind.does();
     boolean source = does instanceof SupplyKind.Source;
-    boolean through = does instanceof SupplyKind.Switch || does instanceof SupplyKind.Fuse;
+    boolean through = does instanceof SupplyKind.Through;
     boolean only = does.out().isEmpty();
     if (!source && !only && part.from().isEmpty()) {
       say(

@@ -232,7 +232,7 @@ final class SupplyTab extends VBox {
   }
 
   private List<Node> state(SupplyPart part, SupplyKind.Does does) {
-    if (does instanceof SupplyKind.Switch || does instanceof SupplyKind.Fuse) {
+    if (does instanceof SupplyKind.Through) {
       CheckBox open = new CheckBox(does instanceof SupplyKind.Switch ? "open" : "out");
       open.setId("supply-open-" + part.id());
       open.setMinWidth(Region.USE_PREF_SIZE);

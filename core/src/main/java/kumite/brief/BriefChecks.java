@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import kumite.build.Build;
 import kumite.build.brief.Brief;
+import kumite.build.supply.SupplyBook;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
 import kumite.finding.Severity;
@@ -23,12 +24,17 @@ public final class BriefChecks {
   /** What is to be said of the brief, as it follows from a build. */
   public static final Derivation<List<Finding>> FINDINGS =
       Derivation.of(
-          "findings of the brief", Sight.of(Facet.of(Brief.PART)), given -> of(given.build()));
+          "findings of the brief",
+          Sight.of(Facet.of(Brief.PART), Facet.of(SupplyBook.PART), Facet.BOARDS),
+          given -> of(given.build()));
 
   private BriefChecks() {}
 
   /** {@return what is to be said of the brief} */
   public static List<Finding> of(Build build) {
+    if (build.get(SupplyBook.PART).boards().size() == build.seats().size()) {
+      return List.of(); // nothing of it lives on a port
+    }
     List<Finding> findings = new ArrayList<>();
     double supply = build.brief().supplyVolts();
     Working working =

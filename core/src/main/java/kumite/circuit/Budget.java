@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.kind.BoardKind;
 import kumite.kind.SupplyKind;
@@ -56,11 +57,26 @@ public record Budget(
   /**
    * One taker.
    *
+   * @param taker what sort of taker
    * @param name what takes it
    * @param usualMilliamps in play
    * @param worstMilliamps at worst
    */
-  public record Item(String name, double usualMilliamps, double worstMilliamps) {}
+  public record Item(Taker taker, String name, double usualMilliamps, double worstMilliamps) {
+    Item(String name, double usualMilliamps, double worstMilliamps) {
+      this(Taker.PART, name, usualMilliamps, worstMilliamps);
+    }
+  }
+
+  /** Who takes a current. */
+  public enum Taker {
+    /** The board itself. */
+    BOARD,
+    /** What hangs on it. */
+    PART,
+    /** A fault, which is told by itself. */
+    SHORT
+  }
 
   public Budget {
     items = List.copyOf(items);
@@ -70,7 +86,11 @@ public record Budget(
   public static Budget of(Build build, BoardKind board, Loom loom, Inputs inputs) {
     List<Item> items = new ArrayList<>();
     items.add(
-        new Item(board.name(), board.current().usualMilliamps(), board.current().mostMilliamps()));
+        new Item(
+            Taker.BOARD,
+            board.name(),
+            board.current().usualMilliamps(),
+            board.current().mostMilliamps()));
     double lampsWorst = 0;
     Set<ControlId> elsewhere = fedElsewhere(build, loom, items);
     for (LampCurrent lamp : inputs.lamps()) {
@@ -169,6 +189,7 @@ public record Budget(
         double milliamps = (most - least) / Shorts.WIRE_OHM * 1000;
         items.add(
             new Item(
+                Taker.SHORT,
                 "short of "
                     + Working.number(most, 1)
                     + " V and "
@@ -189,6 +210,7 @@ public record Budget(
         double milliamps = one.amps() * 1000;
         items.add(
             new Item(
+                Taker.SHORT,
                 what + one.one().tab() + " and " + one.other().tab() + when,
                 one.atRest() ? milliamps : 0,
                 milliamps));
@@ -286,6 +308,20 @@ public record Budget(
         Source.memory(
             "limits USB 2.0, section 7.2.1: 100 mA before set-up, 500 mA after; board currents are"
                 + " common practice"));
+  }
+
+  /** {@return what these take in play, in mA} */
+  public double usual(Taker... takers) {
+    return of(takers).mapToDouble(Item::usualMilliamps).sum();
+  }
+
+  /** {@return what these take at worst, in mA} */
+  public double worst(Taker... takers) {
+    return of(takers).mapToDouble(Item::worstMilliamps).sum();
+  }
+
+  private Stream<Item> of(Taker... takers) {
+    return items.stream().filter(item -> List.of(takers).contains(item.taker()));
   }
 
   /** {@return a current in words, in mA or, where a short makes it huge, in A} */

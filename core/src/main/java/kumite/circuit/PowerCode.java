@@ -33,7 +33,8 @@ public enum PowerCode implements Code {
   LEVELS_FINE("PW-21", FINE),
   STEPS_FINE("PW-22", FINE),
   IN_BUDGET("PW-23", FINE),
-  POT_FINE("PW-24", FINE);
+  POT_FINE("PW-24", FINE),
+  FIVE_VOLT_PINS("PW-25", STOP, LOOK, FINE);
 
   private final Said said;
 

@@ -24,6 +24,7 @@ import kumite.finding.Subject;
 import kumite.kind.BoardKind;
 import kumite.loom.CommonRun;
 import kumite.loom.Loom;
+import kumite.loom.Supplied;
 import kumite.name.ControlId;
 import kumite.power.Heat;
 import kumite.power.Judgement;
@@ -50,7 +51,7 @@ public final class PowerChecks {
     findings.addAll(FeedChecks.of(board, loom, wired.asBuilt()));
     findings.addAll(MeasureChecks.of(board, paths, wired.inputs()));
     if (!paths.isEmpty()) {
-      budget(board, wired, findings);
+      budget(build, board, wired, findings);
       drivenLamps(board, paths, wired.inputs()).ifPresent(findings::add);
       sums(board, loom, wired, findings);
       hotWires(build, loom, wired.inputs()).ifPresent(findings::add);
@@ -116,7 +117,45 @@ public final class PowerChecks {
         .showing(budget.working());
   }
 
-  private static void budget(BoardKind board, Wired wired, List<Finding> findings) {
+  /**
+   * {@return what is said of the 5 V terminals of a board that has its own limit there; empty of
+   * any other}
+   *
+   * @param own what this board takes, and what hangs on it
+   * @param all the same with the boards that live on it
+   */
+  public static Optional<Finding> fivePins(BoardKind board, Budget own, Budget all) {
+    double gives = board.current().fiveMilliamps();
+    if (gives <= 0) {
+      return Optional.empty();
+    }
+    Budget.Taker[] takers = {Budget.Taker.BOARD, Budget.Taker.PART};
+    double usual = all.usual(takers) - own.usual(Budget.Taker.BOARD);
+    double worst = all.worst(takers) - own.worst(Budget.Taker.BOARD);
+    Severity severity =
+        usual > gives ? Severity.STOP : worst > gives ? Severity.LOOK : Severity.FINE;
+    return Optional.of(
+        Finding.of(
+                PowerCode.FIVE_VOLT_PINS,
+                severity,
+                List.of(Subject.BOARD),
+                severity == Severity.FINE
+                    ? "The 5 V terminals give enough"
+                    : "The 5 V terminals are asked for more than they give",
+                "Usually "
+                    + Budget.words(usual)
+                    + ", at worst "
+                    + Budget.words(worst)
+                    + " hang on them, the logic supply among it; "
+                    + Budget.words(gives)
+                    + " is what they give"
+                    + (severity == Severity.FINE
+                        ? ""
+                        : ": feed lamps and strips from a supply of their own, grounds joined"))
+            .showing(all.working()));
+  }
+
+  private static void budget(Build build, BoardKind board, Wired wired, List<Finding> findings) {
     Budget budget = wired.budget();
     List<Subject> lamps =
         new ArrayList<>(
@@ -159,6 +198,9 @@ public final class PowerChecks {
                   "The port gives enough",
                   sums + " of " + Budget.words(budget.limitMilliamps()) + "")
               .showing(budget.working()));
+    }
+    if (Supplied.feeder(build).isEmpty()) {
+      fivePins(board, budget, budget).ifPresent(findings::add);
     }
     if (budget.dropVolts() > DROP * board.logicVolts()) {
       findings.add(

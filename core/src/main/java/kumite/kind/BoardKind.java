@@ -164,6 +164,8 @@ public record BoardKind(
    * @param pinMilliamps what one terminal may give or take; 0 for none
    * @param allMilliamps what all terminals together may
    * @param supplyMilliamps what its logic supply terminal can give to others
+   * @param fiveMilliamps what its 5 V terminals can give to others, its logic supply among them; 0
+   *     where they pass on what its plug gives
    * @param usualMilliamps what it takes itself in use
    * @param mostMilliamps what it takes at worst
    */
@@ -171,15 +173,17 @@ public record BoardKind(
       double pinMilliamps,
       double allMilliamps,
       double supplyMilliamps,
+      double fiveMilliamps,
       double usualMilliamps,
       double mostMilliamps) {
     /** 8 mA a pin, 100 mA in all, 300 mA to others, 30 to 60 mA of its own. */
-    public static final Current USUAL = new Current(8, 100, 300, 30, 60);
+    public static final Current USUAL = new Current(8, 100, 300, 0, 30, 60);
 
     public Current {
       Check.between(0, 1000, pinMilliamps, "pin_ma");
       Check.between(0, 10_000, allMilliamps, "all_ma");
       Check.between(0, 10_000, supplyMilliamps, "supply_ma");
+      Check.between(0, 10_000, fiveMilliamps, "five_ma");
       Check.between(0, 10_000, usualMilliamps, "usual_ma");
       Check.between(usualMilliamps, 10_000, mostMilliamps, "most_ma");
     }

@@ -230,6 +230,7 @@ final class BoardJson {
                 key.number("pin_ma"),
                 key.number("all_ma"),
                 key.number("supply_ma"),
+                key.number("five_ma", 0),
                 key.number("usual_ma"),
                 key.number("most_ma")));
   }
@@ -282,6 +283,7 @@ final class BoardJson {
         .put("pin_ma", current.pinMilliamps())
         .put("all_ma", current.allMilliamps())
         .put("supply_ma", current.supplyMilliamps())
+        .put("five_ma", current.fiveMilliamps())
         .put("usual_ma", current.usualMilliamps())
         .put("most_ma", current.mostMilliamps());
     return node;

@@ -156,7 +156,7 @@ final class CircuitBoard {
             Optional.empty(),
             Optional.empty(),
             Optional.empty()),
-        new BoardKind.Current(4, 25, 100, 1, 5),
+        new BoardKind.Current(4, 25, 100, 0, 1, 5),
         Optional.of(circuit));
   }
 

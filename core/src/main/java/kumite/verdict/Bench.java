@@ -129,7 +129,31 @@ public final class Bench {
     // In a pile that was not measured whole no trial would prove anything.
     boolean whole = gaps().unmeasured() == 0;
     Trial trial = new Trial(this);
-    return joined.stream().map(f -> whole ? f.judgedBy(trial) : f.unmended()).toList();
+    List<Finding> found = new ArrayList<>();
+    joined.forEach(f -> found.add(whole ? f.judgedBy(trial) : f.unmended()));
+    behindSwitches(found);
+    return List.copyOf(found);
+  }
+
+  /** A switch that is open now will be closed: what stops then is told before it is. */
+  private void behindSwitches(List<Finding> found) {
+    Build closed = Supplies.closed(build);
+    if (closed.equals(build)) {
+      return;
+    }
+    int first = (int) found.stream().filter(f -> f.severity() == Severity.STOP).count();
+    int at = first;
+    for (Finding stop : next(closed).findings()) {
+      if (stop.severity() == Severity.STOP && !Trial.stopped(found, stop)) {
+        found.add(at++, stop.told("Once switched on: ", build.aspect()));
+      }
+    }
+    if (at > first) {
+      found.removeIf(
+          f ->
+              f.severity() == Severity.FINE
+                  && (f.station() == Station.POWER || f.station() == Station.LOOM));
+    }
   }
 
   /** {@return what a derivation of a room gives for the whole build, whatever is looked at} */

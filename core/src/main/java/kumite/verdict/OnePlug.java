@@ -11,6 +11,8 @@ import kumite.circuit.Wired;
 import kumite.device.PowerChecks;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
+import kumite.kind.BoardKind;
+import kumite.loom.Supplied;
 import kumite.name.SeatId;
 import kumite.wiring.Feeding;
 
@@ -70,8 +72,16 @@ final class OnePlug {
       desk.findings().stream()
           .filter(f -> f.code() != PowerCode.OVER_BUDGET)
           .filter(f -> f.code() != PowerCode.IN_BUDGET)
+          .filter(f -> f.code() != PowerCode.FIVE_VOLT_PINS)
           .forEach(findings::add);
       Budget budget = budget(group);
+      if (desk.circuit().isPresent() && Supplied.feeder(desk.build()).isEmpty()) {
+        BoardKind board = desk.circuit().get().asBuilt().board();
+        PowerChecks.fivePins(board, desk.circuit().get().budget(), budget)
+            .filter(f -> f.severity() != Severity.FINE || !desk.endangered())
+            .map(f -> f.told("Seat " + desk.build().seat().id() + ": ", desk.build().aspect()))
+            .ifPresent(findings::add);
+      }
       if (told.add(group) && budget.limitMilliamps() > 0) {
         boolean endangered =
             desks.stream().anyMatch(d -> d.endangered() && group.contains(d.build().seat().id()));

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Set;
 import kumite.build.Build;
 import kumite.build.supply.SupplyBook;
+import kumite.build.supply.SupplyPart;
+import kumite.circuit.Budget;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.finding.Subject;
@@ -68,6 +70,15 @@ public final class Supplies {
 
   private Supplies() {}
 
+  /** {@return a build with each of its switches and fuses closed} */
+  static Build closed(Build build) {
+    SupplyBook book = build.get(SupplyBook.PART);
+    for (SupplyPart part : book.parts()) {
+      book = part.open() ? book.with(part.opened(false)) : book;
+    }
+    return build.with(SupplyBook.PART, book);
+  }
+
   private static Map<SeatId, SupplyTree.Load> loads(List<Desk> desks) {
     Map<SeatId, SupplyTree.Load> loads = new LinkedHashMap<>();
     for (Desk desk : desks) {
@@ -78,8 +89,8 @@ public final class Supplies {
                       desk.build().seat().id(),
                       new SupplyTree.Load(
                           wired.asBuilt().board().name(),
-                          wired.budget().usualMilliamps(),
-                          wired.budget().worstMilliamps(),
+                          wired.budget().usual(Budget.Taker.BOARD, Budget.Taker.PART),
+                          wired.budget().worst(Budget.Taker.BOARD, Budget.Taker.PART),
                           Supplied.inlet(wired.asBuilt().board())
                               .map(Terminal::volts)
                               .orElse(0.0))));

@@ -49,7 +49,7 @@ final class Trial implements Remedy.Judge {
   }
 
   /** {@return whether one of the stops speaks of no less than another one} */
-  private static boolean stopped(List<Finding> stops, Finding stop) {
+  static boolean stopped(List<Finding> stops, Finding stop) {
     return stops.stream()
         .filter(f -> f.severity() == Severity.STOP && f.code().equals(stop.code()))
         .anyMatch(f -> f.about().containsAll(stop.about()));

@@ -388,7 +388,91 @@ public class SupplyLawTest {
                 .withAdded(Jumper.parse("one:- - other:-")));
     assertThat(stops(parallel)).contains("SU-04");
     Build shorted = build.withLoom(build.loom().withAdded(Jumper.parse("jack:+ - jack:-")));
+    assertThat(stops(shorted)).contains("NT-01").doesNotContain("SU-01");
+  }
+
+  /** The tree adds up takers: what a fault would draw is told with the fault, once. */
+  @Test(dataProvider = "seeds")
+  public void aShortIsNoLoadOfTheTree(int seed) {
+    Build build = draw(new SplittableRandom(seed));
+    Build shorted = build.withLoom(build.loom().withAdded(Jumper.parse("board:3V3 - board:GND")));
+    Bench fine = Bench.of(build, CATALOGUE);
+    Bench bench = fine.next(shorted);
     assertThat(stops(shorted)).contains("NT-01");
+    assertThat(bench.get(Supplies.TREE).branches())
+        .extracting(SupplyTree.Branch::worstMilliamps)
+        .allSatisfy(worst -> assertThat(worst).isLessThan(20_000));
+  }
+
+  /** An open switch hides no stop: each that is there once it is closed is told before. */
+  @Test(dataProvider = "seeds")
+  public void aSwitchHidesNothing(int seed) {
+    SplittableRandom random = new SplittableRandom(900 + seed);
+    Build build = draw(random);
+    List<String> ends = List.of("3V3", "5V", "GND", "D2", "D5", "D13", "A0");
+    String one = ends.get(random.nextInt(ends.size()));
+    String other = ends.get(random.nextInt(ends.size()));
+    if (!one.equals(other)) {
+      Jumper slip = Jumper.parse("board:" + one + " - board:" + other);
+      build = build.withLoom(build.loom().withAdded(slip));
+    }
+    List<Finding> now = Bench.of(build, CATALOGUE).findings();
+    for (Finding stop : Bench.of(Supplies.closed(build), CATALOGUE).findings()) {
+      if (stop.severity() == Severity.STOP) {
+        assertThat(now)
+            .as("%s", stop)
+            .anyMatch(f -> f.code().equals(stop.code()) && f.about().containsAll(stop.about()));
+      }
+    }
+  }
+
+  /** What a port gives is said of boards that live on one, and of no other. */
+  @Test(dataProvider = "seeds")
+  public void aPortIsSpokenOfWhereThereIsOne(int seed) {
+    Build build = draw(new SplittableRandom(500 + seed));
+    boolean port = build.get(SupplyBook.PART).boards().isEmpty();
+    assertThat(
+            Bench.of(build, CATALOGUE).findings().stream()
+                .anyMatch(f -> f.code().text().equals("BR-02")))
+        .isEqualTo(port);
+  }
+
+  @DataProvider
+  Object[][] lampsOnAHeader() {
+    // 60 mA a lamp at full white, common practice: 16 are 960 mA of the 1000 mA of the header's
+    // 5 V pins, which is common practice too. In play the usual colours take a part of that.
+    return new Object[][] {
+      {1, Severity.FINE}, {16, Severity.FINE}, {17, Severity.LOOK}, {150, Severity.STOP}
+    };
+  }
+
+  /** A header's 5 V pins give what its supply leaves, not what a port gives. */
+  @Test(dataProvider = "lampsOnAHeader")
+  public void aHeaderGivesSoMuch(int lamps, Severity said) {
+    Build build =
+        with(
+            new SupplyBook(
+                List.of(part("strip", "strip-60", Optional.empty()).withCount(lamps)), Map.of()),
+            "header-40");
+    assertThat(Bench.of(build, CATALOGUE).findings().stream().filter(f -> code(f, "PW-25")))
+        .extracting(Finding::severity)
+        .containsExactly(said);
+    Build fed =
+        with(
+            new SupplyBook(
+                List.of(
+                    part("jack", "jack-5v", Optional.empty()),
+                    part("strip", "strip-60", Optional.of("jack")).withCount(lamps)),
+                Map.of()),
+            "header-40");
+    assertThat(Bench.of(fed, CATALOGUE).findings().stream().filter(f -> code(f, "PW-25")))
+        .as("what another source feeds does not hang on it")
+        .extracting(Finding::severity)
+        .containsExactly(Severity.FINE);
+  }
+
+  private static boolean code(Finding finding, String code) {
+    return finding.code().text().equals(code);
   }
 
   /** 5 V / 0.9 out of 3.7 V: power is kept but for the loss; a bank's hours by hand. */

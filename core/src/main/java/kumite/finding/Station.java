@@ -11,6 +11,7 @@ import java.util.Locale;
 public record Station(String title) {
   public static final Station BRIEF = new Station("Brief");
   public static final Station PANEL = new Station("Panel");
+  public static final Station CASE = new Station("Case");
   public static final Station LOOM = new Station("Loom");
   public static final Station POWER = new Station("Power");
   public static final Station MAP = new Station("Map");

@@ -103,6 +103,12 @@ record BoardRoom(
     return hangs() ? 0 : depthMm - heightMm();
   }
 
+  /** {@return how far half of its height is below the panel at a place, in mm} */
+  double middleMm(Panel panel, double yMm) {
+    double depth = panel.depthAtMm(yMm);
+    return (topMm(depth) + bottomMm(depth)) / 2;
+  }
+
   /** {@return how far its lower end is below the panel, where the case is so deep} */
   double bottomMm(double depthMm) {
     return hangs() ? heightMm() : depthMm;

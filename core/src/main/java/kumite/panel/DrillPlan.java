@@ -218,6 +218,21 @@ public record DrillPlan(List<Hole> holes) {
         holes.addAll(screws(build, board, tools));
       }
     }
+    LidScrews lid = LidScrews.of(build);
+    for (Point at : lid.at()) {
+      holes.add(
+          hole(
+              build,
+              Optional.empty(),
+              "case",
+              "screw",
+              at,
+              new Placement(at.xMm(), at.yMm(), 0),
+              new Shape.Round(lid.clearanceMm()),
+              0.5,
+              lid.sinkMm(),
+              tools));
+    }
     return new DrillPlan(ordered(holes));
   }
 

@@ -124,6 +124,12 @@ final class LidGaps {
     return Math.sqrt(farMm * farMm + deepMm * deepMm - level * level) - farMm;
   }
 
+  /** {@return what a body passes over, below a level, as the lid that it hangs from swings open} */
+  static Swept swung(Swept outline, double deepMm, double levelMm, Panel panel) {
+    double far = farFromHingeMm(outline.envelope(), panel);
+    return dragged(outline, panel.inside().opening(), outMm(far, deepMm, levelMm));
+  }
+
   private static double farFromHingeMm(Envelope body, Panel panel) {
     double far =
         switch (panel.inside().opening()) {

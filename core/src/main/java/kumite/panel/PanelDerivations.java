@@ -2,6 +2,7 @@ package kumite.panel;
 
 import java.util.ArrayList;
 import java.util.List;
+import kumite.build.box.BoxBook;
 import kumite.build.brief.Brief;
 import kumite.build.panel.Panel;
 import kumite.finding.Finding;
@@ -12,6 +13,10 @@ import kumite.room.Sight;
 /** What follows from the panel, and from what. */
 public final class PanelDerivations {
   private static final Sight PLATE = Sight.of(Facet.of(Panel.PART), Facet.CONTROLS, Facet.BOARDS);
+
+  /** Screws of the case go through it too. */
+  private static final Sight CASED =
+      Sight.of(Facet.of(Panel.PART), Facet.of(BoxBook.PART), Facet.CONTROLS, Facet.BOARDS);
 
   /** What the hand has to do is judged by whose hand it is and what is wanted together. */
   private static final Sight HAND =
@@ -28,7 +33,7 @@ public final class PanelDerivations {
 
   /** The holes. */
   public static final Derivation<DrillPlan> DRILL =
-      Derivation.of("drill plan", PLATE, given -> DrillPlan.of(given.build(), given.catalogue()));
+      Derivation.of("drill plan", CASED, given -> DrillPlan.of(given.build(), given.catalogue()));
 
   /** What is to be said of the panel, its case and the hand. */
   public static final Derivation<List<Finding>> FINDINGS =

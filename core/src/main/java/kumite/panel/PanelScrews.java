@@ -5,6 +5,7 @@ import java.util.List;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.panel.Block;
+import kumite.build.panel.Panel;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 
@@ -29,14 +30,18 @@ public final class PanelScrews {
 
   private PanelScrews() {}
 
+  /** {@return the blocks that the panel is screwed to, in order} */
+  public static List<Block> into(Panel panel) {
+    return panel.inside().blocks().stream()
+        .filter(block -> block.widthMm() <= SMALL_MM && block.heightMm() <= SMALL_MM)
+        .filter(block -> block.stands() != Block.Stands.FLOOR)
+        .toList();
+  }
+
   /** {@return all that lie on a screw, in the order of the controls} */
   public static List<Covered> covered(Build build, Catalogue catalogue) {
     List<Covered> covered = new ArrayList<>();
-    List<Block> screwed =
-        build.panel().inside().blocks().stream()
-            .filter(block -> block.widthMm() <= SMALL_MM && block.heightMm() <= SMALL_MM)
-            .filter(block -> block.stands() != Block.Stands.FLOOR)
-            .toList();
+    List<Block> screwed = into(build.panel());
     for (Control control : screwed.isEmpty() ? List.<Control>of() : build.controls()) {
       Placed part = Placed.of(control, catalogue.kindOf(control));
       for (Block block : screwed) {

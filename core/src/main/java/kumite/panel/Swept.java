@@ -16,7 +16,7 @@ import org.locationtech.jts.operation.distance.DistanceOp;
  * A convex outline as a core swept by a radius: a circle is a swept point, a slot a swept line, a
  * rounded rectangle a swept rectangle. Distances between such outlines are exact.
  */
-final class Swept {
+public final class Swept {
   private static final GeometryFactory FACTORY = new GeometryFactory();
 
   private final Geometry core;

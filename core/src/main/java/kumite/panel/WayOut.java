@@ -14,8 +14,10 @@ import kumite.parts.Catalogue;
  * @param side of the case
  * @param atMm its middle, from the left edge of the panel, or from the front edge at a side
  * @param plugMm how wide an opening its plug's grip passes
+ * @param downMm how far below the underside of the panel its plug is: half-way up the board, common
+ *     practice, no source
  */
-public record WayOut(String board, Side side, double atMm, double plugMm) {
+public record WayOut(String board, Side side, double atMm, double plugMm, double downMm) {
   /** A wall of the case. */
   public enum Side {
     FRONT("front", "left"),
@@ -67,7 +69,8 @@ public record WayOut(String board, Side side, double atMm, double plugMm) {
               board.words(),
               side,
               across ? end.yMm() : end.xMm(),
-              seating.plugWidthMm() + ROUND_MM));
+              seating.plugWidthMm() + ROUND_MM,
+              board.middleMm(build.panel(), end.yMm())));
     }
     return ways;
   }

@@ -30,8 +30,13 @@ public final class DxfDrawing {
    * @param kerfMm how wide the beam or cutter cuts; see {@link CutDrawing#of}
    */
   public static String of(Bench bench, double kerfMm) {
+    return of(CutDrawing.of(bench, kerfMm));
+  }
+
+  /** {@return a drawing as a DXF document} */
+  static String of(CutDrawing drawing) {
     DxfDrawing dxf = new DxfDrawing();
-    dxf.write(CutDrawing.of(bench, kerfMm));
+    dxf.write(drawing);
     return dxf.out.toString();
   }
 

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import kumite.box.BoxChecks;
 import kumite.build.Aspect;
 import kumite.build.Seat;
 import kumite.circuit.IslandDeck;
@@ -71,6 +72,52 @@ public final class Exports {
               "labels.pdf",
               (bench, choices) -> LabelSheet.pdf(bench, choices.paper()))
           .once();
+
+  // ---- of the case
+
+  public static final Export CASE_DXF =
+      Export.ofFiles(
+              "case-dxf",
+              "Pieces of the case on their sheets, DXF",
+              "case-1.dxf",
+              (bench, choices) -> BoxDrawing.files(bench, "dxf", DxfDrawing::of))
+          .once()
+          .where(BoxDrawing::anySheet);
+
+  public static final Export CASE_SVG =
+      Export.ofFiles(
+              "case-svg",
+              "Pieces of the case on their sheets, SVG",
+              "case-1.svg",
+              (bench, choices) -> BoxDrawing.files(bench, "svg", d -> SvgDrawing.of(d, 0)))
+          .once()
+          .where(BoxDrawing::anySheet);
+
+  public static final Export CASE_STL =
+      Export.ofFiles(
+              "case-stl",
+              "Printed pieces of the case, STL",
+              "tray.stl",
+              (bench, choices) -> BoxDrawing.solids(bench))
+          .once()
+          .where(bench -> !bench.get(BoxChecks.PLAN).printed().isEmpty());
+
+  public static final Export CASE_CUTS =
+      paper(
+              "case-cuts",
+              "Case: cut list, screws, order of work",
+              "case-cuts.pdf",
+              (bench, choices) -> BoxPaper.pdf(bench, choices.paper()))
+          .once();
+
+  public static final Export CASE_DRILL =
+      paper(
+              "case-drill",
+              "Drill templates of the case's faces 1:1",
+              "case-drill.pdf",
+              (bench, choices) -> FacePaper.pdf(bench, choices.paper()))
+          .once()
+          .where(FacePaper::any);
 
   // ---- of the loom
 

@@ -61,7 +61,12 @@ final class Tiling {
 
   /** Tiles the panel with what lies beside it. */
   Tiling(Bench bench, Pen pen, Extent extent) {
-    this.panel = bench.build().panel();
+    this(bench, bench.build().panel(), pen, extent);
+  }
+
+  /** Tiles a plate, a face of the case or the panel, with what lies beside it. */
+  Tiling(Bench bench, Panel plate, Pen pen, Extent extent) {
+    this.panel = plate;
     this.title = bench.build().brief().title() + ", revision " + bench.build().revision();
     this.pen = pen;
     this.extent = extent;

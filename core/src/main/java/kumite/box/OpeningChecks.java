@@ -1,0 +1,567 @@
+package kumite.box;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import kumite.build.Build;
+import kumite.build.box.Box;
+import kumite.build.box.BoxBook;
+import kumite.build.box.Cutout;
+import kumite.build.box.Face;
+import kumite.build.box.Through;
+import kumite.build.panel.Panel;
+import kumite.build.supply.SupplyBook;
+import kumite.build.supply.SupplyPart;
+import kumite.finding.Finding;
+import kumite.finding.Fix;
+import kumite.finding.Severity;
+import kumite.finding.Subject;
+import kumite.kind.SupplyKind;
+import kumite.measure.Placement;
+import kumite.measure.Point;
+import kumite.panel.Inside;
+import kumite.panel.Rounding;
+import kumite.panel.WayOut;
+import kumite.parts.Catalogue;
+import kumite.parts.SupplyFile;
+import kumite.working.Working;
+import org.locationtech.jts.geom.Polygon;
+
+/** Checks of what goes through the faces of a case. */
+final class OpeningChecks {
+  /** A grip is so much smaller than the opening that {@link WayOut} asks for. */
+  private static final double ROUND_MM = 2;
+
+  /** A plug's grip as tall as this passes: common practice, no source. */
+  private static final double GRIP_HIGH_MM = 7;
+
+  /** Beside a wall that backs it an edge may be so narrow: common practice, no source. */
+  private static final double BACKED_MM = 2;
+
+  /** A spanner or two fingers beside a nut: common practice, no source. */
+  private static final double FINGERS_MM = 3;
+
+  private static final int FARTHEST_MM = 400;
+  private static final double CHORD_DEGREES = 6;
+
+  private final Build build;
+  private final BoxShape shape;
+  private final Box box;
+  private final Panel panel;
+  private final List<Inside> inside;
+  private final List<WayOut> ways;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private OpeningChecks(Build build, Catalogue catalogue, BoxShape shape) {
+    this.build = build;
+    this.shape = shape;
+    this.box = shape.box();
+    this.panel = shape.panel();
+    this.inside = Inside.of(build, catalogue);
+    this.ways = WayOut.of(build, catalogue);
+  }
+
+  static List<Finding> of(Build build, Catalogue catalogue, BoxShape shape) {
+    OpeningChecks checks = new OpeningChecks(build, catalogue, shape);
+    for (Cutout opening : shape.box().openings()) {
+      checks.opening(opening);
+    }
+    checks.pairs();
+    checks.plugs();
+    checks.parts();
+    return checks.findings;
+  }
+
+  private void opening(Cutout opening) {
+    if (opening.face().wall() && !panel.rectangular()) {
+      say(
+          BoxCode.NO_FACE,
+          Severity.STOP,
+          opening,
+          "The case has no " + opening.face().words() + " for " + opening.name(),
+          "Openings in walls are worked out for a rectangular panel only: drill it by hand, or put it"
+              + " into the floor");
+      return;
+    }
+    edge(opening);
+    double wall = shape.wallMm();
+    if (wall > opening.through().mostWallMm()) {
+      say(
+          BoxCode.WALL_TOO_THICK,
+          Severity.STOP,
+          opening,
+          "The wall is too thick for " + opening.name(),
+          mm(wall)
+              + "; "
+              + opening.through().words()
+              + " goes through "
+              + mm(opening.through().mostWallMm())
+              + " at most: take the wall down from inside there, or set it in a thin plate over a"
+              + " larger hole");
+    }
+    nut(opening);
+    met(opening)
+        .ifPresent(
+            thing ->
+                findings.add(
+                    finding(
+                            BoxCode.MEETS_INSIDE,
+                            Severity.STOP,
+                            opening,
+                            opening.name() + " meets " + thing.words() + " inside",
+                            opening.through().words()
+                                + " reaches "
+                                + mm(opening.through().behindMm())
+                                + " in from the "
+                                + opening.face().words())
+                        .about(thing)
+                        .made()
+                        .mendedBy(() -> moved(opening))));
+    swung(opening)
+        .ifPresent(
+            thing ->
+                findings.add(
+                    finding(
+                            BoxCode.MEETS_AS_IT_SWINGS,
+                            Severity.STOP,
+                            opening,
+                            thing.words() + " meets " + opening.name() + " as the lid swings",
+                            "Its lowest edge runs on a circle about the hinge; "
+                                + opening.through().words()
+                                + " reaches into it")
+                        .about(thing)
+                        .made()
+                        .mendedBy(() -> moved(opening))));
+  }
+
+  private void edge(Cutout opening) {
+    double web = edgeMm(opening);
+    if (web >= BACKED_MM) {
+      return;
+    }
+    boolean off = web < 0;
+    findings.add(
+        finding(
+                BoxCode.OFF_ITS_FACE,
+                off ? Severity.STOP : Severity.LOOK,
+                opening,
+                off
+                    ? opening.name() + " is not on the " + opening.face().words()
+                    : opening.name() + " is near the edge of the " + opening.face().words(),
+                off
+                    ? "It reaches " + mm(-web) + " past the inside of the walls, floor or panel"
+                    : mm(web)
+                        + " are left; "
+                        + mm(BACKED_MM)
+                        + " beside the next wall hold (common practice)")
+            .made()
+            .mendedBy(() -> moved(opening)));
+  }
+
+  /** {@return the least left between a hole and the end of its face; negative past it} */
+  private double edgeMm(Cutout opening) {
+    Optional<Polygon> region = region(opening.face());
+    if (region.isEmpty()) {
+      return -1;
+    }
+    Polygon hole = hole(opening);
+    double distance = region.get().getBoundary().distance(hole);
+    if (region.get().contains(hole)) {
+      return distance;
+    }
+    double out = 0;
+    for (var corner : hole.getCoordinates()) {
+      var point = hole.getFactory().createPoint(corner);
+      out = Math.max(out, region.get().distance(point));
+    }
+    return -Math.max(out, 0.01);
+  }
+
+  private static Polygon hole(Cutout opening) {
+    return Outlines.polygonOf(
+        Rounding.points(
+            Rounding.of(opening.hole(), new Placement(opening.at().xMm(), opening.at().yMm(), 0)),
+            CHORD_DEGREES));
+  }
+
+  /** {@return a face between its neighbours, as places on it are measured} */
+  private Optional<Polygon> region(Face face) {
+    if (!shape.hollow()) {
+      return Optional.empty();
+    }
+    double in = shape.inMm();
+    double width = panel.widthMm();
+    double height = panel.heightMm();
+    double front = shape.depthMm(in);
+    double back = shape.depthMm(height - in);
+    return Optional.of(
+        Outlines.polygonOf(
+            switch (face) {
+              case FRONT -> BoardPieces.rectangle(in, 0, width - in, front);
+              case BACK -> BoardPieces.rectangle(in, 0, width - in, back);
+              case LEFT, RIGHT ->
+                  List.of(
+                      new Point(in, 0),
+                      new Point(height - in, 0),
+                      new Point(height - in, back),
+                      new Point(in, front));
+              case FLOOR -> shape.ring(in);
+            }));
+  }
+
+  private void nut(Cutout opening) {
+    double nut = opening.through().nutMm();
+    if (nut <= 0 || !opening.face().wall()) {
+      return;
+    }
+    double above = opening.at().yMm() - nut / 2;
+    double depth =
+        opening.face().across()
+            ? shape.leastDepthMm(opening.face())
+            : shape.depthMm(opening.at().xMm());
+    double below = depth - opening.at().yMm() - nut / 2;
+    double room = Math.min(above, below);
+    if (room < FINGERS_MM && edgeMm(opening) >= 0) {
+      findings.add(
+          finding(
+                  BoxCode.NUT_BOUND,
+                  room < 0 ? Severity.STOP : Severity.LOOK,
+                  opening,
+                  room < 0
+                      ? "The nut of " + opening.name() + " does not go on"
+                      : "The nut of " + opening.name() + " is hard to reach",
+                  mm(nut)
+                      + " across; "
+                      + mm(Math.max(0, room))
+                      + " are left to the "
+                      + (above < below ? "panel" : "floor")
+                      + "; "
+                      + mm(FINGERS_MM)
+                      + " let it be turned (common practice)")
+              .made()
+              .mendedBy(() -> moved(opening)));
+    }
+  }
+
+  /** What a part takes up inside the case: left, front, right, back, upper and lower end. */
+  private Optional<double[]> behind(Cutout opening) {
+    double deep = opening.through().behindMm();
+    if (deep <= 0) {
+      return Optional.empty();
+    }
+    double w = Math.max(opening.hole().widthMm(), opening.through().nutMm()) / 2;
+    double h = Math.max(opening.hole().heightMm(), opening.through().nutMm()) / 2;
+    double x = opening.at().xMm();
+    double y = opening.at().yMm();
+    double in = shape.inMm();
+    double right = panel.widthMm() - in;
+    double back = panel.heightMm() - in;
+    return Optional.of(
+        switch (opening.face()) {
+          case FRONT -> new double[] {x - w, in, x + w, in + deep, y - h, y + h};
+          case BACK -> new double[] {x - w, back - deep, x + w, back, y - h, y + h};
+          case LEFT -> new double[] {in, x - w, in + deep, x + w, y - h, y + h};
+          case RIGHT -> new double[] {right - deep, x - w, right, x + w, y - h, y + h};
+          case FLOOR -> {
+            double floor = Math.min(shape.depthMm(y - h), shape.depthMm(y + h));
+            yield new double[] {x - w, y - h, x + w, y + h, floor - deep, floor};
+          }
+        });
+  }
+
+  private Optional<Inside> met(Cutout opening) {
+    return behind(opening)
+        .flatMap(
+            b ->
+                inside.stream()
+                    .filter(t -> t.gapMm(b[0], b[1], b[2], b[3], b[4], b[5]) < 0)
+                    .findFirst());
+  }
+
+  private Optional<Inside> swung(Cutout opening) {
+    return behind(opening)
+        .flatMap(
+            b ->
+                inside.stream()
+                    .filter(t -> t.gapMm(b[0], b[1], b[2], b[3], b[4], b[5]) >= 0)
+                    .filter(t -> t.swungMm(panel, b[0], b[1], b[2], b[3], b[4]) < 0)
+                    .findFirst());
+  }
+
+  /** Two openings on one face, and what is behind two on any. */
+  private void pairs() {
+    List<Cutout> all = box.openings();
+    for (int i = 0; i < all.size(); i++) {
+      for (int j = i + 1; j < all.size(); j++) {
+        pair(all.get(i), all.get(j));
+      }
+    }
+  }
+
+  private void pair(Cutout one, Cutout other) {
+    boolean same = one.face() == other.face();
+    double web = same ? hole(one).distance(hole(other)) : Double.POSITIVE_INFINITY;
+    boolean shared = same && hole(one).intersects(hole(other)) || behindMeets(one, other);
+    double wanted = box.material().webMm(shape.wallMm());
+    if (!shared && web >= wanted) {
+      return;
+    }
+    findings.add(
+        finding(
+                BoxCode.OPENINGS_MEET,
+                shared ? Severity.STOP : Severity.LOOK,
+                one,
+                one.name()
+                    + (shared ? " and " : " is near ")
+                    + other.name()
+                    + (shared ? " meet" : ""),
+                shared
+                    ? same && web <= 0
+                        ? "Their holes run into each other on the " + one.face().words()
+                        : "What is behind them takes the same room"
+                    : mm(web) + " are left between them; " + mm(wanted) + " hold (common practice)")
+            .about(other)
+            .made()
+            .mendedBy(() -> moved(other)));
+  }
+
+  private boolean behindMeets(Cutout one, Cutout other) {
+    Optional<double[]> a = behind(one);
+    Optional<double[]> b = behind(other);
+    if (a.isEmpty() || b.isEmpty()) {
+      return false;
+    }
+    for (int i : new int[] {0, 1, 4}) {
+      int end = i == 4 ? 5 : i + 2;
+      if (a.get()[i] >= b.get()[end] - 1e-9 || b.get()[i] >= a.get()[end] - 1e-9) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Each board's plug has its own way out, or a cable that is led out elsewhere. */
+  private void plugs() {
+    List<WayOut> without = new ArrayList<>();
+    for (WayOut way : ways) {
+      if (panel.rectangular() && !let(way)) {
+        without.add(way);
+      }
+    }
+    long cables =
+        box.openings().stream()
+            .filter(
+                o ->
+                    switch (o.through()) {
+                      case CABLE, CABLE_WITH_PLUG, GROMMET, GLAND, USB_SOCKET -> true;
+                      default -> false;
+                    })
+            .count();
+    for (WayOut way : without) {
+      Optional<Cutout> tight = tight(way);
+      if (tight.isPresent()) {
+        findings.add(
+            finding(
+                    BoxCode.DOES_NOT_PASS,
+                    Severity.STOP,
+                    tight.get(),
+                    "The plug of " + way.board() + " does not pass " + tight.get().name(),
+                    "Its grip is "
+                        + mm(way.plugMm() - ROUND_MM)
+                        + " x "
+                        + mm(GRIP_HIGH_MM)
+                        + ", "
+                        + mm(way.atMm())
+                        + " from the "
+                        + way.side().from()
+                        + " edge and "
+                        + mm(way.downMm())
+                        + " below the panel")
+                .made()
+                .mendedBy(
+                    Fix.of(
+                        "Put an opening of its size where it comes out",
+                        b ->
+                            cased(
+                                b,
+                                c -> c.without(tight.get().name()).with(PlainBox.opening(way))))));
+      } else if (cables > 0) {
+        cables--;
+      } else {
+        findings.add(
+            Finding.of(
+                    BoxCode.PLUG_HAS_NO_WAY,
+                    Severity.LOOK,
+                    List.of(new Subject.Thing("case")),
+                    "The plug of " + way.board() + " has no way out",
+                    "It points to the "
+                        + way.side().words()
+                        + ", "
+                        + mm(way.atMm())
+                        + " from the "
+                        + way.side().from()
+                        + " edge and "
+                        + mm(way.downMm())
+                        + " below the panel; no opening is left for it or for its cable")
+                .mendedBy(
+                    Fix.of(
+                        "Put an opening there",
+                        b -> cased(b, c -> c.with(PlainBox.opening(way))))));
+      }
+    }
+  }
+
+  private boolean let(WayOut way) {
+    double half = (way.plugMm() - ROUND_MM) / 2;
+    Polygon grip =
+        Outlines.polygonOf(
+            BoardPieces.rectangle(
+                way.atMm() - half,
+                way.downMm() - GRIP_HIGH_MM / 2,
+                way.atMm() + half,
+                way.downMm() + GRIP_HIGH_MM / 2));
+    return box.openings().stream()
+        .filter(o -> o.face().name().equals(way.side().name()))
+        .anyMatch(o -> hole(o).buffer(1e-6).contains(grip));
+  }
+
+  /** {@return an opening for a plug that lies where the plug comes out, and is too small} */
+  private Optional<Cutout> tight(WayOut way) {
+    Point at = new Point(way.atMm(), way.downMm());
+    return box.openings().stream()
+        .filter(o -> o.through() == Through.PLUG && o.face().name().equals(way.side().name()))
+        .filter(o -> o.at().distanceMm(at) < way.plugMm())
+        .findFirst();
+  }
+
+  /** Jacks and switches of the supply sit in a hole. */
+  private void parts() {
+    for (SupplyPart part : build.get(SupplyBook.PART).parts()) {
+      SupplyKind.Does does = SupplyFile.find(part.kind()).orElseThrow().does();
+      Optional<Through> wants =
+          does instanceof SupplyKind.Source source && source.form() == SupplyKind.Form.JACK
+              ? Optional.of(Through.JACK)
+              : does instanceof SupplyKind.Switch ? Optional.of(Through.SWITCH) : Optional.empty();
+      if (wants.isPresent() && box.opening(part.label()).isEmpty()) {
+        Cutout hole =
+            new Cutout(
+                part.label(),
+                Face.BACK,
+                new Point(part.placement().xMm(), shape.leastDepthMm(Face.BACK) / 2),
+                wants.get());
+        findings.add(
+            Finding.of(
+                    BoxCode.PART_WITHOUT_HOLE,
+                    Severity.LOOK,
+                    List.of(Subject.of(part.id())),
+                    part.label() + " has no hole in the case",
+                    "It sits in a face where hands reach it; an opening of its name tells which")
+                .mendedBy(
+                    () ->
+                        panel.rectangular()
+                            ? Optional.of(
+                                Fix.of(
+                                    "Put it into the back", b -> cased(b, c -> c.with(near(hole)))))
+                            : Optional.empty()));
+      }
+    }
+  }
+
+  /** {@return the opening where it troubles nobody, as near as there is such a place} */
+  private Cutout near(Cutout opening) {
+    return sound(opening) ? opening : place(opening).map(opening::movedTo).orElse(opening);
+  }
+
+  private boolean sound(Cutout opening) {
+    double wanted = box.material().webMm(shape.wallMm());
+    double nut = opening.through().nutMm() / 2 + FINGERS_MM;
+    boolean reached =
+        opening.through().nutMm() <= 0
+            || !opening.face().wall()
+            || opening.at().yMm() >= nut && depthAt(opening) - opening.at().yMm() >= nut;
+    Predicate<Cutout> apart =
+        other ->
+            other.name().equals(opening.name())
+                || !behindMeets(opening, other)
+                    && (other.face() != opening.face()
+                        || hole(other).distance(hole(opening)) >= wanted);
+    return reached
+        && edgeMm(opening) >= BACKED_MM
+        && met(opening).isEmpty()
+        && swung(opening).isEmpty()
+        && box.openings().stream().allMatch(apart);
+  }
+
+  private double depthAt(Cutout opening) {
+    return opening.face().across()
+        ? shape.leastDepthMm(opening.face())
+        : shape.depthMm(opening.at().xMm());
+  }
+
+  private Optional<Point> place(Cutout opening) {
+    List<Double> levels = new ArrayList<>();
+    levels.add(opening.at().yMm());
+    if (opening.face().wall()) {
+      levels.add(depthAt(opening) / 2);
+    }
+    for (int step = 0; step <= FARTHEST_MM; step++) {
+      for (double level : levels) {
+        for (int sign : new int[] {1, -1}) {
+          Point at = new Point(opening.at().xMm() + sign * step, level);
+          if (sound(opening.movedTo(at))) {
+            return Optional.of(at);
+          }
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  private Optional<Fix> moved(Cutout opening) {
+    return place(opening)
+        .map(
+            at ->
+                Fix.of(
+                    "Move " + opening.name() + " by " + mm(at.distanceMm(opening.at())),
+                    b -> cased(b, c -> c.with(opening.movedTo(at)))));
+  }
+
+  static Build cased(Build build, java.util.function.UnaryOperator<Box> change) {
+    return build.with(BoxBook.PART, new BoxBook(build.get(BoxBook.PART).box().map(change)));
+  }
+
+  private void say(BoxCode code, Severity severity, Cutout opening, String title, String detail) {
+    findings.add(finding(code, severity, opening, title, detail).made());
+  }
+
+  /** A finding of an opening, which may be of others too. */
+  private record Told(
+      BoxCode code, Severity severity, List<Subject> about, String title, String detail) {
+    Told about(Inside thing) {
+      List<Subject> more = new ArrayList<>(about);
+      thing.control().ifPresent(control -> more.add(Subject.of(control)));
+      return new Told(code, severity, more, title, detail);
+    }
+
+    Told about(Cutout other) {
+      List<Subject> more = new ArrayList<>(about);
+      more.add(new Subject.Thing("opening " + other.name()));
+      return new Told(code, severity, more, title, detail);
+    }
+
+    Finding made() {
+      return Finding.of(code, severity, about, title, detail);
+    }
+  }
+
+  private static Told finding(
+      BoxCode code, Severity severity, Cutout opening, String title, String detail) {
+    return new Told(
+        code, severity, List.of(new Subject.Thing("opening " + opening.name())), title, detail);
+  }
+
+  static String mm(double value) {
+    return Working.number(value, 1) + " mm";
+  }
+}

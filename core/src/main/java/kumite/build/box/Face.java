@@ -1,0 +1,46 @@
+package kumite.build.box;
+
+/**
+ * A side of the case other than the panel.
+ *
+ * <p>Places on a wall are measured along its upper edge, from the left edge of the panel at front
+ * and back and from its front edge at the sides, and down from the underside of the panel. Places
+ * on the floor are those of the panel above it.
+ */
+public enum Face {
+  FRONT("front", "left", true),
+  BACK("back", "left", true),
+  LEFT("left", "front", false),
+  RIGHT("right", "front", false),
+  FLOOR("floor", "left", true);
+
+  private final String words;
+  private final String from;
+  private final boolean across;
+
+  Face(String words, String from, boolean across) {
+    this.words = words;
+    this.from = from;
+    this.across = across;
+  }
+
+  /** {@return in words for people} */
+  public String words() {
+    return words;
+  }
+
+  /** {@return the edge that places along it are measured from} */
+  public String from() {
+    return from;
+  }
+
+  /** {@return whether it runs left to right} */
+  public boolean across() {
+    return across;
+  }
+
+  /** {@return whether it stands under an edge of the panel} */
+  public boolean wall() {
+    return this != FLOOR;
+  }
+}

@@ -29,8 +29,17 @@ public final class Builds {
 
   /** {@return the demo} */
   public static Build ferryBridge() {
+    return demo(Demo.USUAL);
+  }
+
+  /** {@return the demo of two seats in wood} */
+  public static Build lanternDuel() {
+    return demo("lantern-duel");
+  }
+
+  private static Build demo(String name) {
     try {
-      return Demo.open(Demo.USUAL, Catalogue.standard());
+      return Demo.open(name, Catalogue.standard());
     } catch (BuildFileException e) {
       throw new AssertionError(e);
     }

@@ -41,7 +41,8 @@ final class ExportCommand implements Callable<Integer> {
           "bench-sheet, template-pdf, svg, dxf, art, drill-csv, cap-labels, header-overlay,"
               + " wiring-board, wiring-csv, cut-list, netlist, parts-csv, spice, labels,"
               + " assignment, host-chart, mapping-line, descriptor, ports, leads, firmware, plan,"
-              + " bill, bill-sheet, round, readings, loader-table, or all.")
+              + " bill, bill-sheet, round, readings, loader-table, case-dxf, case-svg, case-stl, case-cuts,"
+              + " case-drill, or all.")
   private String what;
 
   @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder to write to.")

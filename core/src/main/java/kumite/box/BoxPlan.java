@@ -5,6 +5,7 @@ import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.box.Box;
 import kumite.build.box.BoxBook;
+import kumite.build.box.Cutout;
 import kumite.build.panel.Material;
 import kumite.parts.Catalogue;
 
@@ -59,6 +60,11 @@ public record BoxPlan(
                 p.part() == Piece.Part.TRAY
                     || p.part() == Piece.Part.PANEL && p.material() == Material.PRINTED)
         .toList();
+  }
+
+  /** {@return an opening as near to its place as it troubles nobody; where it is, if nowhere} */
+  public Cutout placed(Cutout opening, Catalogue catalogue) {
+    return OpeningChecks.placed(build, catalogue, shape, opening);
   }
 
   /** {@return the surface of a piece} */

@@ -56,6 +56,11 @@ public record BoxShape(Panel panel, Box box) {
     return yMm / cosTilt();
   }
 
+  /** {@return which place of the floor lies so far along its slope} */
+  public Point onFloor(Point along) {
+    return new Point(along.xMm(), along.yMm() * cosTilt());
+  }
+
   /** {@return whether there is any room between its walls} */
   public boolean hollow() {
     return panel.widthMm() > 2 * inMm() + 1

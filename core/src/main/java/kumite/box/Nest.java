@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import kumite.build.box.Box;
+import kumite.build.box.Face;
 import kumite.build.box.Making;
 import kumite.build.box.StockSheet;
 import kumite.build.panel.Material;
+import kumite.measure.Point;
 
 /**
  * The pieces laid on sheets: strips across the sheet, the tallest piece first, so that boards are
@@ -63,6 +65,21 @@ public record Nest(List<Laid> sheets, List<Piece> tooLarge) {
    * @param strip which strip of the sheet, from 0
    */
   public record Spot(Piece piece, double leftMm, double topMm, boolean turned, int strip) {
+    /** {@return where a place of the piece lies on the sheet; walls and floor seen from inside} */
+    public Point at(Point place) {
+      double x = place.xMm() - piece.leftMm();
+      double y = place.yMm() - piece.topMm();
+      x = mirrored() ? piece.widthMm() - x : x;
+      return turned
+          ? new Point(leftMm + y, topMm + piece.widthMm() - x)
+          : new Point(leftMm + x, topMm + y);
+    }
+
+    /** {@return whether it lies turned over: back and left are kept as seen from outside} */
+    public boolean mirrored() {
+      return piece.face().filter(f -> f == Face.BACK || f == Face.LEFT).isPresent();
+    }
+
     /** {@return how much of the sheet's width it takes, in mm} */
     public double widthMm() {
       return turned ? piece.heightMm() : piece.widthMm();

@@ -30,12 +30,6 @@ import org.locationtech.jts.geom.Polygon;
 
 /** Checks of what goes through the faces of a case. */
 final class OpeningChecks {
-  /** A grip is so much smaller than the opening that {@link WayOut} asks for. */
-  private static final double ROUND_MM = 2;
-
-  /** A plug's grip as tall as this passes: common practice, no source. */
-  private static final double GRIP_HIGH_MM = 7;
-
   /** Beside a wall that backs it an edge may be so narrow: common practice, no source. */
   private static final double BACKED_MM = 2;
 
@@ -71,6 +65,11 @@ final class OpeningChecks {
     checks.plugs();
     checks.parts();
     return checks.findings;
+  }
+
+  /** {@return an opening where it troubles nobody, as near as there is such a place} */
+  static Cutout placed(Build build, Catalogue catalogue, BoxShape shape, Cutout opening) {
+    return new OpeningChecks(build, catalogue, shape).near(opening);
   }
 
   private void opening(Cutout opening) {
@@ -110,7 +109,7 @@ final class OpeningChecks {
                             Severity.STOP,
                             opening,
                             opening.name() + " meets " + thing.words() + " inside",
-                            opening.through().words()
+                            first(opening.through().words())
                                 + " reaches "
                                 + mm(opening.through().behindMm())
                                 + " in from the "
@@ -345,7 +344,7 @@ final class OpeningChecks {
   private void plugs() {
     List<WayOut> without = new ArrayList<>();
     for (WayOut way : ways) {
-      if (panel.rectangular() && !let(way)) {
+      if (panel.rectangular() && !way.let(box)) {
         without.add(way);
       }
     }
@@ -366,11 +365,11 @@ final class OpeningChecks {
                     BoxCode.DOES_NOT_PASS,
                     Severity.STOP,
                     tight.get(),
-                    "The plug of " + way.board() + " does not pass " + tight.get().name(),
+                    "The plug of " + way.board() + " does not pass its opening",
                     "Its grip is "
-                        + mm(way.plugMm() - ROUND_MM)
+                        + mm(way.gripMm())
                         + " x "
-                        + mm(GRIP_HIGH_MM)
+                        + mm(WayOut.GRIP_HIGH_MM)
                         + ", "
                         + mm(way.atMm())
                         + " from the "
@@ -410,20 +409,6 @@ final class OpeningChecks {
                         b -> cased(b, c -> c.with(PlainBox.opening(way))))));
       }
     }
-  }
-
-  private boolean let(WayOut way) {
-    double half = (way.plugMm() - ROUND_MM) / 2;
-    Polygon grip =
-        Outlines.polygonOf(
-            BoardPieces.rectangle(
-                way.atMm() - half,
-                way.downMm() - GRIP_HIGH_MM / 2,
-                way.atMm() + half,
-                way.downMm() + GRIP_HIGH_MM / 2));
-    return box.openings().stream()
-        .filter(o -> o.face().name().equals(way.side().name()))
-        .anyMatch(o -> hole(o).buffer(1e-6).contains(grip));
   }
 
   /** {@return an opening for a plug that lies where the plug comes out, and is too small} */
@@ -559,6 +544,10 @@ final class OpeningChecks {
       BoxCode code, Severity severity, Cutout opening, String title, String detail) {
     return new Told(
         code, severity, List.of(new Subject.Thing("opening " + opening.name())), title, detail);
+  }
+
+  private static String first(String words) {
+    return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
   }
 
   static String mm(double value) {

@@ -17,7 +17,6 @@ import kumite.codec.Kinds;
 import kumite.codec.ObjectCodec;
 import kumite.codec.Plain;
 import kumite.measure.Point;
-import kumite.measure.Range;
 import kumite.measure.Shape;
 import kumite.room.PartCodec;
 
@@ -113,10 +112,7 @@ public final class BoxJson {
         f.need("inside_depth_mm", Plain.number(Making.SIDE), Making.Bought::insideDepthMm)
             .says("front to back");
     Field<Making.Bought, Double> height =
-        f.need(
-            "inside_height_mm",
-            Plain.number(Range.of(5, 2000, "mm")),
-            Making.Bought::insideHeightMm);
+        f.need("inside_height_mm", Plain.number(Making.INSIDE), Making.Bought::insideHeightMm);
     return f.make(
         in -> new Making.Bought(in.get(thick), in.get(width), in.get(depth), in.get(height)));
   }

@@ -21,7 +21,9 @@ final class BoardGaps {
     for (int i = 0; i < boards.size(); i++) {
       BoardRoom board = boards.get(i);
       wall(Gap.Kind.BOARD_WALL, board, board.outline(), around, into);
-      board.plug().ifPresent(plug -> wall(Gap.Kind.PLUG_WALL, board, plug, around, into));
+      if (!around.lets(board)) {
+        board.plug().ifPresent(plug -> wall(Gap.Kind.PLUG_WALL, board, plug, around, into));
+      }
       for (int at = 0; at < around.outlines().size(); at++) {
         if (board.level(around.blocks().get(at), around.panel(), around.outlines().get(at))) {
           int block = at;

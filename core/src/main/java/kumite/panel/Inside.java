@@ -12,6 +12,7 @@ import kumite.measure.Point;
 import kumite.measure.Shape;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
+import org.locationtech.jts.geom.Coordinate;
 
 /**
  * What takes up room below the panel, for whatever else reaches in through the case.
@@ -108,8 +109,14 @@ public record Inside(
         kumite.measure.Placement.at((left + right) / 2, (front + back) / 2));
   }
 
-  /** {@return the middle of the box around it, seen from above} */
-  public Point centre() {
-    return new Point(outline.envelope().centre().x, outline.envelope().centre().y);
+  /** {@return its corners seen from above, in order; round ends as chords} */
+  public List<Point> corners() {
+    List<Point> corners = new ArrayList<>();
+    Coordinate[] ring =
+        outline.core().buffer(Math.max(0.01, outline.radiusMm()), 4).convexHull().getCoordinates();
+    for (int i = 0; i < ring.length - 1; i++) {
+      corners.add(new Point(ring[i].x, ring[i].y));
+    }
+    return corners;
   }
 }

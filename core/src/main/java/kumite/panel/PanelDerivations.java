@@ -12,16 +12,19 @@ import kumite.room.Sight;
 
 /** What follows from the panel, and from what. */
 public final class PanelDerivations {
-  private static final Sight PLATE = Sight.of(Facet.of(Panel.PART), Facet.CONTROLS, Facet.BOARDS);
-
-  /** Screws of the case go through it too. */
-  private static final Sight CASED =
+  /** Screws of the case go through it too, and openings of the case let plugs out. */
+  private static final Sight PLATE =
       Sight.of(Facet.of(Panel.PART), Facet.of(BoxBook.PART), Facet.CONTROLS, Facet.BOARDS);
 
   /** What the hand has to do is judged by whose hand it is and what is wanted together. */
   private static final Sight HAND =
       Sight.of(
-          Facet.of(Panel.PART), Facet.of(Brief.PART), Facet.CONTROLS, Facet.BOARDS, Facet.PROFILES);
+          Facet.of(Panel.PART),
+          Facet.of(BoxBook.PART),
+          Facet.of(Brief.PART),
+          Facet.CONTROLS,
+          Facet.BOARDS,
+          Facet.PROFILES);
 
   /** The gaps between all that is in the panel. */
   public static final Derivation<Gaps> GAPS =
@@ -33,7 +36,7 @@ public final class PanelDerivations {
 
   /** The holes. */
   public static final Derivation<DrillPlan> DRILL =
-      Derivation.of("drill plan", CASED, given -> DrillPlan.of(given.build(), given.catalogue()));
+      Derivation.of("drill plan", PLATE, given -> DrillPlan.of(given.build(), given.catalogue()));
 
   /** What is to be said of the panel, its case and the hand. */
   public static final Derivation<List<Finding>> FINDINGS =

@@ -6,13 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.Function;
 import kumite.box.BoxChecks;
 import kumite.box.BoxPlan;
 import kumite.box.Nest;
 import kumite.box.Piece;
-import kumite.build.box.Face;
 import kumite.build.box.Making;
 import kumite.measure.Placement;
 import kumite.measure.Point;
@@ -103,7 +101,7 @@ public final class BoxDrawing {
     double grow = kerf / 2 + tight / 4;
     for (Nest.Spot spot : laid.spots()) {
       Piece piece = spot.piece();
-      Function<Point, Point> onSheet = at -> onSheet(spot, at);
+      Function<Point, Point> onSheet = spot::at;
       paths.add(
           new CutDrawing.Path(
               CutDrawing.Layer.CUT, sides(piece.grown(grow).stream().map(onSheet).toList())));
@@ -166,26 +164,9 @@ public final class BoxDrawing {
     return sides;
   }
 
-  /** Back and left are kept as seen from outside; turned over, they are seen from inside too. */
-  private static boolean mirrored(Piece piece) {
-    Optional<Face> face = piece.face();
-    return face.filter(f -> f == Face.BACK || f == Face.LEFT).isPresent();
-  }
-
-  /** {@return where a place of a piece lies on its sheet} */
-  static Point onSheet(Nest.Spot spot, Point at) {
-    Piece piece = spot.piece();
-    double x = at.xMm() - piece.leftMm();
-    double y = at.yMm() - piece.topMm();
-    x = mirrored(piece) ? piece.widthMm() - x : x;
-    return spot.turned()
-        ? new Point(spot.leftMm() + y, spot.topMm() + piece.widthMm() - x)
-        : new Point(spot.leftMm() + x, spot.topMm() + y);
-  }
-
   private static Placement turned(Nest.Spot spot, Placement at) {
-    Point centre = onSheet(spot, at.centre());
-    double turn = mirrored(spot.piece()) ? -at.turnDegrees() : at.turnDegrees();
+    Point centre = spot.at(at.centre());
+    double turn = spot.mirrored() ? -at.turnDegrees() : at.turnDegrees();
     double degrees = ((spot.turned() ? turn - 90 : turn) % 360 + 360) % 360;
     return new Placement(centre.xMm(), centre.yMm(), degrees);
   }

@@ -17,6 +17,9 @@ public sealed interface Making {
   /** A side of a printer's bed or of a bought box. */
   Range SIDE = Range.of(20, 3000, "mm");
 
+  /** How deep a bought box is inside. */
+  Range INSIDE = Range.of(5, 2000, "mm");
+
   /** {@return how thick its walls are, in mm} */
   double thicknessMm();
 
@@ -117,7 +120,7 @@ public sealed interface Making {
       THICKNESS.check(thicknessMm, "thickness_mm");
       SIDE.check(insideWidthMm, "inside_width_mm");
       SIDE.check(insideDepthMm, "inside_depth_mm");
-      Range.of(5, 2000, "mm").check(insideHeightMm, "inside_height_mm");
+      INSIDE.check(insideHeightMm, "inside_height_mm");
     }
 
     @Override

@@ -39,6 +39,7 @@ public final class TypedField extends VBox {
   private DoubleFunction<String> writer;
   private final DoubleConsumer taken;
   private double value;
+  private boolean fine;
   private Range range = Range.of(-Length.LARGEST_MM, Length.LARGEST_MM);
 
   private TypedField(
@@ -124,6 +125,12 @@ public final class TypedField extends VBox {
         taken);
   }
 
+  /** {@return this, showing a hundredth of a millimetre, as a caliper does} */
+  public TypedField fine() {
+    fine = true;
+    return this;
+  }
+
   /** Shows lengths in another unit. */
   public void unit(LengthUnit unit) {
     reader =
@@ -141,7 +148,7 @@ public final class TypedField extends VBox {
           }
           return new Typed(length.mm(), length.understood());
         };
-    writer = mm -> Length.number(mm, unit) + " " + unit.symbol();
+    writer = mm -> (fine ? Length.fine(mm, unit) : Length.number(mm, unit)) + " " + unit.symbol();
     if (!text.isFocused()) {
       write();
     }

@@ -12,6 +12,9 @@ import java.util.Set;
 import java.util.TreeMap;
 import kumite.bill.Item.Group;
 import kumite.bill.Item.Unit;
+import kumite.box.BoxPlan;
+import kumite.box.Nest;
+import kumite.box.ScrewLine;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.plan.PlanBook;
@@ -36,6 +39,7 @@ import kumite.plan.Act;
 import kumite.plan.Plan;
 import kumite.plan.SeatWork;
 import kumite.signal.PortKind;
+import kumite.working.Working;
 
 /**
  * All that a build takes, counted: controls, boards, wire by gauge and colour, joints by kind,
@@ -60,8 +64,9 @@ public record Bill(List<Item> items) {
   }
 
   /** {@return the bill of a build} */
-  public static Bill of(Build build, Catalogue catalogue, List<SeatWork> seats, Plan plan) {
-    return new Bill(new Counter(build, catalogue, seats, plan).items());
+  public static Bill of(
+      Build build, Catalogue catalogue, List<SeatWork> seats, Plan plan, BoxPlan box) {
+    return new Bill(new Counter(build, catalogue, seats, plan, box).items());
   }
 
   /** {@return the row of that id, if there is one} */
@@ -74,15 +79,17 @@ public record Bill(List<Item> items) {
     private final Catalogue catalogue;
     private final List<SeatWork> seats;
     private final Plan plan;
+    private final BoxPlan box;
     private final PlanBook book;
     private final List<Item> items = new ArrayList<>();
     private double soldered;
 
-    Counter(Build build, Catalogue catalogue, List<SeatWork> seats, Plan plan) {
+    Counter(Build build, Catalogue catalogue, List<SeatWork> seats, Plan plan, BoxPlan box) {
       this.build = build;
       this.catalogue = catalogue;
       this.seats = seats;
       this.plan = plan;
+      this.box = box;
       this.book = build.get(PlanBook.PART);
     }
 
@@ -90,6 +97,7 @@ public record Bill(List<Item> items) {
       controls();
       boards();
       supplies();
+      box();
       wire();
       leads();
       smallParts();
@@ -128,6 +136,54 @@ public record Bill(List<Item> items) {
               each(Group.SUPPLIES, id, what, count, 0);
             }
           });
+    }
+
+    // ---- the case, where one was decided; screws of controls and boards are counted with those
+
+    private void box() {
+      if (!box.spoken()) {
+        return;
+      }
+      Map<String, Integer> sheets = new LinkedHashMap<>();
+      for (Nest.Laid laid : box.nest().sheets()) {
+        sheets.merge(
+            String.format(
+                Locale.ROOT,
+                "%s, %s mm, %.0f x %.0f mm",
+                laid.material().words(),
+                Working.number(laid.thicknessMm(), 1),
+                laid.sheet().widthMm(),
+                laid.sheet().heightMm()),
+            1,
+            Integer::sum);
+      }
+      int number = 1;
+      for (Map.Entry<String, Integer> sheet : sheets.entrySet()) {
+        each(Group.CASE, "case-sheet-" + number++, sheet.getKey(), sheet.getValue(), 0);
+      }
+      Map<String, Integer> screws = new LinkedHashMap<>();
+      for (ScrewLine line : box.screws()) {
+        boolean counted =
+            line.holds() == ScrewLine.Holds.CONTROL || line.holds() == ScrewLine.Holds.BOARD;
+        if (!counted) {
+          screws.merge(
+              line.size() + " screws" + (line.with().isEmpty() ? "" : ", " + line.with()),
+              line.count(),
+              Integer::sum);
+        }
+      }
+      number = 1;
+      for (Map.Entry<String, Integer> screw : screws.entrySet()) {
+        each(Group.CASE, "case-screw-" + number++, screw.getKey(), screw.getValue(), SMALL_SPARE);
+      }
+      if (box.box().feetMm() > 0) {
+        each(
+            Group.CASE,
+            "case-feet",
+            "feet of " + Working.number(box.box().feetMm(), 1) + " mm",
+            4,
+            0);
+      }
     }
 
     // ---- controls and what holds them

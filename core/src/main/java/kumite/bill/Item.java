@@ -31,6 +31,7 @@ public record Item(
     SUPPLIES("Supplies"),
     WIRE("Wire"),
     JOINTS("Joints"),
+    CASE("Case"),
     FIXINGS("Fixings"),
     LEADS("Leads and connectors"),
     SMALL_PARTS("Small parts"),

@@ -82,7 +82,10 @@ public record BoxPicture(List<Seen> faces) {
       }
     }
     if (look.inside()) {
-      Inside.of(plan.build(), catalogue).forEach(painter::thing);
+      // Blocks are pieces.
+      Inside.of(plan.build(), catalogue).stream()
+          .filter(thing -> thing.sort() != Inside.Sort.BLOCK)
+          .forEach(painter::thing);
     }
     painter.seen.sort(Comparator.comparingDouble((Seen s) -> -s.far()));
     return new BoxPicture(painter.seen);

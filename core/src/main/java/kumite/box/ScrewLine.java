@@ -10,6 +10,7 @@ import kumite.working.Working;
  * Screws of one size at one kind of joint.
  *
  * @param count how many
+ * @param holds what sort of joint
  * @param screw its size, such as {@code M3} or {@code 3.5 wood}
  * @param lengthMm its length; empty where no standard one both holds and stays inside
  * @param head which head
@@ -24,6 +25,7 @@ import kumite.working.Working;
  */
 public record ScrewLine(
     int count,
+    Holds holds,
     String screw,
     Optional<Double> lengthMm,
     Head head,
@@ -35,6 +37,15 @@ public record ScrewLine(
     String with,
     List<Subject> about,
     Working working) {
+  /** What sort of joint it is. */
+  public enum Holds {
+    CONTROL,
+    LID,
+    WALL,
+    FOOT,
+    BOARD
+  }
+
   /** The head of a screw. */
   public enum Head {
     FLAT("flat"),
@@ -56,11 +67,14 @@ public record ScrewLine(
     about = List.copyOf(about);
   }
 
-  /** {@return such as {@code 8 x M3 x 12 round} */
+  /** {@return such as {@code 8 x M3 x 12 round}} */
   public String words() {
-    return count
-        + " x "
-        + screw
+    return count + " x " + size();
+  }
+
+  /** {@return such as {@code M3 x 12 round}} */
+  public String size() {
+    return screw
         + lengthMm.map(mm -> String.format(Locale.ROOT, " x %.0f", mm)).orElse(", no length suits")
         + " "
         + head.words();

@@ -70,6 +70,7 @@ final class Screws {
   private final Box box;
   private final boolean wood;
   private final List<ScrewLine> lines = new ArrayList<>();
+  private ScrewLine.Holds holds = ScrewLine.Holds.CONTROL;
 
   private Screws(Build build, Catalogue catalogue, BoxShape shape) {
     this.build = build;
@@ -84,10 +85,14 @@ final class Screws {
     Screws screws = new Screws(build, catalogue, shape);
     screws.controls();
     if (shape.hollow()) {
+      screws.holds = ScrewLine.Holds.LID;
       screws.lid();
+      screws.holds = ScrewLine.Holds.WALL;
       screws.walls();
+      screws.holds = ScrewLine.Holds.FOOT;
       screws.feet();
     }
+    screws.holds = ScrewLine.Holds.BOARD;
     screws.boards();
     return screws.lines;
   }
@@ -149,6 +154,7 @@ final class Screws {
     lines.add(
         new ScrewLine(
             count,
+            holds,
             screw.name(),
             length,
             sinkMm > 0 ? ScrewLine.Head.FLAT : ScrewLine.Head.ROUND,
@@ -244,6 +250,7 @@ final class Screws {
     lines.add(
         new ScrewLine(
             count,
+            holds,
             "M3",
             length,
             sink > 0 ? ScrewLine.Head.FLAT : ScrewLine.Head.ROUND,
@@ -281,6 +288,7 @@ final class Screws {
     lines.add(
         new ScrewLine(
             count,
+            holds,
             Working.number(diameter, 1) + " wood",
             length,
             sink > 0 ? ScrewLine.Head.FLAT : ScrewLine.Head.ROUND,
@@ -413,6 +421,7 @@ final class Screws {
     Optional<Double> length = ScrewLength.between(ScrewLength.MACHINE, least, most);
     return new ScrewLine(
         count,
+        holds,
         screw.name(),
         length,
         ScrewLine.Head.ROUND,
@@ -438,6 +447,7 @@ final class Screws {
     lines.add(
         new ScrewLine(
             count,
+            holds,
             screw.name(),
             length,
             ScrewLine.Head.ROUND,
@@ -468,6 +478,7 @@ final class Screws {
     lines.add(
         new ScrewLine(
             count,
+            holds,
             String.format(Locale.ROOT, "%s thread-cutting", screw.name()),
             length,
             ScrewLine.Head.ROUND,

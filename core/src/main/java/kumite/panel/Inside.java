@@ -17,6 +17,7 @@ import org.locationtech.jts.geom.Coordinate;
 /**
  * What takes up room below the panel, for whatever else reaches in through the case.
  *
+ * @param sort what sort of thing
  * @param words what it is
  * @param control the control that it belongs to, if it is one
  * @param outline seen from above
@@ -25,12 +26,20 @@ import org.locationtech.jts.geom.Coordinate;
  * @param swings whether it hangs from the panel and moves with it
  */
 public record Inside(
+    Sort sort,
     String words,
     Optional<ControlId> control,
     Swept outline,
     double topMm,
     double bottomMm,
     boolean swings) {
+  /** What sort of thing. */
+  public enum Sort {
+    CONTROL,
+    BOARD,
+    BLOCK
+  }
+
   /** Things nearer than this in height share a height: they touch as well as meet. */
   private static final double NEAR_MM = 1e-6;
 
@@ -43,7 +52,13 @@ public record Inside(
       for (Swept below : part.below()) {
         all.add(
             new Inside(
-                control.label(), Optional.of(control.id()), below, 0, part.depthMm(panel), true));
+                Sort.CONTROL,
+                control.label(),
+                Optional.of(control.id()),
+                below,
+                0,
+                part.depthMm(panel),
+                true));
       }
     }
     for (BoardRoom board : BoardRoom.of(build, catalogue)) {
@@ -55,6 +70,7 @@ public record Inside(
       double depth = BoardRoom.floorMm(panel, outline, outline);
       all.add(
           new Inside(
+              Sort.BLOCK,
               block.name(),
               Optional.empty(),
               outline,
@@ -67,7 +83,13 @@ public record Inside(
 
   private static Inside board(BoardRoom board, String words, Swept outline, double depth) {
     return new Inside(
-        words, Optional.empty(), outline, board.topMm(depth), board.bottomMm(depth), board.hangs());
+        Sort.BOARD,
+        words,
+        Optional.empty(),
+        outline,
+        board.topMm(depth),
+        board.bottomMm(depth),
+        board.hangs());
   }
 
   /**

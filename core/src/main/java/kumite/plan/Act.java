@@ -60,13 +60,17 @@ public enum Act {
   BEEP_ALL(Sub.PROVE, Where.BENCH, METER),
   FIRST_POWER(Sub.PROVE, Where.BENCH, METER),
   HOST_TEST(Sub.PROVE, Where.HOST, COMPUTER),
+  CUT_CASE(Sub.CASE, Where.WORKSHOP, SAW),
+  PRINT_CASE(Sub.CASE, Where.BENCH),
+  OPEN_CASE(Sub.CASE, Where.WORKSHOP, DRILL),
+  JOIN_CASE(Sub.CASE, Where.WORKSHOP, GLUE, DRIVER),
   GLUE_DOWN(Sub.CASE, Where.BENCH, GLUE),
   CLOSE(Sub.CASE, Where.BENCH, DRIVER),
   PLAY(Sub.CASE, Where.HOST, COMPUTER),
   OWN(Sub.CASE, Where.BENCH);
 
   private static final Set<Act> NO_RETURN =
-      EnumSet.of(DRILL_HOLES, CUT_HOLES, PAINT, SHRINK, LEAD_BOOT, GLUE_DOWN);
+      EnumSet.of(DRILL_HOLES, CUT_HOLES, PAINT, SHRINK, LEAD_BOOT, OPEN_CASE, JOIN_CASE, GLUE_DOWN);
 
   private static final Set<Act> TESTS =
       EnumSet.of(

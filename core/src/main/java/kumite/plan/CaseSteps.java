@@ -3,6 +3,9 @@ package kumite.plan;
 import java.util.List;
 import java.util.Optional;
 import kumite.build.Build;
+import kumite.build.box.Box;
+import kumite.build.box.BoxBook;
+import kumite.build.box.Making;
 
 /** What is proved, glued and closed once all is wired. Minutes: common practice. */
 final class CaseSteps {
@@ -16,7 +19,50 @@ final class CaseSteps {
     this.seats = seats;
   }
 
+  /** How the case itself comes about, where one was decided. */
+  private void made(Box box) {
+    Making making = box.making();
+    int openings = box.openings().size();
+    if (making instanceof Making.Printed) {
+      sheet
+          .step("case-print", Act.PRINT_CASE, "Print the tray of the case")
+          .details("its floor on the bed; exports case-stl")
+          .add(15);
+    } else if (!(making instanceof Making.Bought)) {
+      boolean laser = making instanceof Making.Laser;
+      sheet
+          .step(
+              "case-cut",
+              Act.CUT_CASE,
+              laser ? "Cut the case's sheets, a corner first" : "Cut the boards of the case")
+          .details(
+              laser
+                  ? "try one corner of fingers before all of them; exports case-dxf"
+                  : "rip the strips, then cut them to length; bevels last; exports case-cuts")
+          .add(laser ? 40 : 90);
+    }
+    if (openings > 0) {
+      sheet
+          .step(
+              "case-open",
+              Act.OPEN_CASE,
+              "Cut the openings of the case: " + PanelSteps.count(openings, "opening"))
+          .details(
+              making instanceof Making.Printed || making instanceof Making.Laser
+                  ? "they are cut with the pieces: clear their edges, try each plug and nut"
+                  : "corners drilled, then jigsaw or file; try each plug and nut; exports case-drill")
+          .add(5 + 5.0 * openings);
+    }
+    if (making instanceof Making.Boards || making instanceof Making.Laser) {
+      sheet
+          .step("case-join", Act.JOIN_CASE, "Put the case together, dry first")
+          .details("both diagonals alike before the glue takes; screws crosswise")
+          .add(45);
+    }
+  }
+
   void write() {
+    build.get(BoxBook.PART).box().ifPresent(this::made);
     List<SeatWork> wired =
         seats.stream().filter(s -> s.board().isPresent() && !s.loom().strands().isEmpty()).toList();
     if (wired.isEmpty()) {

@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import kumite.box.BoxChecks;
+import kumite.box.BoxPicture;
 import kumite.box.BoxPlan;
 import kumite.box.Nest;
 import kumite.box.Piece;
@@ -13,10 +15,19 @@ import kumite.build.box.Making;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Paper;
+import kumite.measure.Point;
+import kumite.panel.Rounding;
+import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 
 /** The case on paper: pieces, how they lie on their sheets, screws, and the order of work. */
 final class BoxPaper {
+  private static final double MARGIN_MM = 14;
+  private static final double APART_MM = 45;
+
+  /** A hinged lid stands a little open, one that lifts off is raised. */
+  private static final double APART_LID = 25;
+
   private BoxPaper() {}
 
   /** {@return it as a PDF document} */
@@ -42,7 +53,49 @@ final class BoxPaper {
           sheets(flow, plan);
           screws(flow, plan);
           order(flow, plan);
+          picture(pen, plan, bench.catalogue(), title);
         });
+  }
+
+  /** How it goes together: all pieces drawn apart, from the front left. */
+  private static void picture(Pen pen, BoxPlan plan, Catalogue catalogue, String title)
+      throws IOException {
+    Pen.Sheet sheet = pen.paper();
+    pen.page(sheet);
+    pen.text(Face.STRONG, 11, MARGIN_MM, MARGIN_MM + 4, title + ", how it goes together");
+    BoxPicture seen =
+        BoxPicture.of(
+            plan, catalogue, new BoxPicture.Look(-32, 30, APART_LID, APART_MM, Set.of(), false));
+    double left = 0;
+    double right = 1;
+    double top = 0;
+    double bottom = 1;
+    for (BoxPicture.Seen face : seen.faces()) {
+      for (Point p : face.corners()) {
+        left = Math.min(left, p.xMm());
+        right = Math.max(right, p.xMm());
+        top = Math.min(top, p.yMm());
+        bottom = Math.max(bottom, p.yMm());
+      }
+    }
+    double scale =
+        Math.min(
+            (sheet.widthMm() - 2 * MARGIN_MM) / (right - left),
+            (sheet.heightMm() - 3 * MARGIN_MM) / (bottom - top));
+    double x = MARGIN_MM - left * scale;
+    double y = 2 * MARGIN_MM - top * scale;
+    pen.width(0.2);
+    for (BoxPicture.Seen face : seen.faces()) {
+      List<Point> ring =
+          face.corners().stream().map(p -> new Point(p.xMm() * scale, -p.yMm() * scale)).toList();
+      List<Rounding.Piece> sides = new ArrayList<>();
+      for (int i = 0; i < ring.size(); i++) {
+        sides.add(new Rounding.Side(ring.get(i), ring.get((i + 1) % ring.size())));
+      }
+      double grey = face.kind() == BoxPicture.Kind.HOLE ? 0.6 : 0.86 + 0.14 * face.light();
+      pen.filled(sides, x, y, grey);
+      pen.path(ring, x, y);
+    }
   }
 
   private static String first(String words) {
@@ -148,12 +201,12 @@ final class BoxPaper {
         "Screws; tighten crosswise, by hand in plastic",
         List.of(
             Flow.Column.tick("", 6),
-            Flow.Column.of("screw", 40),
-            Flow.Column.of("what it holds", 56),
-            Flow.Column.mono("length may be", 26),
-            Flow.Column.mono("pilot", 14),
-            Flow.Column.mono("sink", 14),
-            Flow.Column.of("with", 30)),
+            Flow.Column.of("screw", 36),
+            Flow.Column.of("what it holds", 54),
+            Flow.Column.mono("may be", 22),
+            Flow.Column.mono("pilot", 11),
+            Flow.Column.mono("sink", 11),
+            Flow.Column.of("with", 44)),
         rows,
         "It takes no screws.");
   }

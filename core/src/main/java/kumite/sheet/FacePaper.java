@@ -49,12 +49,12 @@ final class FacePaper {
         paper,
         pen -> {
           for (Piece piece : drilled) {
-            face(bench, pen, piece);
+            face(bench, pen, plan, piece);
           }
         });
   }
 
-  private static void face(Bench bench, Pen pen, Piece piece) throws IOException {
+  private static void face(Bench bench, Pen pen, BoxPlan plan, Piece piece) throws IOException {
     double width = Math.max(20, piece.widthMm());
     double height = Math.max(20, piece.heightMm());
     Panel plate =
@@ -69,7 +69,13 @@ final class FacePaper {
     Tiling tiling = new Tiling(bench, plate, pen, Tiling.Extent.of(plate));
     String from = piece.id() + ", from outside; x from the left, y down from its upper edge.";
     tiling.side(
-        false, from, "Full line: cut. Crosses: middles of holes.", page -> draw(pen, page, piece));
+        false,
+        from,
+        "Full line: cut. Crosses: middles of holes. Crosses in circles lie on each other.",
+        page -> {
+          draw(pen, page, plan, piece);
+          tiling.registration(page);
+        });
   }
 
   /** {@return a place of a piece as it is seen from outside, y up from its lower edge} */
@@ -84,7 +90,8 @@ final class FacePaper {
     return new Point(turned ? piece.widthMm() - x : x, piece.heightMm() - y);
   }
 
-  private static void draw(Pen pen, Tiling.Page page, Piece piece) throws IOException {
+  private static void draw(Pen pen, Tiling.Page page, BoxPlan plan, Piece piece)
+      throws IOException {
     pen.width(0.35);
     pen.path(
         piece.outline().stream().map(p -> seen(piece, p)).toList(), page.left(), page.bottom());
@@ -107,7 +114,9 @@ final class FacePaper {
           6.5,
           x,
           y + hole.shape().heightMm() / 2 + 6,
-          hole.words() + ", " + size(hole.shape()));
+          // Screws of a board stand too near each other for words.
+          (plan.box().opening(hole.words()).isPresent() ? hole.words() + ", " : "")
+              + size(hole.shape()));
       pen.textCentred(
           Face.WORDS,
           6.5,

@@ -1,6 +1,8 @@
 package kumite.verdict;
 
 import kumite.bill.Bill;
+import kumite.box.BoxChecks;
+import kumite.build.box.BoxBook;
 import kumite.build.lead.LeadBook;
 import kumite.build.panel.Panel;
 import kumite.build.plan.PlanBook;
@@ -18,6 +20,7 @@ public final class Works {
   public static final Sight SEEN =
       Sight.of(
           Facet.of(Panel.PART),
+          Facet.of(BoxBook.PART),
           Facet.CONTROLS,
           Facet.of(LeadBook.PART),
           Facet.LINKS,
@@ -44,8 +47,13 @@ public final class Works {
               "bill",
               SEEN,
               given ->
-                  Bill.of(given.build(), given.catalogue(), given.get(Desks.WORK), given.get(PLAN)))
-          .from(Desks.WORK, PLAN);
+                  Bill.of(
+                      given.build(),
+                      given.catalogue(),
+                      given.get(Desks.WORK),
+                      given.get(PLAN),
+                      given.get(BoxChecks.PLAN)))
+          .from(Desks.WORK, PLAN, BoxChecks.PLAN);
 
   private Works() {}
 }

@@ -170,6 +170,7 @@ final class SolidView extends VBox {
       shape.setFill(fill(face));
       shape.getStyleClass().add("case-edge");
       shape.setAccessibleText(face.id());
+      shape.setMouseTransparent(true);
       picture.getChildren().add(shape);
     }
   }

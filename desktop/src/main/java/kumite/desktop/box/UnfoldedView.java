@@ -159,6 +159,8 @@ final class UnfoldedView extends Pane {
       boolean now = dragged.filter(d -> d.name().equals(opening.name())).isPresent();
       opening(net, now ? dragged.get() : opening);
     }
+    // What is drawn anew while it is dragged must not be what the mouse holds.
+    getChildren().forEach(node -> node.setMouseTransparent(true));
   }
 
   private void face(BoxPlan box, Unfolded net, Face face) {
@@ -305,7 +307,6 @@ final class UnfoldedView extends Pane {
   private Label label(String text, double x, double y, String style) {
     Label label = new Label(text);
     label.getStyleClass().add(style);
-    label.setMouseTransparent(true);
     getChildren().add(label);
     label.applyCss();
     label.autosize();

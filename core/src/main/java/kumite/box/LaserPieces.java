@@ -3,6 +3,7 @@ package kumite.box;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntToDoubleFunction;
 import kumite.build.box.Face;
 import kumite.measure.Point;
 
@@ -12,9 +13,6 @@ import kumite.measure.Point;
  * What lies below both, at the ends of an edge, belongs to front and back.
  */
 final class LaserPieces {
-  /** So far a finger reaches into its piece while both are put together; no size depends on it. */
-  private static final double INTO_MM = 0.25;
-
   private final BoxShape shape;
   private final double out;
   private final double in;
@@ -60,56 +58,52 @@ final class LaserPieces {
     double deep = restMm(face);
     double bottom = deep + wall / shape.cosTilt();
     Fingers down = down(face);
-    Outlines outline = new Outlines().rectangle(in, 0, width - in, deep);
-    for (int i = 0; i < down.count(); i += 2) {
-      double to = i == down.count() - 1 ? bottom : down.toMm(i);
-      outline.rectangle(out, down.fromMm(i), in + INTO_MM, Math.min(to, deep));
-      outline.rectangle(width - in - INTO_MM, down.fromMm(i), width - out, Math.min(to, deep));
-      outline.rectangle(out, down.fromMm(i), in, to);
-      outline.rectangle(width - in, down.fromMm(i), width - out, to);
+    List<Point> left = new ArrayList<>();
+    for (int i = 0; i < down.count(); i++) {
+      double x = i % 2 == 0 ? out : in;
+      left.add(new Point(x, down.fromMm(i)));
+      left.add(new Point(x, i == down.count() - 1 ? bottom : down.toMm(i)));
     }
-    for (int i = 1; i < along.count(); i += 2) {
-      outline.rectangle(in + along.fromMm(i), deep - INTO_MM, in + along.toMm(i), bottom);
+    left.add(new Point(in, bottom));
+    List<Point> ring = new ArrayList<>(left);
+    for (int i = 0; i < along.count(); i++) {
+      double y = i % 2 == 0 ? deep : bottom;
+      ring.add(new Point(in + along.fromMm(i), y));
+      ring.add(new Point(in + along.toMm(i), y));
+    }
+    for (int i = left.size() - 1; i >= 0; i--) {
+      ring.add(new Point(width - left.get(i).xMm(), left.get(i).yMm()));
     }
     double sign = face == Face.FRONT ? -1 : 1;
     Vec origin = new Vec(0, face == Face.FRONT ? in : height - in, 0);
     Frame frame = new Frame(origin, new Vec(1, 0, 0), new Vec(0, 0, 1), new Vec(0, sign, 0));
-    return Pieces.wall(shape, face, frame, outline.together(), List.of());
+    return Pieces.wall(shape, face, frame, Outlines.cleaned(ring), List.of());
   }
 
   private Piece side(Face face) {
-    Outlines outline =
-        new Outlines()
-            .polygon(
-                List.of(
-                    new Point(in, 0),
-                    new Point(height - in, 0),
-                    new Point(height - in, shape.depthMm(height - in)),
-                    new Point(in, shape.depthMm(in))));
+    List<Point> ring = new ArrayList<>(List.of(new Point(in, 0), new Point(height - in, 0)));
     Fingers front = down(Face.FRONT);
     Fingers back = down(Face.BACK);
-    for (int i = 1; i < front.count(); i += 2) {
-      outline.rectangle(out, front.fromMm(i), in + INTO_MM, front.toMm(i));
+    for (int i = 0; i < back.count(); i++) {
+      double x = i % 2 == 0 ? height - in : height - out;
+      ring.add(new Point(x, back.fromMm(i)));
+      ring.add(new Point(x, back.toMm(i)));
     }
-    for (int i = 1; i < back.count(); i += 2) {
-      outline.rectangle(height - in - INTO_MM, back.fromMm(i), height - out, back.toMm(i));
-    }
+    ring.add(new Point(height - in, shape.depthMm(height - in)));
     double cos = shape.cosTilt();
     double sin = shape.slope() * cos;
-    for (int i = 1; i < sides.count(); i += 2) {
-      List<Point> finger = new ArrayList<>();
-      double[][] corners = {
-        {sides.fromMm(i), -INTO_MM},
-        {sides.toMm(i), -INTO_MM},
-        {sides.toMm(i), wall},
-        {sides.fromMm(i), wall}
-      };
-      for (double[] at : corners) {
-        finger.add(
-            new Point(
-                in + at[0] * cos - at[1] * sin, shape.depthMm(in) + at[0] * sin + at[1] * cos));
+    for (int i = sides.count() - 1; i >= 0; i--) {
+      double below = i % 2 == 0 ? 0 : wall;
+      for (double at : new double[] {sides.toMm(i), sides.fromMm(i)}) {
+        ring.add(
+            new Point(in + at * cos - below * sin, shape.depthMm(in) + at * sin + below * cos));
       }
-      outline.polygon(finger);
+    }
+    ring.add(new Point(in, shape.depthMm(in)));
+    for (int i = front.count() - 1; i >= 0; i--) {
+      double x = i % 2 == 0 ? in : out;
+      ring.add(new Point(x, front.toMm(i)));
+      ring.add(new Point(x, front.fromMm(i)));
     }
     boolean left = face == Face.LEFT;
     Frame frame =
@@ -118,7 +112,7 @@ final class LaserPieces {
             new Vec(0, 1, 0),
             new Vec(0, 0, 1),
             new Vec(left ? -1 : 1, 0, 0));
-    return Pieces.wall(shape, face, frame, outline.together(), List.of());
+    return Pieces.wall(shape, face, frame, Outlines.cleaned(ring), List.of());
   }
 
   private Piece floor() {
@@ -129,26 +123,39 @@ final class LaserPieces {
     double first = shape.alongFloorMm(in);
     double from = first + atFront;
     double to = shape.alongFloorMm(height - in) + atBack;
-    Outlines outline = new Outlines().rectangle(in, from, width - in, to);
-    for (int i = 0; i < along.count(); i += 2) {
-      outline.rectangle(
-          in + along.fromMm(i),
-          shape.alongFloorMm(out) + atFront,
-          in + along.toMm(i),
-          from + INTO_MM);
-      outline.rectangle(
-          in + along.fromMm(i),
-          to - INTO_MM,
-          in + along.toMm(i),
-          shape.alongFloorMm(height - out) + atBack);
+    double front = shape.alongFloorMm(out) + atFront;
+    double back = shape.alongFloorMm(height - out) + atBack;
+    List<Point> ring = new ArrayList<>();
+    edge(ring, false, i -> i % 2 == 0 ? front : from);
+    for (int i = 0; i < sides.count(); i++) {
+      double x = i % 2 == 0 ? width - out : width - in;
+      if (i == 0) {
+        ring.add(new Point(width - in, from));
+      }
+      ring.add(new Point(x, Math.max(from, first + sides.fromMm(i))));
+      ring.add(new Point(x, Math.min(to, first + sides.toMm(i))));
     }
-    for (int i = 0; i < sides.count(); i += 2) {
-      double a = Math.max(from, first + sides.fromMm(i));
-      double b = Math.min(to, first + sides.toMm(i));
-      outline.rectangle(out, a, in + INTO_MM, b);
-      outline.rectangle(width - in - INTO_MM, a, width - out, b);
+    ring.add(new Point(width - in, to));
+    edge(ring, true, i -> i % 2 == 0 ? back : to);
+    ring.add(new Point(in, to));
+    for (int i = sides.count() - 1; i >= 0; i--) {
+      double x = i % 2 == 0 ? out : in;
+      ring.add(new Point(x, Math.min(to, first + sides.toMm(i))));
+      ring.add(new Point(x, Math.max(from, first + sides.fromMm(i))));
     }
-    return Pieces.floor(shape, outline.together(), List.of());
+    ring.add(new Point(in, from));
+    return Pieces.floor(shape, Outlines.cleaned(ring), List.of());
+  }
+
+  /** Front or back edge of the floor, left to right or back again. */
+  private void edge(List<Point> ring, boolean backward, IntToDoubleFunction at) {
+    for (int k = 0; k < along.count(); k++) {
+      int i = backward ? along.count() - 1 - k : k;
+      Point one = new Point(in + along.fromMm(i), at.applyAsDouble(i));
+      Point other = new Point(in + along.toMm(i), at.applyAsDouble(i));
+      ring.add(backward ? other : one);
+      ring.add(backward ? one : other);
+    }
   }
 
   /** {@return edges that are too short for fingers, in words} */

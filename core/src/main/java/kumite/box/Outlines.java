@@ -9,37 +9,15 @@ import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.operation.buffer.BufferOp;
 import org.locationtech.jts.operation.buffer.BufferParameters;
-import org.locationtech.jts.operation.union.UnaryUnionOp;
 
-/** Outlines put together from simple parts. */
+/** Outlines as corners and as areas. */
 final class Outlines {
   private static final GeometryFactory FACTORY = new GeometryFactory();
 
   /** Corners nearer to a straight line than this are none. */
   private static final double STRAIGHT_MM = 1e-6;
 
-  private final List<Geometry> parts = new ArrayList<>();
-
-  Outlines rectangle(double left, double top, double right, double bottom) {
-    return right - left > 0 && bottom - top > 0
-        ? polygon(
-            List.of(
-                new Point(left, top),
-                new Point(right, top),
-                new Point(right, bottom),
-                new Point(left, bottom)))
-        : this;
-  }
-
-  Outlines polygon(List<Point> ring) {
-    parts.add(polygonOf(ring));
-    return this;
-  }
-
-  /** {@return the outline of all parts together: of the largest, should they not hang together} */
-  List<Point> together() {
-    return corners(largest(UnaryUnionOp.union(parts)));
-  }
+  private Outlines() {}
 
   static Polygon polygonOf(List<Point> ring) {
     Coordinate[] closed = new Coordinate[ring.size() + 1];
@@ -71,9 +49,17 @@ final class Outlines {
   }
 
   private static List<Point> corners(Polygon polygon) {
-    List<Point> all = new ArrayList<>();
+    List<Point> ring = new ArrayList<>();
     for (Coordinate at : polygon.getExteriorRing().getCoordinates()) {
-      Point here = new Point(at.x, at.y);
+      ring.add(new Point(at.x, at.y));
+    }
+    return cleaned(ring);
+  }
+
+  /** {@return the corners of a ring: no place twice, none on a straight line} */
+  static List<Point> cleaned(List<Point> ring) {
+    List<Point> all = new ArrayList<>();
+    for (Point here : ring) {
       if (all.isEmpty() || all.get(all.size() - 1).distanceMm(here) > STRAIGHT_MM) {
         all.add(here);
       }

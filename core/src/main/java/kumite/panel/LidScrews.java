@@ -93,9 +93,9 @@ public record LidScrews(List<Point> at, Into into, double clearanceMm, double si
     double end = Math.min(END_MM, width / 4);
     int across = Math.max(2, (int) Math.ceil((width - 2 * end) / EACH_MM) + 1);
     for (int i = 0; i < across; i++) {
-      double x = box.overhangMm() + end + (width - 2 * end) * i / (across - 1);
-      points.add(new Point(x, middle));
-      points.add(new Point(x, panel.heightMm() - middle));
+      double along = box.overhangMm() + end + (width - 2 * end) * i / (across - 1);
+      points.add(new Point(along, middle));
+      points.add(new Point(along, panel.heightMm() - middle));
     }
     int deep = Math.max(1, (int) Math.ceil(height / EACH_MM));
     for (int i = 0; i < deep; i++) {

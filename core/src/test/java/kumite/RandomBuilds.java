@@ -10,6 +10,7 @@ import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Seat;
+import kumite.build.box.Face;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
 import kumite.build.brief.Host;
@@ -271,6 +272,10 @@ public final class RandomBuilds {
                   random.nextInt(6) == 0
                       ? Optional.of(random.nextBoolean() ? "5V" : "3V3")
                       : Optional.empty())));
+      if (i % 7 == 6) { // no draw of its own, so that all else is drawn as before
+        Face face = Face.values()[(int) (width + i) % Face.values().length];
+        controls.set(i, controls.get(i).on(Optional.of(face)));
+      }
     }
     return controls;
   }

@@ -27,7 +27,7 @@ import kumite.working.Working;
 
 /** Checks of the case: whether it can be made, holds, and lets out what has to come out. */
 public final class BoxChecks {
-  private static final Sight SEEN =
+  static final Sight SEEN =
       Sight.of(
           Facet.of(Panel.PART),
           Facet.of(BoxBook.PART),
@@ -45,9 +45,9 @@ public final class BoxChecks {
               "findings of the case",
               SEEN,
               given ->
-                  given.build().get(BoxBook.PART).box().isEmpty()
-                      ? List.of()
-                      : of(given.get(PLAN), given.catalogue()))
+                  FaceChecks.judged(given.build())
+                      ? of(given.get(PLAN), given.catalogue())
+                      : List.of())
           .from(PLAN);
 
   /** Steeper than this no panel is worked on: common practice, no source. */

@@ -18,10 +18,8 @@ import kumite.finding.Fix;
 import kumite.finding.Severity;
 import kumite.finding.Subject;
 import kumite.kind.SupplyKind;
-import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.panel.Inside;
-import kumite.panel.Rounding;
 import kumite.panel.WayOut;
 import kumite.parts.Catalogue;
 import kumite.parts.SupplyFile;
@@ -37,30 +35,31 @@ final class OpeningChecks {
   private static final double FINGERS_MM = 3;
 
   private static final int FARTHEST_MM = 400;
-  private static final double CHORD_DEGREES = 6;
 
   private final Build build;
+  private final Catalogue catalogue;
   private final BoxShape shape;
   private final Box box;
   private final Panel panel;
   private final List<Inside> inside;
   private final List<WayOut> ways;
+  private final List<Reaching> all;
   private final List<Finding> findings = new ArrayList<>();
 
   private OpeningChecks(Build build, Catalogue catalogue, BoxShape shape) {
     this.build = build;
+    this.catalogue = catalogue;
     this.shape = shape;
     this.box = shape.box();
     this.panel = shape.panel();
     this.inside = Inside.of(build, catalogue);
     this.ways = WayOut.of(build, catalogue);
+    this.all = Reaching.of(build, catalogue, box);
   }
 
   static List<Finding> of(Build build, Catalogue catalogue, BoxShape shape) {
     OpeningChecks checks = new OpeningChecks(build, catalogue, shape);
-    for (Cutout opening : shape.box().openings()) {
-      checks.opening(opening);
-    }
+    checks.all.forEach(checks::opening);
     checks.pairs();
     checks.plugs();
     checks.parts();
@@ -69,10 +68,14 @@ final class OpeningChecks {
 
   /** {@return an opening where it troubles nobody, as near as there is such a place} */
   static Cutout placed(Build build, Catalogue catalogue, BoxShape shape, Cutout opening) {
-    return new OpeningChecks(build, catalogue, shape).near(opening);
+    Reaching wanted = Reaching.of(opening);
+    OpeningChecks checks = new OpeningChecks(build, catalogue, shape);
+    return checks.sound(wanted)
+        ? opening
+        : checks.place(wanted).map(opening::movedTo).orElse(opening);
   }
 
-  private void opening(Cutout opening) {
+  private void opening(Reaching opening) {
     if (opening.face().wall() && !panel.rectangular()) {
       say(
           BoxCode.NO_FACE,
@@ -83,9 +86,11 @@ final class OpeningChecks {
               + " into the floor");
       return;
     }
-    edge(opening);
+    if (opening.control().isEmpty()) {
+      edge(opening); // of a control the checks of its face tell more
+    }
     double wall = shape.wallMm();
-    if (wall > opening.through().mostWallMm()) {
+    if (wall > opening.mostWallMm()) {
       say(
           BoxCode.WALL_TOO_THICK,
           Severity.STOP,
@@ -93,9 +98,9 @@ final class OpeningChecks {
           "The wall is too thick for " + opening.name(),
           mm(wall)
               + "; "
-              + opening.through().words()
+              + opening.words()
               + " goes through "
-              + mm(opening.through().mostWallMm())
+              + mm(opening.mostWallMm())
               + " at most: take the wall down from inside there, or set it in a thin plate over a"
               + " larger hole");
     }
@@ -109,9 +114,9 @@ final class OpeningChecks {
                             Severity.STOP,
                             opening,
                             opening.name() + " meets " + thing.words() + " inside",
-                            first(opening.through().words())
+                            first(opening.words())
                                 + " reaches "
-                                + mm(opening.through().behindMm())
+                                + mm(opening.behindMm())
                                 + " in from the "
                                 + opening.face().words())
                         .about(thing)
@@ -127,14 +132,14 @@ final class OpeningChecks {
                             opening,
                             thing.words() + " meets " + opening.name() + " as the lid swings",
                             "Its lowest edge runs on a circle about the hinge; "
-                                + opening.through().words()
+                                + opening.words()
                                 + " reaches into it")
                         .about(thing)
                         .made()
                         .mendedBy(() -> moved(opening))));
   }
 
-  private void edge(Cutout opening) {
+  private void edge(Reaching opening) {
     double web = edgeMm(opening);
     if (web >= BACKED_MM) {
       return;
@@ -159,12 +164,12 @@ final class OpeningChecks {
   }
 
   /** {@return the least left between a hole and the end of its face; negative past it} */
-  private double edgeMm(Cutout opening) {
+  private double edgeMm(Reaching opening) {
     Optional<Polygon> region = region(opening.face());
     if (region.isEmpty()) {
       return -1;
     }
-    Polygon hole = hole(opening);
+    Polygon hole = opening.area();
     double distance = region.get().getBoundary().distance(hole);
     if (region.get().contains(hole)) {
       return distance;
@@ -175,13 +180,6 @@ final class OpeningChecks {
       out = Math.max(out, region.get().distance(point));
     }
     return -Math.max(out, 0.01);
-  }
-
-  private static Polygon hole(Cutout opening) {
-    return Outlines.polygonOf(
-        Rounding.points(
-            Rounding.of(opening.hole(), new Placement(opening.at().xMm(), opening.at().yMm(), 0)),
-            CHORD_DEGREES));
   }
 
   /** {@return a face between its neighbours, as places on it are measured} */
@@ -209,17 +207,15 @@ final class OpeningChecks {
             }));
   }
 
-  private void nut(Cutout opening) {
-    double nut = opening.through().nutMm();
+  private void nut(Reaching opening) {
+    double nut = opening.nutMm();
     if (nut <= 0 || !opening.face().wall()) {
       return;
     }
-    double above = opening.at().yMm() - nut / 2;
+    double above = opening.yMm() - nut / 2;
     double depth =
-        opening.face().across()
-            ? shape.leastDepthMm(opening.face())
-            : shape.depthMm(opening.at().xMm());
-    double below = depth - opening.at().yMm() - nut / 2;
+        opening.face().across() ? shape.leastDepthMm(opening.face()) : shape.depthMm(opening.xMm());
+    double below = depth - opening.yMm() - nut / 2;
     double room = Math.min(above, below);
     if (room < FINGERS_MM && edgeMm(opening) >= 0) {
       findings.add(
@@ -244,15 +240,15 @@ final class OpeningChecks {
   }
 
   /** What a part takes up inside the case: left, front, right, back, upper and lower end. */
-  private Optional<double[]> behind(Cutout opening) {
-    double deep = opening.through().behindMm();
+  private Optional<double[]> behind(Reaching opening) {
+    double deep = opening.behindMm();
     if (deep <= 0) {
       return Optional.empty();
     }
-    double w = Math.max(opening.hole().widthMm(), opening.through().nutMm()) / 2;
-    double h = Math.max(opening.hole().heightMm(), opening.through().nutMm()) / 2;
-    double x = opening.at().xMm();
-    double y = opening.at().yMm();
+    double w = opening.wideMm() / 2;
+    double h = opening.highMm() / 2;
+    double x = opening.xMm();
+    double y = opening.yMm();
     double in = shape.inMm();
     double right = panel.widthMm() - in;
     double back = panel.heightMm() - in;
@@ -269,7 +265,7 @@ final class OpeningChecks {
         });
   }
 
-  private Optional<Inside> met(Cutout opening) {
+  private Optional<Inside> met(Reaching opening) {
     return behind(opening)
         .flatMap(
             b ->
@@ -278,7 +274,7 @@ final class OpeningChecks {
                     .findFirst());
   }
 
-  private Optional<Inside> swung(Cutout opening) {
+  private Optional<Inside> swung(Reaching opening) {
     return behind(opening)
         .flatMap(
             b ->
@@ -290,7 +286,6 @@ final class OpeningChecks {
 
   /** Two openings on one face, and what is behind two on any. */
   private void pairs() {
-    List<Cutout> all = box.openings();
     for (int i = 0; i < all.size(); i++) {
       for (int j = i + 1; j < all.size(); j++) {
         pair(all.get(i), all.get(j));
@@ -298,10 +293,13 @@ final class OpeningChecks {
     }
   }
 
-  private void pair(Cutout one, Cutout other) {
+  private void pair(Reaching one, Reaching other) {
     boolean same = one.face() == other.face();
-    double web = same ? hole(one).distance(hole(other)) : Double.POSITIVE_INFINITY;
-    boolean shared = same && hole(one).intersects(hole(other)) || behindMeets(one, other);
+    if (same && one.control().isPresent() && other.control().isPresent()) {
+      return; // told by the checks of that face
+    }
+    double web = same ? one.area().distance(other.area()) : Double.POSITIVE_INFINITY;
+    boolean shared = same && one.area().intersects(other.area()) || behindMeets(one, other);
     double wanted = box.material().webMm(shape.wallMm());
     if (!shared && web >= wanted) {
       return;
@@ -325,7 +323,7 @@ final class OpeningChecks {
             .mendedBy(() -> moved(other)));
   }
 
-  private boolean behindMeets(Cutout one, Cutout other) {
+  private boolean behindMeets(Reaching one, Reaching other) {
     Optional<double[]> a = behind(one);
     Optional<double[]> b = behind(other);
     if (a.isEmpty() || b.isEmpty()) {
@@ -364,7 +362,7 @@ final class OpeningChecks {
             finding(
                     BoxCode.DOES_NOT_PASS,
                     Severity.STOP,
-                    tight.get(),
+                    Reaching.of(tight.get()),
                     "The plug of " + way.board() + " does not pass its opening",
                     "Its grip is "
                         + mm(way.gripMm())
@@ -447,53 +445,51 @@ final class OpeningChecks {
                         panel.rectangular()
                             ? Optional.of(
                                 Fix.of(
-                                    "Put it into the back", b -> cased(b, c -> c.with(near(hole)))))
+                                    "Put it into the back",
+                                    b ->
+                                        cased(
+                                            b, c -> c.with(placed(build, catalogue, shape, hole)))))
                             : Optional.empty()));
       }
     }
   }
 
-  /** {@return the opening where it troubles nobody, as near as there is such a place} */
-  private Cutout near(Cutout opening) {
-    return sound(opening) ? opening : place(opening).map(opening::movedTo).orElse(opening);
-  }
-
-  private boolean sound(Cutout opening) {
+  private boolean sound(Reaching opening) {
     double wanted = box.material().webMm(shape.wallMm());
-    double nut = opening.through().nutMm() / 2 + FINGERS_MM;
+    double nut = opening.nutMm() / 2 + FINGERS_MM;
     boolean reached =
-        opening.through().nutMm() <= 0
+        opening.nutMm() <= 0
             || !opening.face().wall()
-            || opening.at().yMm() >= nut && depthAt(opening) - opening.at().yMm() >= nut;
-    Predicate<Cutout> apart =
+            || opening.yMm() >= nut && depthAt(opening) - opening.yMm() >= nut;
+    Predicate<Reaching> apart =
         other ->
-            other.name().equals(opening.name())
+            other.subject().equals(opening.subject())
                 || !behindMeets(opening, other)
                     && (other.face() != opening.face()
-                        || hole(other).distance(hole(opening)) >= wanted);
+                        || other.area().distance(opening.area()) >= wanted);
     return reached
         && edgeMm(opening) >= BACKED_MM
         && met(opening).isEmpty()
         && swung(opening).isEmpty()
-        && box.openings().stream().allMatch(apart);
+        && all.stream().allMatch(apart);
   }
 
-  private double depthAt(Cutout opening) {
+  private double depthAt(Reaching opening) {
     return opening.face().across()
         ? shape.leastDepthMm(opening.face())
-        : shape.depthMm(opening.at().xMm());
+        : shape.depthMm(opening.xMm());
   }
 
-  private Optional<Point> place(Cutout opening) {
+  private Optional<Point> place(Reaching opening) {
     List<Double> levels = new ArrayList<>();
-    levels.add(opening.at().yMm());
+    levels.add(opening.yMm());
     if (opening.face().wall()) {
       levels.add(depthAt(opening) / 2);
     }
     for (int step = 0; step <= FARTHEST_MM; step++) {
       for (double level : levels) {
         for (int sign : new int[] {1, -1}) {
-          Point at = new Point(opening.at().xMm() + sign * step, level);
+          Point at = new Point(opening.xMm() + sign * step, level);
           if (sound(opening.movedTo(at))) {
             return Optional.of(at);
           }
@@ -503,20 +499,20 @@ final class OpeningChecks {
     return Optional.empty();
   }
 
-  private Optional<Fix> moved(Cutout opening) {
+  private Optional<Fix> moved(Reaching opening) {
     return place(opening)
         .map(
             at ->
                 Fix.of(
-                    "Move " + opening.name() + " by " + mm(at.distanceMm(opening.at())),
-                    b -> cased(b, c -> c.with(opening.movedTo(at)))));
+                    "Move " + opening.name() + " by " + mm(at.distanceMm(opening.centre())),
+                    b -> opening.put(b, at)));
   }
 
   static Build cased(Build build, java.util.function.UnaryOperator<Box> change) {
     return build.with(BoxBook.PART, new BoxBook(build.get(BoxBook.PART).box().map(change)));
   }
 
-  private void say(BoxCode code, Severity severity, Cutout opening, String title, String detail) {
+  private void say(BoxCode code, Severity severity, Reaching opening, String title, String detail) {
     findings.add(finding(code, severity, opening, title, detail).made());
   }
 
@@ -529,9 +525,9 @@ final class OpeningChecks {
       return new Told(code, severity, more, title, detail);
     }
 
-    Told about(Cutout other) {
+    Told about(Reaching other) {
       List<Subject> more = new ArrayList<>(about);
-      more.add(new Subject.Thing("opening " + other.name()));
+      more.add(other.subject());
       return new Told(code, severity, more, title, detail);
     }
 
@@ -541,9 +537,8 @@ final class OpeningChecks {
   }
 
   private static Told finding(
-      BoxCode code, Severity severity, Cutout opening, String title, String detail) {
-    return new Told(
-        code, severity, List.of(new Subject.Thing("opening " + opening.name())), title, detail);
+      BoxCode code, Severity severity, Reaching opening, String title, String detail) {
+    return new Told(code, severity, List.of(opening.subject()), title, detail);
   }
 
   private static String first(String words) {

@@ -5,14 +5,17 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import kumite.build.Build;
-import kumite.build.box.Box;
+import kumite.build.Control;
 import kumite.build.box.Cutout;
 import kumite.build.box.Face;
 import kumite.build.box.Making;
 import kumite.build.panel.Block;
 import kumite.build.panel.Panel;
+import kumite.kind.ControlKind;
+import kumite.kind.ScrewHole;
 import kumite.measure.Placement;
 import kumite.measure.Point;
+import kumite.measure.Shape;
 import kumite.panel.DrillPlan;
 import kumite.panel.Rounding;
 import kumite.parts.Catalogue;
@@ -153,6 +156,22 @@ final class Pieces {
             new Piece.Hole(opening.name(), opening.hole(), new Placement(at.xMm(), at.yMm(), 0)));
       }
     }
+    for (Control control : build.controls()) {
+      if (control.face().filter(f -> f == face).isPresent()) {
+        ControlKind kind = catalogue.kindOf(control);
+        holes.add(
+            new Piece.Hole(
+                control.label(), kind.cutout(), onPiece(shape, face, control.placement())));
+        for (ScrewHole screw : kind.screws()) {
+          Point at = control.placement().place(screw.at());
+          holes.add(
+              new Piece.Hole(
+                  control.label() + ", " + screw.screw() + " screw",
+                  new Shape.Round(screw.diameterMm()),
+                  onPiece(shape, face, Placement.at(at.xMm(), at.yMm()))));
+        }
+      }
+    }
     if (face == Face.FLOOR) {
       for (DrillPlan.Hole hole : DrillPlan.inFloor(build, catalogue)) {
         Point at = onPiece(shape, face, hole.stored());
@@ -171,8 +190,8 @@ final class Pieces {
     return face == Face.FLOOR ? new Point(at.xMm(), shape.alongFloorMm(at.yMm())) : at;
   }
 
-  /** {@return the box as a whole, for messages} */
-  static String words(Box box) {
-    return box.making().words();
+  private static Placement onPiece(BoxShape shape, Face face, Placement at) {
+    Point there = onPiece(shape, face, at.centre());
+    return at.movedTo(there.xMm(), there.yMm());
   }
 }

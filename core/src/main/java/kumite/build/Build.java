@@ -235,6 +235,32 @@ public record Build(
     return seats.get(at);
   }
 
+  /** {@return the controls that sit in the panel, and not in another face of the case} */
+  public List<Control> onPanel() {
+    return controls.stream().allMatch(c -> c.face().isEmpty())
+        ? controls
+        : controls.stream().filter(c -> c.face().isEmpty()).toList();
+  }
+
+  /**
+   * {@return the same with the case unfolded into the plane of the panel, as wires see it: controls
+   * in other faces lie beside the panel}
+   */
+  public Build flat() {
+    return controls.stream().allMatch(c -> c.face().isEmpty())
+        ? this
+        : withControls(
+            controls.stream()
+                .map(
+                    c ->
+                        c.face()
+                            .map(face -> face.flat(c.placement().centre(), panel()))
+                            .map(p -> c.withPlacement(c.placement().movedTo(p.xMm(), p.yMm())))
+                            .orElse(c)
+                            .on(Optional.empty()))
+                .toList());
+  }
+
   /** {@return all that bears contacts: the controls of the panel, then the pads at ports} */
   public List<Control> hands() {
     if (ports().ports().isEmpty()) {

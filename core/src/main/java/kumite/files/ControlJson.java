@@ -3,6 +3,7 @@ package kumite.files;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import kumite.build.Control;
+import kumite.build.box.Face;
 import kumite.build.loom.Hookup;
 import kumite.codec.Codec;
 import kumite.codec.Field;
@@ -32,6 +33,9 @@ final class ControlJson {
     Field<Control, Optional<SeatId>> seat =
         f.maybe("seat", Names.SEAT, Control::seat).says("where there are several");
     Placed<Control> placed = Placed.among(f, Control::placement);
+    Field<Control, Optional<Face>> face =
+        f.maybe("face", Plain.word(Face.class), Control::face)
+            .says("of the case; else it sits in the panel");
     Field<Control, Optional<Common>> common =
         f.maybe("common", Plain.word(Common.class), control -> control.hookup().common());
     Field<Control, Boolean> restsClosed =
@@ -58,7 +62,8 @@ final class ControlJson {
                     in.get(lamp).map(OptionalDouble::of).orElse(OptionalDouble.empty()),
                     in.get(shares),
                     in.get(from)),
-                in.get(seat)));
+                in.get(seat),
+                in.get(face)));
   }
 
   private static Optional<Double> lampOhm(Control control) {

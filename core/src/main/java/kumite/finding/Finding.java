@@ -133,6 +133,21 @@ public record Finding(
         remedy.at(aspect));
   }
 
+  /** The same told of one part of the build, its repairs made into repairs of the whole. */
+  public Finding ofPart(String newWhose, java.util.function.UnaryOperator<Fix> whole) {
+    return new Finding(
+        code,
+        severity,
+        about,
+        newWhose + title,
+        detail,
+        working,
+        drawn,
+        ofMany,
+        newWhose + whose,
+        remedy.by(whole));
+  }
+
   /** The same told of one layer: another finding of its code and contact on another one differs. */
   public Finding on(String layer) {
     return new Finding(code, severity, about, title, detail, working, drawn, ofMany, layer, remedy);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import kumite.build.Aspect;
 import org.jspecify.annotations.Nullable;
 
@@ -53,6 +54,15 @@ public final class Remedy {
                           Fix.of(
                               fix.label(),
                               b -> fix.edit().apply(b.facing(aspect)).facing(b.aspect()))));
+    }
+    return proposals.isEmpty() ? this : new Remedy(there, judge);
+  }
+
+  /** The same repairs, each made into another one. */
+  Remedy by(UnaryOperator<Fix> change) {
+    List<Supplier<Optional<Fix>>> there = new ArrayList<>();
+    for (Supplier<Optional<Fix>> proposal : proposals) {
+      there.add(() -> proposal.get().map(change));
     }
     return proposals.isEmpty() ? this : new Remedy(there, judge);
   }

@@ -1,5 +1,6 @@
 package kumite.loom;
 
+import java.util.ArrayList;
 import java.util.List;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
@@ -107,6 +108,9 @@ final class Lengths {
     }
     Panel panel = build.panel();
     Opening opening = panel.inside().opening();
+    if (beside(at)) {
+      return 0; // what sits in a wall stays there when the lid opens
+    }
     if (opening == Opening.LIFTS_OFF) {
       return laying().serviceLoopMm();
     }
@@ -119,18 +123,49 @@ final class Lengths {
     return Math.max(0, open - routed - 2 * laying().slackMm());
   }
 
+  /** {@return whether a place lies beside the panel: in a wall or the floor, unfolded} */
+  private boolean beside(Point at) {
+    return at.xMm() < 0
+        || at.yMm() < 0
+        || at.xMm() > build.panel().widthMm()
+        || at.yMm() > build.panel().heightMm();
+  }
+
+  /** A wire from the lid to a wall follows the lid as it opens. */
+  private double followMm(Point from, Point to) {
+    if (beside(from) == beside(to)) {
+      return 0;
+    }
+    Panel panel = build.panel();
+    Point lid = beside(from) ? to : from;
+    return panel.inside().opening() == Opening.LIFTS_OFF
+        ? laying().serviceLoopMm()
+        : panel.inside().opening().fromHingeMm(lid, panel) + panel.depthAtMm(lid.yMm());
+  }
+
   Cut link(Point from, Point to) {
+    double follow = followMm(from, to);
     double dx = Math.abs(from.xMm() - to.xMm());
     double dy = Math.abs(from.yMm() - to.yMm());
+    List<Working.Value> values =
+        new ArrayList<>(
+            List.of(
+                Working.value("dx", dx, 1, "mm", "left to right"),
+                Working.value("dy", dy, 1, "mm", "front to back"),
+                Working.value(
+                    "round",
+                    ways.mm(from, to) - dx - dy,
+                    1,
+                    "mm",
+                    "the way round what is in the case"),
+                Working.value("slack", laying().slackMm(), 1, "mm", "at each end")));
+    if (follow > 0) {
+      values.add(Working.value("loop", follow, 1, "mm", "from the lid to a wall, as it opens"));
+    }
     return Cut.of(
-        "L = dx + dy + round + 2 slack",
-        List.of(
-            Working.value("dx", dx, 1, "mm", "left to right"),
-            Working.value("dy", dy, 1, "mm", "front to back"),
-            Working.value(
-                "round", ways.mm(from, to) - dx - dy, 1, "mm", "the way round what is in the case"),
-            Working.value("slack", laying().slackMm(), 1, "mm", "at each end")),
-        ways.mm(from, to) + 2 * laying().slackMm());
+        follow > 0 ? "L = dx + dy + round + 2 slack + loop" : "L = dx + dy + round + 2 slack",
+        values,
+        ways.mm(from, to) + 2 * laying().slackMm() + follow);
   }
 
   /** {@return bare wire straight from one place to another, soldered where it passes} */

@@ -161,7 +161,7 @@ public final class Arrange {
   /** {@return the controls whose centres lie off the panel} */
   public static List<ControlId> offPanel(Build build) {
     Boundary edge = Boundary.edge(build.panel());
-    return build.controls().stream()
+    return build.onPanel().stream()
         .filter(c -> !edge.holds(c.placement().centre()))
         .map(Control::id)
         .toList();

@@ -170,7 +170,7 @@ public record DrillPlan(List<Hole> holes) {
 
   /** Lists the holes of a build, with coordinates from its datum. */
   public static DrillPlan of(Build build, Catalogue catalogue) {
-    List<Control> controls = new ArrayList<>(build.controls());
+    List<Control> controls = new ArrayList<>(build.onPanel());
     controls.sort(
         Comparator.comparingDouble((Control c) -> c.placement().yMm())
             .thenComparingDouble(c -> c.placement().xMm()));

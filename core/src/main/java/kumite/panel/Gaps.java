@@ -63,7 +63,7 @@ public record Gaps(List<Gap> list, int unmeasured) {
     Measured into = new Measured();
     List<Placed> placed = new ArrayList<>();
     STRtree tree = new STRtree();
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       Placed part = Placed.of(control, catalogue.kindOf(control));
       PartGaps.measure(part, around, into);
       tree.insert(part.all(), placed.size());

@@ -104,7 +104,7 @@ public final class HandChecks {
 
   private void force() {
     Hand hand = build.brief().hand();
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(control);
       double needs = kind.feel().newton();
       if (needs > hand.forceN()) {

@@ -47,7 +47,7 @@ public record Inside(
   public static List<Inside> of(Build build, Catalogue catalogue) {
     Panel panel = build.panel();
     List<Inside> all = new ArrayList<>();
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       Placed part = Placed.of(control, catalogue.kindOf(control));
       for (Swept below : part.below()) {
         all.add(

@@ -39,13 +39,13 @@ public final class PanelChecks {
   public static List<Finding> of(Build build, Catalogue catalogue, Gaps gaps, Nudge.Search search) {
     PanelChecks checks = new PanelChecks(build, catalogue);
     checks.offThePanel();
-    if (!build.controls().isEmpty() || build.board().isPresent()) {
+    if (!build.onPanel().isEmpty() || build.board().isPresent()) {
       checks.findings.addAll(GapChecks.of(build, catalogue, gaps, search));
       checks.walls();
     }
     checks.blocks();
     checks.tallBlocks();
-    if (!build.controls().isEmpty()) {
+    if (!build.onPanel().isEmpty()) {
       checks.thickness();
       checks.shafts();
       checks.screws();
@@ -181,7 +181,7 @@ public final class PanelChecks {
 
   private void offThePanel() {
     Set<ControlId> off = new HashSet<>(Arrange.offPanel(build));
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       if (off.contains(control.id())) {
         kumite.build.Edit back = Arrange.bringBack(build, control.id());
         kumite.build.Edit free = Arrange.bringToFreePlace(catalogue, control.id(), back);
@@ -203,14 +203,14 @@ public final class PanelChecks {
     boolean any = false;
     double low = 0.5;
     double high = 60;
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(control);
       // Of the panel alone: the cover takes its share where a part grips both.
       double cover = Grip.mm(kind, panel) - panel.thicknessMm();
       low = Math.max(low, kind.thinnestMm() - cover);
       high = Math.min(high, kind.thickestMm() - cover);
     }
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(control);
       if (!Grip.holds(kind, panel)) {
         any = true;
@@ -274,7 +274,7 @@ public final class PanelChecks {
   /** A lever's shaft that a thick panel swallows can hardly be gripped. */
   private void shafts() {
     Panel panel = build.panel();
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(control);
       kind.gate()
           .ifPresent(

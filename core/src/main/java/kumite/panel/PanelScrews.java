@@ -42,7 +42,7 @@ public final class PanelScrews {
   public static List<Covered> covered(Build build, Catalogue catalogue) {
     List<Covered> covered = new ArrayList<>();
     List<Block> screwed = into(build.panel());
-    for (Control control : screwed.isEmpty() ? List.<Control>of() : build.controls()) {
+    for (Control control : screwed.isEmpty() ? List.<Control>of() : build.onPanel()) {
       Placed part = Placed.of(control, catalogue.kindOf(control));
       for (Block block : screwed) {
         Swept head = Swept.circle(block.centre(), HEAD_MM);

@@ -37,7 +37,7 @@ final class PartChecks {
 
   static List<Finding> of(Build build, Catalogue catalogue) {
     PartChecks checks = new PartChecks(build, catalogue);
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(control);
       checks.sink(control, kind);
       checks.cover(control, kind);
@@ -135,7 +135,7 @@ final class PartChecks {
   /** Two things of one name cannot be told apart on paper, on wire flags or in the log. */
   private void labels() {
     Map<String, List<Control>> byLabel = new LinkedHashMap<>();
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       byLabel
           .computeIfAbsent(
               control.label().strip().toLowerCase(java.util.Locale.ROOT), l -> new ArrayList<>())

@@ -24,7 +24,7 @@ final class PartRoom {
     this.build = build;
     this.catalogue = catalogue;
     this.around = Surroundings.of(build, catalogue);
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       Placed placed = Placed.of(control, catalogue.kindOf(control));
       parts.put(control.id(), placed);
       tree.insert(placed.all(), placed);

@@ -73,7 +73,7 @@ public final class Players {
       Map<ControlId, Integer> pads = new HashMap<>();
       base.entries().forEach((contact, e) -> pads.putIfAbsent(contact.control(), e.target().pad()));
       boolean several = new HashSet<>(pads.values()).size() > 1;
-      for (Control control : build.controls()) {
+      for (Control control : build.onPanel()) {
         boolean here =
             build.seats().size() == 1 || control.seat().filter(seat.id()::equals).isPresent();
         Integer pad = pads.get(control.id());
@@ -93,7 +93,7 @@ public final class Players {
     groups.forEach(
         (name, ids) -> {
           List<Control> controls =
-              build.controls().stream().filter(c -> ids.contains(c.id())).toList();
+              build.onPanel().stream().filter(c -> ids.contains(c.id())).toList();
           long steered = controls.stream().filter(c -> steers(catalogue.kindOf(c))).count();
           if (steered > 0 && controls.size() - steered >= 2) {
             double left =

@@ -91,7 +91,7 @@ public record Reach(List<Row> reaches, List<Together> pairs, List<Target> target
     Map<ControlId, Row> rows = new HashMap<>();
     List<Row> reaches = new ArrayList<>();
     if (!hand.rests().isEmpty()) {
-      for (Control control : build.controls()) {
+      for (Control control : build.onPanel()) {
         Row row = row(control, hand);
         reaches.add(row);
         rows.put(control.id(), row);
@@ -182,7 +182,7 @@ public record Reach(List<Row> reaches, List<Together> pairs, List<Target> target
       return targets;
     }
     double width = WIDTHS * scatter;
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(control);
       if (!hit(kind)) {
         continue;
@@ -222,7 +222,7 @@ public record Reach(List<Row> reaches, List<Together> pairs, List<Target> target
   private static Optional<Near> nearest(Build build, Catalogue catalogue, Control control) {
     Swept centre = Swept.circle(control.placement().centre(), 0);
     Near best = null;
-    for (Control other : build.controls()) {
+    for (Control other : build.onPanel()) {
       if (other.id().equals(control.id())) {
         continue;
       }

@@ -30,7 +30,11 @@ public final class Reshape {
     Build next =
         build.withControls(
             build.controls().stream()
-                .map(c -> c.withPlacement(moved(c.placement(), dxMm, dyMm)))
+                .map(
+                    c ->
+                        c.face().isPresent()
+                            ? c
+                            : c.withPlacement(moved(c.placement(), dxMm, dyMm)))
                 .toList());
     next =
         next.withSeats(

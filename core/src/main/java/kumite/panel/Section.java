@@ -67,7 +67,7 @@ public record Section(Line line, List<Piece> pieces, double floorFromMm, double 
     double floorTo = under - panel.depthAtMm(line.alongX() ? line.atMm() : panel.heightMm());
     List<Piece> pieces = new ArrayList<>();
     List<double[]> holes = new ArrayList<>();
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(control);
       Placed part = Placed.of(control, kind);
       for (Swept hole : part.holes()) {

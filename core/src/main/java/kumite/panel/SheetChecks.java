@@ -17,7 +17,7 @@ public final class SheetChecks {
   public static List<Finding> of(Build build, Catalogue catalogue) {
     Panel panel = build.panel();
     Sheet sheet = Sheet.of(panel);
-    if (sheet.bendsMm() <= Sheet.MOST_MM || build.controls().isEmpty()) {
+    if (sheet.bendsMm() <= Sheet.MOST_MM || build.onPanel().isEmpty()) {
       return List.of();
     }
     double enough =
@@ -40,7 +40,7 @@ public final class SheetChecks {
             .showing(sheet.working(panel));
     boolean holds =
         enough <= 60
-            && build.controls().stream()
+            && build.onPanel().stream()
                 .allMatch(c -> Grip.holds(catalogue.kindOf(c), panel.withThickness(enough)));
     return List.of(
         holds

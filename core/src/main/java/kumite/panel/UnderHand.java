@@ -28,14 +28,14 @@ public final class UnderHand {
   /** {@return all of them, in the order of the controls} */
   public static List<Found> of(Build build, Catalogue catalogue) {
     List<Found> found = new ArrayList<>();
-    for (Control hand : build.controls()) {
+    for (Control hand : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(hand);
       double fingers = kind.above().fingersMm();
       if (!stands(kind) || fingers <= 0 || kind.gate().isEmpty()) {
         continue;
       }
       Swept swing = Swept.of(kind.above().swing(), hand.placement());
-      for (Control other : build.controls()) {
+      for (Control other : build.onPanel()) {
         ControlKind flush = catalogue.kindOf(other);
         if (stands(flush) || !pressed(flush)) {
           continue;

@@ -127,7 +127,7 @@ public final class ArtSheet {
             circles);
       }
     }
-    for (Control control : bench.build().controls()) {
+    for (Control control : bench.build().onPanel()) {
       shape(
           CutDrawing.Layer.HIDDEN,
           bench.catalogue().kindOf(control).face(),
@@ -162,10 +162,10 @@ public final class ArtSheet {
     Captions captions =
         new Captions(new Captions.Box(1, 1, panel.widthMm() - 2, panel.heightMm() - 2), 2.5);
     List<CutDrawing.Text> words = new ArrayList<>();
-    for (Control control : bench.build().controls()) {
+    for (Control control : bench.build().onPanel()) {
       captions.take(face(bench, control));
     }
-    for (Control control : bench.build().controls()) {
+    for (Control control : bench.build().onPanel()) {
       String label = control.label();
       double wide = label.codePointCount(0, label.length()) * TEXT_MM * WIDE_PER_HIGH;
       Optional<Captions.Box> box = captions.place(face(bench, control), wide, TEXT_MM * 1.2, 40);

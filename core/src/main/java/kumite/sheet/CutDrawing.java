@@ -108,7 +108,7 @@ record CutDrawing(
     }
     texts.add(
         new Text(Layer.REFERENCE, new Point(panel.widthMm() / 2, 2.5), 3, note(panel, kerfMm)));
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       Shape face = bench.catalogue().kindOf(control).face();
       if (face instanceof Shape.Round round) {
         circles.add(new Circle(Layer.REFERENCE, control.placement().centre(), round.diameterMm()));

@@ -99,7 +99,9 @@ final class FacePaper {
       Point at = seen(piece, hole.at().centre());
       pen.width(0.3);
       pen.outline(
-          Rounding.of(hole.shape(), new Placement(at.xMm(), at.yMm(), 0)),
+          Rounding.of(
+              hole.shape(),
+              new Placement(at.xMm(), at.yMm(), turn(piece, hole.at().turnDegrees()))),
           p -> p,
           page.left(),
           page.bottom());
@@ -115,8 +117,7 @@ final class FacePaper {
           x,
           y + hole.shape().heightMm() / 2 + 6,
           // Screws of a board stand too near each other for words.
-          (plan.box().opening(hole.words()).isPresent() ? hole.words() + ", " : "")
-              + size(hole.shape()));
+          (named(plan, hole.words()) ? hole.words() + ", " : "") + size(hole.shape()));
       pen.textCentred(
           Face.WORDS,
           6.5,
@@ -130,6 +131,22 @@ final class FacePaper {
         page.left() + piece.widthMm() / 2,
         page.bottom() - piece.heightMm() + 6,
         piece.id());
+  }
+
+  /** Turned over once, a turn runs the other way; the walls seen as they are drawn are. */
+  private static double turn(Piece piece, double degrees) {
+    boolean twice =
+        switch (piece.face().orElseThrow()) {
+          case BACK, LEFT, FLOOR -> true;
+          case FRONT, RIGHT -> false;
+        };
+    return ((twice ? degrees : -degrees) % 360 + 360) % 360;
+  }
+
+  private static boolean named(BoxPlan plan, String words) {
+    return plan.box().opening(words).isPresent()
+        || plan.build().controls().stream()
+            .anyMatch(c -> c.face().isPresent() && c.label().equals(words));
   }
 
   private static String size(Shape shape) {

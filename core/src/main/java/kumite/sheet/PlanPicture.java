@@ -81,7 +81,7 @@ final class PlanPicture {
                 panel.widthMm() * scale,
                 panel.heightMm() * scale + 3),
             2.5);
-    for (Control control : bench.build().controls()) {
+    for (Control control : bench.build().onPanel()) {
       control(control);
     }
     // Words last, on white, so that no line runs through them; the drill table has all of them.
@@ -147,7 +147,7 @@ final class PlanPicture {
   }
 
   private void labels(Captions captions) throws IOException {
-    for (Control control : bench.build().controls()) {
+    for (Control control : bench.build().onPanel()) {
       ControlKind kind = bench.catalogue().kindOf(control);
       Point shown = panel.datum().fromStored(control.placement().centre(), panel);
       List<Line> lines =

@@ -150,7 +150,7 @@ public final class Template {
         hole(hole, below, left, bottom);
       }
     }
-    for (Control control : bench.build().controls()) {
+    for (Control control : bench.build().onPanel()) {
       ControlKind kind = bench.catalogue().kindOf(control);
       if (meets(page.area(), box(page, control, kind))) {
         flange(control, kind, below, left, bottom);

@@ -106,7 +106,7 @@ public final class WiringBoard {
     pen.width(0.35);
     pen.outline(Rounding.of(page.panel()), page::seen, page.left(), page.bottom());
     Template.inside(pen, page);
-    for (Control control : bench.build().labelled()) {
+    for (Control control : bench.build().flat().labelled()) {
       ControlKind kind = bench.catalogue().kindOf(control);
       if (Template.meets(page.area(), Template.box(page, control, kind))) {
         pen.width(0.12);
@@ -253,7 +253,7 @@ public final class WiringBoard {
             caption(page, about(page, at, 2), Face.MONO, 5, LINE_MM, String.join(" ", there));
           }
         });
-    for (Control control : bench.build().labelled()) {
+    for (Control control : bench.build().flat().labelled()) {
       Point at = control.placement().centre();
       if (about(page, at, 0).within(page.area())) {
         ControlKind kind = bench.catalogue().kindOf(control);

@@ -2,6 +2,7 @@ package kumite.station;
 
 import java.util.List;
 import java.util.stream.Stream;
+import kumite.box.FaceChecks;
 import kumite.files.PanelJson;
 import kumite.finding.Code;
 import kumite.finding.Finding;
@@ -34,7 +35,7 @@ public final class PanelRoom implements Room {
 
   @Override
   public List<Derivation<List<Finding>>> checks() {
-    return List.of(PanelDerivations.FINDINGS);
+    return List.of(PanelDerivations.FINDINGS, FaceChecks.FINDINGS);
   }
 
   @Override

@@ -303,7 +303,7 @@ public final class Bench {
 
   /** {@return where the wires lie, worked out when asked for; empty without a board} */
   public Optional<Lay> lay() {
-    return wiring().map(wiring -> Lay.of(build, catalogue, loom, wiring));
+    return wiring().map(wiring -> Lay.of(build.flat(), catalogue, loom, wiring));
   }
 
   /**

@@ -128,7 +128,7 @@ public final class Brains {
       Build build, Catalogue catalogue, BoardKind board, Set<Wish> wishes) {
     Build with =
         Arrange.withBoard(build.withLoom(build.loom().withLocks(java.util.Map.of())), board);
-    Loom loom = Loom.of(with, catalogue);
+    Loom loom = Loom.of(with.flat(), catalogue);
     List<Point> points = new ArrayList<>();
     points.add(terminals(board, loom));
     points.add(host(build, board));

@@ -185,7 +185,8 @@ public final class Desks {
         .from(FINDINGS);
   }
 
-  private static List<Desk> of(Build home, Catalogue catalogue, Solves solves, List<Desk> before) {
+  private static List<Desk> of(Build build, Catalogue catalogue, Solves solves, List<Desk> before) {
+    Build home = build.flat();
     Map<SeatId, Loom> looms = new LinkedHashMap<>();
     Map<SeatId, Neighbourhood.Alone> alone = new LinkedHashMap<>();
     boolean joined = joined(home);

@@ -151,7 +151,7 @@ public record WhatIf(
       Fix fix,
       boolean chosen) {
     Build other = fix.edit().apply(build);
-    Loom loom = Loom.of(other, catalogue);
+    Loom loom = Loom.of(other.flat(), catalogue);
     Optional<Sharing> sharing = loom.sharingOf(ids.get(0));
     int terminals = sharing.map(s -> s.lines().size()).orElse(ids.size());
     String parts =

@@ -20,6 +20,7 @@ import javafx.scene.shape.Polygon;
 import kumite.box.BoxChecks;
 import kumite.box.BoxPlan;
 import kumite.box.Unfolded;
+import kumite.build.Control;
 import kumite.build.box.Box;
 import kumite.build.box.BoxBook;
 import kumite.build.box.Cutout;
@@ -27,6 +28,7 @@ import kumite.build.box.Face;
 import kumite.build.box.Making;
 import kumite.build.box.Through;
 import kumite.files.BuildFile;
+import kumite.measure.Point;
 import kumite.parts.Catalogue;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -170,6 +172,40 @@ public class CaseWindowTest {
     window.hands.push(KeyCode.CONTROL, KeyCode.Z);
     window.settle();
     assertThat(box().orElseThrow().opening(plug.name())).hasValue(plug);
+  }
+
+  /** A control goes from the panel into a wall, where it is dragged, measured and wired. */
+  @Test
+  public void aControlGoesIntoAWall() {
+    int panel = window.bench().drill().holes().size();
+    set("#side-face", "right");
+    Control side =
+        window.bench().build().controls().stream()
+            .filter(c -> c.face().isPresent())
+            .findFirst()
+            .orElseThrow();
+    assertThat(side.face()).hasValue(Face.RIGHT);
+    assertThat(window.bench().drill().holes()).hasSize(panel - 1);
+    type("#side-y", "1 in");
+    type("#side-x", "95");
+    assertThat(window.bench().build().control(side.id()).orElseThrow().placement().centre())
+        .isEqualTo(new Point(95, 25.4));
+    assertThat(window.bench().build().flat().control(side.id()).orElseThrow().placement().xMm())
+        .isGreaterThan(window.bench().build().panel().widthMm());
+    Pane picture = find("#case-unfolded", Pane.class);
+    Bounds at =
+        Window.onFx(
+            () ->
+                picture.getChildren().stream()
+                    .filter(n -> n.getStyleClass().contains("case-opening"))
+                    .reduce((a, b) -> b)
+                    .orElseThrow()
+                    .getBoundsInParent());
+    drag(picture, at.getCenterX(), at.getCenterY(), 0, -20);
+    assertThat(window.bench().build().control(side.id()).orElseThrow().placement().xMm())
+        .isGreaterThan(100);
+    set("#side-face", "panel");
+    assertThat(window.bench().drill().holes()).hasSize(panel);
   }
 
   /** The solid turns, opens and leaves faces out; sheets follow the stock. */

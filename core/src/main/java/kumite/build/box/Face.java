@@ -1,5 +1,8 @@
 package kumite.build.box;
 
+import kumite.build.panel.Panel;
+import kumite.measure.Point;
+
 /**
  * A side of the case other than the panel.
  *
@@ -42,5 +45,19 @@ public enum Face {
   /** {@return whether it stands under an edge of the panel} */
   public boolean wall() {
     return this != FLOOR;
+  }
+
+  /**
+   * {@return a place of it with the case unfolded into the plane of the panel: walls beside the
+   * edge that they stand under, the floor beyond the front}
+   */
+  public Point flat(Point at, Panel panel) {
+    return switch (this) {
+      case FRONT -> new Point(at.xMm(), -at.yMm());
+      case BACK -> new Point(at.xMm(), panel.heightMm() + at.yMm());
+      case LEFT -> new Point(-at.yMm(), at.xMm());
+      case RIGHT -> new Point(panel.widthMm() + at.yMm(), at.xMm());
+      case FLOOR -> new Point(at.xMm(), -panel.inside().frontDepthMm() - at.yMm());
+    };
   }
 }

@@ -21,7 +21,6 @@ import kumite.build.Build;
 import kumite.build.Edit;
 import kumite.build.box.Box;
 import kumite.build.box.BoxBook;
-import kumite.build.box.Cutout;
 import kumite.build.panel.CaseInside;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
@@ -63,12 +62,14 @@ public final class BoxStation implements StationView {
   private final StackPane pictures = new StackPane();
   private final BoxForm form;
   private final OpeningForm openings;
+  private final SideForm sides;
   private final StockRow stock;
   private final ScrewList screws = new ScrewList();
   private final VBox side = new VBox();
   private final VBox begin = new VBox();
   private final VBox shop = new VBox();
-  private Optional<String> selected = Optional.empty();
+  private Optional<Pick> selected = Optional.empty();
+  private Optional<String> awaited = Optional.empty();
   private View view = View.UNFOLDED;
 
   /** The station's room. */
@@ -85,9 +86,10 @@ public final class BoxStation implements StationView {
             View.values());
     tabs.choose(View.UNFOLDED);
     head = new Head("Case", tabs);
-    unfolded = new UnfoldedView(this::choose, (opening, at) -> move(opening, at));
+    unfolded = new UnfoldedView(this::pick, this::move);
     form = new BoxForm(this::change, this::inside);
     openings = new OpeningForm(this::change, this::choose);
+    sides = new SideForm(workbench::apply, this::pick);
     stock = new StockRow(this::change);
     Label plain =
         new Label(
@@ -159,12 +161,24 @@ public final class BoxStation implements StationView {
     begin.setVisible(!plan.spoken());
     begin.setManaged(!plan.spoken());
     form.show(plan, unit);
-    openings.show(plan, bench.catalogue(), unit, selected);
+    // What was chosen may have moved since, or be gone.
+    if (awaited.isPresent() && plan.box().opening(awaited.get()).isPresent()) {
+      selected =
+          Pick.of(plan, bench.catalogue()).stream()
+              .filter(p -> p.opening().equals(awaited))
+              .findFirst();
+      awaited = Optional.empty();
+    }
+    selected =
+        selected.flatMap(
+            was -> Pick.of(plan, bench.catalogue()).stream().filter(was::same).findFirst());
+    openings.show(plan, bench.catalogue(), unit, selected.flatMap(Pick::opening));
+    sides.show(bench, selected.flatMap(Pick::control));
     stock.show(plan, unit);
     screws.show(plan);
     switch (view) {
       case UNFOLDED -> {
-        side.getChildren().setAll(begin, form, openings, screws, shop);
+        side.getChildren().setAll(begin, form, openings, sides, screws, shop);
         pictures.getChildren().setAll(unfolded);
         unfolded.show(plan, bench, selected);
       }
@@ -205,40 +219,60 @@ public final class BoxStation implements StationView {
 
   @Override
   public boolean key(KeyCode code) {
-    Optional<Cutout> now =
-        selected.flatMap(name -> workbench.bench().get().get(BoxChecks.PLAN).box().opening(name));
-    if (view != View.UNFOLDED || now.isEmpty()) {
+    if (view != View.UNFOLDED || selected.isEmpty()) {
       return false;
     }
+    Pick now = selected.get();
     double dx = code == KeyCode.LEFT ? -STEP_MM : code == KeyCode.RIGHT ? STEP_MM : 0;
     double dy = code == KeyCode.UP ? -STEP_MM : code == KeyCode.DOWN ? STEP_MM : 0;
     if (dx != 0 || dy != 0) {
-      move(now.get(), now.get().at().plus(dx, dy));
+      move(now, now.at().centre().plus(dx, dy));
       return true;
     }
-    if (code == KeyCode.DELETE) {
-      String name = now.get().name();
-      choose(Optional.empty());
+    if (code == KeyCode.DELETE && now.opening().isPresent()) {
+      String name = now.name();
+      pick(Optional.empty());
       change("Take " + name + " out", box -> box.without(name));
       return true;
     }
     return false;
   }
 
+  /** An opening was chosen by its name, or is about to be there. */
   private void choose(Optional<String> name) {
-    if (!selected.equals(name)) {
-      selected = name;
-      Bench bench = workbench.bench().get();
-      openings.show(
-          bench.get(BoxChecks.PLAN), bench.catalogue(), bench.build().brief().units(), selected);
-      if (view == View.UNFOLDED) {
-        unfolded.show(bench.get(BoxChecks.PLAN), bench, selected);
-      }
+    Bench bench = workbench.bench().get();
+    Optional<Pick> pick =
+        Pick.of(bench.get(BoxChecks.PLAN), bench.catalogue()).stream()
+            .filter(p -> p.opening().isPresent() && p.opening().equals(name))
+            .findFirst();
+    if (pick.isPresent() || name.isEmpty()) {
+      pick(pick);
+    } else {
+      awaited = name;
     }
   }
 
-  private void move(Cutout opening, Point at) {
-    change("Move " + opening.name(), box -> box.with(opening.movedTo(at)));
+  private void pick(Optional<Pick> pick) {
+    if (!selected.equals(pick)) {
+      selected = pick;
+      show(workbench.bench().get());
+    }
+  }
+
+  private void move(Pick pick, Point at) {
+    if (pick.control().isPresent()) {
+      workbench.apply(
+          new Edit(
+              "Move " + pick.name(),
+              b ->
+                  b.withControl(
+                      pick.control().get().id(),
+                      c -> c.withPlacement(c.placement().movedTo(at.xMm(), at.yMm())))));
+      return;
+    }
+    change(
+        "Move " + pick.name(),
+        box -> box.opening(pick.name()).map(o -> box.with(o.movedTo(at))).orElse(box));
   }
 
   /** An edit of the case; the plain one is taken over first where nobody spoke of one. */

@@ -1,6 +1,5 @@
 package kumite.desktop.box;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiConsumer;
@@ -14,13 +13,12 @@ import javafx.scene.shape.Rectangle;
 import kumite.box.BoxPlan;
 import kumite.box.Piece;
 import kumite.box.Unfolded;
-import kumite.build.box.Cutout;
 import kumite.build.box.Face;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.measure.Length;
 import kumite.measure.LengthUnit;
-import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.panel.Inside;
 import kumite.verdict.Bench;
@@ -30,14 +28,15 @@ final class UnfoldedView extends Pane {
   private static final double MARGIN_PX = 14;
   private static final double SNAP_MM = 0.5;
 
-  private final Consumer<Optional<String>> chosen;
-  private final BiConsumer<Cutout, Point> moved;
+  private final Consumer<Optional<Pick>> chosen;
+  private final BiConsumer<Pick, Point> moved;
   private Optional<BoxPlan> plan = Optional.empty();
   private List<Finding> findings = List.of();
   private List<Inside> standing = List.of();
   private LengthUnit unit = LengthUnit.MM;
-  private Optional<String> selected = Optional.empty();
-  private Optional<Cutout> dragged = Optional.empty();
+  private List<Pick> picks = List.of();
+  private Optional<Pick> selected = Optional.empty();
+  private Optional<Pick> dragged = Optional.empty();
   private double scale = 1;
   private double leftPx;
   private double topPx;
@@ -45,10 +44,10 @@ final class UnfoldedView extends Pane {
   /**
    * A view.
    *
-   * @param chosen told which opening was pressed
-   * @param moved told of an opening that was dragged to another place on its face
+   * @param chosen told what was pressed: an opening, or a control in a face
+   * @param moved told of one that was dragged to another place on its face
    */
-  UnfoldedView(Consumer<Optional<String>> chosen, BiConsumer<Cutout, Point> moved) {
+  UnfoldedView(Consumer<Optional<Pick>> chosen, BiConsumer<Pick, Point> moved) {
     this.chosen = chosen;
     this.moved = moved;
     setId("case-unfolded");
@@ -65,42 +64,39 @@ final class UnfoldedView extends Pane {
     setOnMouseReleased(event -> drop());
   }
 
-  void show(BoxPlan next, Bench bench, Optional<String> name) {
+  void show(BoxPlan next, Bench bench, Optional<Pick> pick) {
     plan = Optional.of(next);
-    findings =
-        bench.findings().stream()
-            .filter(f -> f.severity() != Severity.FINE)
-            .filter(f -> f.named().stream().anyMatch(n -> n.startsWith("opening ")))
-            .toList();
+    picks = Pick.of(next, bench.catalogue());
+    findings = bench.findings().stream().filter(f -> f.severity() != Severity.FINE).toList();
     standing =
         Inside.of(next.build(), bench.catalogue()).stream().filter(t -> !t.swings()).toList();
     unit = bench.build().brief().units();
-    selected = name;
+    selected = pick;
     draw();
   }
 
   private void pressed(MouseEvent event) {
     dragged = plan.flatMap(p -> under(p, event.getX(), event.getY()));
-    selected = dragged.map(Cutout::name);
+    selected = dragged;
     chosen.accept(selected);
     draw();
   }
 
-  private Optional<Cutout> under(BoxPlan at, double x, double y) {
+  private Optional<Pick> under(BoxPlan at, double x, double y) {
     Unfolded net = new Unfolded(at.shape());
     Point there = place(x, y);
-    Cutout best = null;
+    Optional<Pick> best = Optional.empty();
     double nearest = 8 / scale;
-    for (Cutout opening : at.box().openings()) {
-      Point on = net.on(opening.face(), there);
-      double half = Math.max(opening.hole().widthMm(), opening.hole().heightMm()) / 2;
-      double off = Math.max(0, on.distanceMm(opening.at()) - half);
+    for (Pick pick : picks) {
+      Point on = net.on(pick.face(), there);
+      double half = Math.max(pick.hole().widthMm(), pick.hole().heightMm()) / 2;
+      double off = Math.max(0, on.distanceMm(pick.at().centre()) - half);
       if (off < nearest) {
         nearest = off;
-        best = opening;
+        best = Optional.of(pick);
       }
     }
-    return Optional.ofNullable(best);
+    return best;
   }
 
   private void drag(MouseEvent event) {
@@ -118,9 +114,9 @@ final class UnfoldedView extends Pane {
   }
 
   private void drop() {
-    Optional<Cutout> was = dragged.flatMap(d -> plan.flatMap(p -> p.box().opening(d.name())));
+    Optional<Pick> was = dragged.flatMap(d -> picks.stream().filter(d::same).findFirst());
     if (was.isPresent() && !was.get().at().equals(dragged.get().at())) {
-      moved.accept(was.get(), dragged.get().at());
+      moved.accept(was.get(), dragged.get().at().centre());
     }
     dragged = Optional.empty();
   }
@@ -155,9 +151,8 @@ final class UnfoldedView extends Pane {
     }
     panel(box, net);
     standing.forEach(thing -> standing(net, thing));
-    for (Cutout opening : box.box().openings()) {
-      boolean now = dragged.filter(d -> d.name().equals(opening.name())).isPresent();
-      opening(net, now ? dragged.get() : opening);
+    for (Pick pick : picks) {
+      pick(net, dragged.filter(pick::same).orElse(pick));
     }
     // What is drawn anew while it is dragged must not be what the mouse holds.
     getChildren().forEach(node -> node.setMouseTransparent(true));
@@ -174,7 +169,7 @@ final class UnfoldedView extends Pane {
     box.pieces().stream()
         .filter(p -> p.face().filter(f -> f == face).isPresent())
         .flatMap(p -> p.holes().stream())
-        .filter(h -> box.box().opening(h.words()).isEmpty())
+        .filter(h -> picks.stream().noneMatch(pick -> pick.name().equals(h.words())))
         .forEach(h -> screwHole(box, net, face, h));
     Point corner = ring.get(0);
     for (Point p : ring) {
@@ -252,47 +247,47 @@ final class UnfoldedView extends Pane {
     return shape;
   }
 
-  private void opening(Unfolded net, Cutout opening) {
-    Face face = opening.face();
+  private void pick(Unfolded net, Pick pick) {
+    Face face = pick.face();
     Polygon shape = new Polygon();
-    Piece.Hole hole =
-        new Piece.Hole("", opening.hole(), Placement.at(opening.at().xMm(), opening.at().yMm()));
-    List<Point> ring = new ArrayList<>(hole.ring());
-    ring.stream().map(p -> net.at(face, p)).forEach(p -> shape.getPoints().addAll(x(p), y(p)));
-    boolean now = selected.filter(opening.name()::equals).isPresent();
-    shape.getStyleClass().addAll("case-opening", now ? "chosen" : "other", severity(opening));
+    new Piece.Hole("", pick.hole(), pick.at())
+        .ring().stream()
+            .map(p -> net.at(face, p))
+            .forEach(p -> shape.getPoints().addAll(x(p), y(p)));
+    boolean now = selected.filter(pick::same).isPresent();
+    shape.getStyleClass().addAll("case-opening", now ? "chosen" : "other", severity(pick));
     getChildren().add(shape);
-    Point at = net.at(face, opening.at());
+    Point at = net.at(face, pick.at().centre());
     if (now) {
-      measures(net, opening, at);
+      measures(net, pick, at);
     }
-    double below = Math.max(opening.hole().widthMm(), opening.hole().heightMm()) / 2 * scale;
-    label(opening.name(), x(at), y(at) + below + 2, now ? "case-name-chosen" : "case-name")
-        .setUserData(opening.name());
+    double below = Math.max(pick.hole().widthMm(), pick.hole().heightMm()) / 2 * scale;
+    label(pick.name(), x(at), y(at) + below + 2, now ? "case-name-chosen" : "case-name");
   }
 
-  private String severity(Cutout opening) {
+  private String severity(Pick pick) {
     return findings.stream()
-        .filter(f -> f.named().contains("opening " + opening.name()))
+        .filter(f -> f.named().contains(pick.subject()))
+        .filter(f -> f.station().equals(Station.CASE) || f.station().equals(Station.PANEL))
         .map(f -> f.severity() == Severity.STOP ? "stop" : "look")
         .min((a, b) -> a.equals("stop") ? -1 : 1)
         .orElse("sound");
   }
 
   /** From the edge that it is measured from, and down from the panel. */
-  private void measures(Unfolded net, Cutout opening, Point at) {
-    Face face = opening.face();
-    Point side = net.at(face, new Point(0, opening.at().yMm()));
-    Point top = net.at(face, new Point(opening.at().xMm(), 0));
+  private void measures(Unfolded net, Pick pick, Point at) {
+    Face face = pick.face();
+    Point side = net.at(face, new Point(0, pick.at().yMm()));
+    Point top = net.at(face, new Point(pick.at().xMm(), 0));
     line(side, at);
     line(top, at);
     label(
-        Length.number(opening.at().xMm(), unit),
+        Length.number(pick.at().xMm(), unit),
         (x(side) + x(at)) / 2,
         (y(side) + y(at)) / 2 - 16,
         "case-measure");
     label(
-        Length.number(opening.at().yMm(), unit),
+        Length.number(pick.at().yMm(), unit),
         (x(top) + x(at)) / 2 + 4,
         (y(top) + y(at)) / 2 - 8,
         "case-measure");

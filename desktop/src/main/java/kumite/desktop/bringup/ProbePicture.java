@@ -42,7 +42,7 @@ final class ProbePicture extends Pane {
     getChildren().add(styled(new Rectangle(wide * scale, high), "step-panel"));
     Set<String> held = new TreeSet<>();
     ask.held().contacts().forEach(c -> held.add(c.control().text()));
-    for (Control control : bench.build().controls()) {
+    for (Control control : bench.build().onPanel()) {
       ControlKind kind = bench.catalogue().kindOf(control);
       boolean meant = held.contains(control.id().text());
       getChildren().add(styled(part(control, kind), meant ? "step-meant" : "step-other"));
@@ -123,7 +123,7 @@ final class ProbePicture extends Pane {
       return ofWire;
     }
     List<Point> found = new ArrayList<>();
-    bench.build().controls().stream()
+    bench.build().flat().controls().stream()
         .filter(c -> c.id().text().equals(place.part()))
         .map(c -> c.placement().centre())
         .forEach(found::add);

@@ -45,6 +45,9 @@ final class LayView extends Pane {
 
   private static final double NAMED_PX = 10;
 
+  /** Round what sits in a wall. */
+  private static final double ROOM_MM = 25;
+
   private static final double TERMINAL_PITCH_MM = 2.54;
   private static final double CAPTION_STEP_PX = 6;
   private static final double FURTHEST_PX = 70;
@@ -267,7 +270,7 @@ final class LayView extends Pane {
     var panel = bench.build().panel();
     scale =
         fitted
-            ? Scale.fit(panel, getWidth(), getHeight(), below)
+            ? around(bench, Scale.fit(panel, getWidth(), getHeight(), below))
             : scale.forPanel(panel.widthMm(), below);
     caseLayer.show(scale, bench);
     bodies(bench);
@@ -345,9 +348,34 @@ final class LayView extends Pane {
             });
   }
 
+  /** What sits in walls lies beside the panel, and is to be seen too. */
+  private Scale around(Bench bench, Scale panel) {
+    double width = bench.build().panel().widthMm();
+    double height = bench.build().panel().heightMm();
+    double left = 0;
+    double right = width;
+    double front = 0;
+    double back = height;
+    for (Control control : bench.build().flat().controls()) {
+      Point at = control.placement().centre();
+      left = Math.min(left, at.xMm() - ROOM_MM);
+      right = Math.max(right, at.xMm() + ROOM_MM);
+      front = Math.min(front, at.yMm() - ROOM_MM);
+      back = Math.max(back, at.yMm() + ROOM_MM);
+    }
+    if (bench.build().onPanel().size() == bench.build().controls().size()) {
+      return panel;
+    }
+    double factor = Math.min(width / (right - left), height / (back - front));
+    Scale wider = panel.zoomed(factor, panel.x(width / 2), panel.y(height / 2));
+    return wider.moved(
+        getWidth() / 2 - wider.x((left + right) / 2),
+        getHeight() / 2 - wider.y((front + back) / 2));
+  }
+
   private void bodies(Bench bench) {
     bodies.getChildren().clear();
-    for (Control control : bench.build().labelled()) {
+    for (Control control : bench.build().flat().labelled()) {
       Polygon body = new Polygon();
       Rounding.points(
               Rounding.of(bench.catalogue().kindOf(control).body(), control.placement()), 10)
@@ -358,7 +386,7 @@ final class LayView extends Pane {
   }
 
   private void controlNames(Bench bench, Captions captions) {
-    for (Control control : bench.build().labelled()) {
+    for (Control control : bench.build().flat().labelled()) {
       Point at = control.placement().centre();
       double wide = bench.catalogue().kindOf(control).body().widthMm() * scale.pxPerMm();
       double deep = bench.catalogue().kindOf(control).body().heightMm() * scale.pxPerMm();

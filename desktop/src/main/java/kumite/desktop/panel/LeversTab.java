@@ -95,7 +95,7 @@ final class LeversTab implements Tab {
             .findFirst()
             .or(
                 () ->
-                    bench.build().controls().stream()
+                    bench.build().onPanel().stream()
                         .filter(c -> bench.catalogue().kindOf(c).pushesDirections())
                         .map(Control::id)
                         .findFirst());

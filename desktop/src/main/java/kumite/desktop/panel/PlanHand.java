@@ -163,7 +163,7 @@ final class PlanHand {
   private Point magnet(Point at) {
     Build build = workbench.build().get();
     List<Point> places = new ArrayList<>(build.panel().corners());
-    build.controls().forEach(c -> places.add(c.placement().centre()));
+    build.onPanel().forEach(c -> places.add(c.placement().centre()));
     double near = 8 / plan.scale().pxPerMm();
     Point best = at;
     double least = near;
@@ -312,7 +312,7 @@ final class PlanHand {
     Point other = plan.scale().toPanel(event.getX(), event.getY());
     Set<ControlId> inside =
         new LinkedHashSet<>(event.isShiftDown() ? workbench.selection().get() : Set.of());
-    for (Control control : workbench.build().get().controls()) {
+    for (Control control : workbench.build().get().onPanel()) {
       Point at = control.placement().centre();
       if (between(one.xMm(), other.xMm(), at.xMm()) && between(one.yMm(), other.yMm(), at.yMm())) {
         inside.add(control.id());

@@ -176,7 +176,7 @@ final class PlanView extends Pane {
 
   private void controls(Bench bench) {
     Set<ControlId> present = new HashSet<>();
-    for (Control control : bench.build().controls()) {
+    for (Control control : bench.build().onPanel()) {
       present.add(control.id());
       ControlNode node = nodes.computeIfAbsent(control.id(), this::fresh);
       node.show(control, bench.catalogue().kindOf(control), scale, bench.build().brief().units());

@@ -49,7 +49,7 @@ record Snap(Point at, Optional<String> alongX, Optional<String> alongY) {
       double centre,
       double nearMm) {
     Hit best = new Hit(centre, "centre line");
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       if (!moving.contains(control.id())) {
         double at = along.applyAsDouble(control.placement().centre());
         if (Math.abs(at - wished) < Math.abs(best.mm() - wished)) {

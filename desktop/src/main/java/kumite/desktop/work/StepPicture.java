@@ -37,7 +37,7 @@ final class StepPicture extends Pane {
     setMinSize(panel.widthMm() * scale + 2, high + 2);
     setMaxSize(panel.widthMm() * scale + 2, high + 2);
     getChildren().add(styled(outline(panel), "step-panel"));
-    for (Control control : build.controls()) {
+    for (Control control : build.onPanel()) {
       ControlKind kind = catalogue.kindOf(control);
       boolean meant = controls.contains(control.id().text());
       getChildren().add(styled(part(control, kind), meant ? "step-meant" : "step-other"));

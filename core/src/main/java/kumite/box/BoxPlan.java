@@ -6,6 +6,7 @@ import kumite.build.Build;
 import kumite.build.box.Box;
 import kumite.build.box.BoxBook;
 import kumite.build.box.Cutout;
+import kumite.build.box.Making;
 import kumite.build.panel.Material;
 import kumite.parts.Catalogue;
 
@@ -58,6 +59,7 @@ public record BoxPlan(
         .filter(
             p ->
                 p.part() == Piece.Part.TRAY
+                    || p.part() == Piece.Part.BLOCK && box().making() instanceof Making.Printed
                     || p.part() == Piece.Part.PANEL && p.material() == Material.PRINTED)
         .toList();
   }

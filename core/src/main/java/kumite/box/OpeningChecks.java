@@ -31,6 +31,8 @@ final class OpeningChecks {
   /** Beside a wall that backs it an edge may be so narrow: common practice, no source. */
   private static final double BACKED_MM = 2;
 
+  private static final double BEHIND_MM = 1;
+
   /** A spanner or two fingers beside a nut: common practice, no source. */
   private static final double FINGERS_MM = 3;
 
@@ -114,11 +116,13 @@ final class OpeningChecks {
                             Severity.STOP,
                             opening,
                             opening.name() + " meets " + thing.words() + " inside",
-                            first(opening.words())
-                                + " reaches "
-                                + mm(opening.behindMm())
-                                + " in from the "
-                                + opening.face().words())
+                            opening.behindMm() > 0
+                                ? first(opening.words())
+                                    + " reaches "
+                                    + mm(opening.behindMm())
+                                    + " in from the "
+                                    + opening.face().words()
+                                : "It stands right behind the hole and closes it")
                         .about(thing)
                         .made()
                         .mendedBy(() -> moved(opening))));
@@ -241,10 +245,8 @@ final class OpeningChecks {
 
   /** What a part takes up inside the case: left, front, right, back, upper and lower end. */
   private Optional<double[]> behind(Reaching opening) {
-    double deep = opening.behindMm();
-    if (deep <= 0) {
-      return Optional.empty();
-    }
+    // What is right behind an open hole closes it.
+    double deep = Math.max(BEHIND_MM, opening.behindMm());
     double w = opening.wideMm() / 2;
     double h = opening.highMm() / 2;
     double x = opening.xMm();

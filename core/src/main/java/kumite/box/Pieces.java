@@ -116,6 +116,9 @@ final class Pieces {
     List<Block> blocks = shape.panel().inside().blocks();
     for (int i = 0; i < blocks.size(); i++) {
       Block block = blocks.get(i);
+      if (TrayRoom.merged(shape).contains(block)) {
+        continue; // printed with the tray
+      }
       double deep =
           Math.min(
               shape.depthMm(block.frontMm()), shape.depthMm(block.frontMm() + block.heightMm()));
@@ -142,35 +145,15 @@ final class Pieces {
     return pieces;
   }
 
-  /** The openings of its face, and on the floor the screws of boards and of feet. */
+  /** The holes of its face, and on the floor those for the screws of boards. */
   private static Piece drilled(Build build, Catalogue catalogue, BoxShape shape, Piece piece) {
     if (piece.face().isEmpty()) {
       return piece;
     }
     Face face = piece.face().get();
     List<Piece.Hole> holes = new ArrayList<>();
-    for (Cutout opening : shape.box().openings()) {
-      if (opening.face() == face) {
-        Point at = onPiece(shape, face, opening.at());
-        holes.add(
-            new Piece.Hole(opening.name(), opening.hole(), new Placement(at.xMm(), at.yMm(), 0)));
-      }
-    }
-    for (Control control : build.controls()) {
-      if (control.face().filter(f -> f == face).isPresent()) {
-        ControlKind kind = catalogue.kindOf(control);
-        holes.add(
-            new Piece.Hole(
-                control.label(), kind.cutout(), onPiece(shape, face, control.placement())));
-        for (ScrewHole screw : kind.screws()) {
-          Point at = control.placement().place(screw.at());
-          holes.add(
-              new Piece.Hole(
-                  control.label() + ", " + screw.screw() + " screw",
-                  new Shape.Round(screw.diameterMm()),
-                  onPiece(shape, face, Placement.at(at.xMm(), at.yMm()))));
-        }
-      }
+    for (Piece.Hole hole : holes(build, catalogue, shape, face)) {
+      holes.add(new Piece.Hole(hole.words(), hole.shape(), onPiece(shape, face, hole.at())));
     }
     if (face == Face.FLOOR) {
       for (DrillPlan.Hole hole : DrillPlan.inFloor(build, catalogue)) {
@@ -183,6 +166,35 @@ final class Pieces {
       }
     }
     return piece.with(holes);
+  }
+
+  /** {@return the holes of openings and controls in a face, as that face is measured} */
+  static List<Piece.Hole> holes(Build build, Catalogue catalogue, BoxShape shape, Face face) {
+    List<Piece.Hole> holes = new ArrayList<>();
+    for (Cutout opening : shape.box().openings()) {
+      if (opening.face() == face) {
+        holes.add(
+            new Piece.Hole(
+                opening.name(),
+                opening.hole(),
+                new Placement(opening.at().xMm(), opening.at().yMm(), 0)));
+      }
+    }
+    for (Control control : build.controls()) {
+      if (control.face().filter(f -> f == face).isPresent()) {
+        ControlKind kind = catalogue.kindOf(control);
+        holes.add(new Piece.Hole(control.label(), kind.cutout(), control.placement()));
+        for (ScrewHole screw : kind.screws()) {
+          Point at = control.placement().place(screw.at());
+          holes.add(
+              new Piece.Hole(
+                  control.label() + ", " + screw.screw() + " screw",
+                  new Shape.Round(screw.diameterMm()),
+                  Placement.at(at.xMm(), at.yMm())));
+        }
+      }
+    }
+    return holes;
   }
 
   /** {@return a place on a face as its piece has it: along the slope on the floor} */

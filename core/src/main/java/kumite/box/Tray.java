@@ -4,14 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import kumite.build.Build;
-import kumite.build.box.Cutout;
 import kumite.build.box.Face;
 import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;
 import kumite.panel.DrillPlan;
+import kumite.panel.LidScrews;
 import kumite.panel.Rounding;
 import kumite.parts.Catalogue;
+import org.locationtech.jts.algorithm.Orientation;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LinearRing;
@@ -30,12 +31,20 @@ public final class Tray {
 
   private static final double CHORD_DEGREES = 10;
 
+  /** A hole that an M3 insert is melted into: common practice, no source. */
+  private static final double INSERT_MM = 4;
+
+  private static final double INSERT_DEEP_MM = 8;
+
   private static final GeometryFactory FACTORY = new GeometryFactory();
 
   private final BoxShape shape;
   private final double thick;
   private final List<Point> outer;
   private final List<Point> inner;
+  private final TrayRoom inside;
+  private final List<Point> room;
+  private final List<List<Loop>> inWall = new ArrayList<>();
   private final Mesh mesh = new Mesh();
 
   /**
@@ -70,33 +79,39 @@ public final class Tray {
     }
   }
 
-  private Tray(BoxShape shape) {
+  private final Build build;
+  private final Catalogue catalogue;
+
+  private Tray(Build build, Catalogue catalogue, BoxShape shape) {
+    this.build = build;
+    this.catalogue = catalogue;
     this.shape = shape;
     this.thick = shape.wallMm() / shape.cosTilt();
     this.outer = shape.ring(shape.outMm());
     this.inner = shape.ring(shape.inMm());
+    this.inside = new TrayRoom(shape);
+    this.room = inside.ring();
   }
 
   /**
    * {@return its surface; openings that leave their face, and posts that do not fit, are left out}
    */
   static Mesh of(Build build, Catalogue catalogue, BoxShape shape) {
-    Tray tray = new Tray(shape);
+    Tray tray = new Tray(build, catalogue, shape);
     tray.rim();
     List<Loop> floor = new ArrayList<>();
     int n = tray.outer.size();
     for (int i = 0; i < n; i++) {
       tray.wall(i);
     }
-    for (Cutout opening : shape.box().openings()) {
-      if (opening.face() == Face.FLOOR) {
-        tray.fitting(floor, new Loop(round(opening.hole(), opening.at())), tray.area(tray.inner));
-      }
+    tray.insides();
+    for (Piece.Hole hole : Pieces.holes(build, catalogue, shape, Face.FLOOR)) {
+      tray.fitting(floor, new Loop(ring(hole.shape(), hole.at())), tray.area(tray.room));
     }
     List<Post> posts = new ArrayList<>();
     List<Loop> feet = new ArrayList<>(floor);
     for (Post post : posts(build, catalogue)) {
-      if (tray.fitting(feet, new Loop(post.ring(post.diameterMm())), tray.area(tray.inner))) {
+      if (tray.fitting(feet, new Loop(post.ring(post.diameterMm())), tray.area(tray.room))) {
         posts.add(post);
       }
     }
@@ -138,7 +153,7 @@ public final class Tray {
           points,
           at -> piece.frame().at(at, 0),
           at -> piece.frame().at(at, t),
-          hole != org.locationtech.jts.algorithm.Orientation.isCCW(ring.getCoordinates()));
+          hole != Orientation.isCCW(ring.getCoordinates()));
     }
     return mesh;
   }
@@ -203,7 +218,11 @@ public final class Tray {
   }
 
   private static List<Point> round(Shape shape, Point at) {
-    return Rounding.points(Rounding.of(shape, new Placement(at.xMm(), at.yMm(), 0)), CHORD_DEGREES);
+    return ring(shape, Placement.at(at.xMm(), at.yMm()));
+  }
+
+  private static List<Point> ring(Shape shape, Placement at) {
+    return Rounding.points(Rounding.of(shape, at), CHORD_DEGREES);
   }
 
   private static Polygon holed(List<Point> shell, List<Loop> holes) {
@@ -212,10 +231,38 @@ public final class Tray {
   }
 
   private void rim() {
-    mesh.face(
-        holed(outer, List.of(new Loop(inner))),
-        at -> new Vec(at.xMm(), at.yMm(), 0),
-        new Vec(0, 0, -1));
+    mesh.face(holed(outer, rims()), at -> new Vec(at.xMm(), at.yMm(), 0), new Vec(0, 0, -1));
+    for (Loop insert : inserts()) {
+      Function<Point, Vec> top = at -> new Vec(at.xMm(), at.yMm(), 0);
+      Function<Point, Vec> bottom = at -> new Vec(at.xMm(), at.yMm(), INSERT_DEEP_MM);
+      sides(mesh, insert.ring(), top, bottom, !Orientation.isCCW(insert.closed().getCoordinates()));
+      mesh.face(insert.area(), bottom, new Vec(0, 0, -1));
+    }
+  }
+
+  private List<Loop> rims() {
+    List<Loop> loops = new ArrayList<>(List.of(new Loop(room)));
+    loops.addAll(inserts());
+    return loops;
+  }
+
+  /** Holes for threaded inserts, where the lid is screwed to a block that is printed with it. */
+  private List<Loop> inserts() {
+    List<Loop> loops = new ArrayList<>();
+    for (Point at : LidScrews.of(shape.panel(), shape.box()).at()) {
+      Loop loop = new Loop(round(new Shape.Round(INSERT_MM), at));
+      boolean within =
+          TrayRoom.merged(shape).stream()
+              .anyMatch(
+                  block ->
+                      Outlines.polygonOf(TrayRoom.corners(block)).contains(loop.area())
+                          && shape.depthMm(block.frontMm()) > INSERT_DEEP_MM
+                          && shape.depthMm(block.frontMm() + block.heightMm()) > INSERT_DEEP_MM);
+      if (within && area(room).distance(loop.area()) > 0.2) {
+        loops.add(loop);
+      }
+    }
+    return loops;
   }
 
   /** One wall, outside and inside, with the ways through it. */
@@ -229,22 +276,56 @@ public final class Tray {
     List<Loop> holes = new ArrayList<>();
     if (shape.panel().rectangular()) {
       Face face = List.of(Face.FRONT, Face.RIGHT, Face.BACK, Face.LEFT).get(i);
-      for (Cutout opening : shape.box().openings()) {
-        if (opening.face() == face) {
-          Point at = new Point(fromCorner(a, along, face, opening.at()), opening.at().yMm());
-          fitting(holes, new Loop(round(opening.hole(), at)), side(i, 0, false));
+      for (Piece.Hole hole : Pieces.holes(build, catalogue, shape, face)) {
+        Point centre = hole.at().centre();
+        Point at = new Point(fromCorner(a, along, face, centre), centre.yMm());
+        Loop loop = new Loop(ring(hole.shape(), hole.at().movedTo(at.xMm(), at.yMm())));
+        for (Polygon strip : inside.strips(i)) {
+          fitting(holes, loop, strip);
         }
       }
     }
     Function<Point, Vec> outside = at -> on(a, along, at, 0, out);
     Function<Point, Vec> inside = at -> on(a, along, at, shape.wallMm(), out);
-    mesh.face(cut(side(i, 0, true), holes), outside, out);
-    mesh.face(cut(side(i, 1, true), holes), inside, out.times(-1));
+    mesh.face(cut(side(i), holes), outside, out);
+    inWall.add(holes);
     for (Loop hole : holes) {
       // In a hole the outside of the solid is toward its middle.
-      boolean right =
-          !org.locationtech.jts.algorithm.Orientation.isCCW(hole.closed().getCoordinates());
+      boolean right = !Orientation.isCCW(hole.closed().getCoordinates());
       sides(mesh, hole.ring(), outside, inside, right);
+    }
+  }
+
+  /** The inner faces: walls between blocks with the ways through them, and blocks. */
+  private void insides() {
+    for (int e = 0; e < room.size(); e++) {
+      Point p = room.get(e);
+      Point q = room.get((e + 1) % room.size());
+      int wall = inside.wallOf(p, q);
+      if (wall >= 0) {
+        Polygon strip = inside.strip(wall, p, q);
+        List<Loop> here =
+            inWall.get(wall).stream().filter(hole -> strip.contains(hole.area())).toList();
+        Point a = outer.get(wall);
+        Point b = outer.get((wall + 1) % outer.size());
+        double length = a.distanceMm(b);
+        Vec along = new Vec((b.xMm() - a.xMm()) / length, (b.yMm() - a.yMm()) / length, 0);
+        Vec out = new Vec(along.y(), -along.x(), 0);
+        mesh.face(cut(strip, here), at -> on(a, along, at, shape.wallMm(), out), out.times(-1));
+      } else {
+        double length = p.distanceMm(q);
+        Vec along = new Vec((q.xMm() - p.xMm()) / length, (q.yMm() - p.yMm()) / length, 0);
+        Vec out = new Vec(along.y(), -along.x(), 0);
+        Polygon face =
+            FACTORY.createPolygon(
+                closed(
+                    List.of(
+                        new Point(0, 0),
+                        new Point(length, 0),
+                        new Point(length, shape.depthMm(q.yMm())),
+                        new Point(0, shape.depthMm(p.yMm())))));
+        mesh.face(face, at -> on(p, along, at, 0, out), out.times(-1));
+      }
     }
   }
 
@@ -260,32 +341,18 @@ public final class Tray {
     return from.plus(along.times(at.xMm())).minus(out.times(inward));
   }
 
-  /**
-   * A wall's face in its own x and z.
-   *
-   * @param which 0 the outer one, 1 the inner one
-   * @param exact as it is; else the inner one, for what passes through both
-   */
-  private Polygon side(int i, int which, boolean exact) {
-    int next = (i + 1) % outer.size();
+  /** A wall's outer face in its own x and z. */
+  private Polygon side(int i) {
     Point a = outer.get(i);
-    Point b = outer.get(next);
+    Point b = outer.get((i + 1) % outer.size());
     double length = a.distanceMm(b);
-    double ex = (b.xMm() - a.xMm()) / length;
-    double ey = (b.yMm() - a.yMm()) / length;
-    boolean in = which == 1 || !exact;
-    Point from = in ? inner.get(i) : a;
-    Point to = in ? inner.get(next) : b;
-    double left = (from.xMm() - a.xMm()) * ex + (from.yMm() - a.yMm()) * ey;
-    double right = (to.xMm() - a.xMm()) * ex + (to.yMm() - a.yMm()) * ey;
-    double below = in ? 0 : thick;
     return FACTORY.createPolygon(
         closed(
             List.of(
-                new Point(left, 0),
-                new Point(right, 0),
-                new Point(right, shape.depthMm(to.yMm()) + below),
-                new Point(left, shape.depthMm(from.yMm()) + below))));
+                new Point(0, 0),
+                new Point(length, 0),
+                new Point(length, shape.depthMm(b.yMm()) + thick),
+                new Point(0, shape.depthMm(a.yMm()) + thick))));
   }
 
   private static Polygon cut(Polygon face, List<Loop> holes) {
@@ -302,20 +369,16 @@ public final class Tray {
     Vec up = new Vec(0, 0, -1);
     List<Loop> inFloor = new ArrayList<>(openings);
     posts.forEach(post -> inFloor.add(new Loop(post.ring(post.diameterMm()))));
-    mesh.face(holed(inner, inFloor), top, up);
+    mesh.face(holed(room, inFloor), top, up);
     mesh.face(holed(outer, openings), bottom, up.times(-1));
     for (Loop opening : openings) {
       sides(
-          mesh,
-          opening.ring(),
-          top,
-          bottom,
-          !org.locationtech.jts.algorithm.Orientation.isCCW(opening.closed().getCoordinates()));
+          mesh, opening.ring(), top, bottom, !Orientation.isCCW(opening.closed().getCoordinates()));
     }
     for (Post post : posts) {
       Loop rim = new Loop(post.ring(post.diameterMm()));
       Loop pilot = new Loop(post.ring(post.pilotMm()));
-      boolean ccw = org.locationtech.jts.algorithm.Orientation.isCCW(rim.closed().getCoordinates());
+      boolean ccw = Orientation.isCCW(rim.closed().getCoordinates());
       sides(mesh, rim.ring(), top, head, ccw);
       mesh.face(holed(rim.ring(), List.of(pilot)), head, up);
       sides(mesh, pilot.ring(), head, top, !ccw);

@@ -23,6 +23,7 @@ import kumite.build.box.Face;
 import kumite.build.box.Making;
 import kumite.build.box.StockSheet;
 import kumite.build.box.Through;
+import kumite.build.panel.Block;
 import kumite.build.panel.CaseInside;
 import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
@@ -378,6 +379,43 @@ public class BoxLawTest {
             new Point(to, 0),
             new Point(to, deepTo),
             new Point(from, deepFrom)));
+  }
+
+  /**
+   * Blocks against the walls are one with the tray, with a blind hole each for an insert: by hand
+   * what they and the holes are.
+   */
+  @Test(dataProvider = "seeds")
+  public void blocksArePrintedWithTheTray(int seed) {
+    SplittableRandom random = new SplittableRandom(8000 + seed);
+    double t = random.nextDouble(1.2, 4);
+    Build build = draw(random, new Making.Printed(t, 700, 500, 250), seed % 2 == 0);
+    build = build.with(BoxBook.PART, new BoxBook(new Box(new Making.Printed(t, 700, 500, 250))));
+    double side = random.nextDouble(8, 20);
+    Panel panel = build.panel();
+    double width = panel.widthMm();
+    double height = panel.heightMm();
+    List<Block> blocks = new ArrayList<>();
+    blocks.add(new Block("a", t, t, side, side));
+    blocks.add(new Block("b", width - t - side, height - t - side, side, side));
+    blocks.add(new Block("c", width / 2, t, side, side));
+    build = build.withPanel(panel.withInside(panel.inside().withWall(t).withBlocks(blocks)));
+    BoxPlan plan = plan(build);
+    BoxShape shape = plan.shape();
+    assertThat(plan.pieces()).noneMatch(p -> p.part() == Piece.Part.BLOCK);
+    Mesh mesh = plan.solid(plan.piece("tray").orElseThrow(), CATALOGUE);
+    double middle = shape.depthMm(height / 2);
+    double thick = t * Math.sqrt(1 + shape.slope() * shape.slope());
+    double volume = width * height * (middle + thick) - (width - 2 * t) * (height - 2 * t) * middle;
+    double insert = Math.PI / 4 * 16 * ring36(new Shape.Round(4)) * 8;
+    for (Block block : blocks) {
+      volume += side * side * shape.depthMm(block.centre().yMm());
+      double least =
+          Math.min(shape.depthMm(block.frontMm()), shape.depthMm(block.frontMm() + side));
+      volume -= least > 8 ? insert : 0;
+    }
+    closed(mesh, 0, 1);
+    assertThat(mesh.volumeMm3()).isCloseTo(volume, within(1e-6 * width * height * middle));
   }
 
   /** A printed panel is closed, with a hole through it for each of its holes. */

@@ -10,7 +10,12 @@ import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Seat;
+import kumite.build.box.Box;
+import kumite.build.box.BoxBook;
+import kumite.build.box.Cutout;
 import kumite.build.box.Face;
+import kumite.build.box.Making;
+import kumite.build.box.Through;
 import kumite.build.brief.Brief;
 import kumite.build.brief.Hand;
 import kumite.build.brief.Host;
@@ -52,6 +57,7 @@ import kumite.loom.Loom;
 import kumite.loom.Strand;
 import kumite.measure.LengthUnit;
 import kumite.measure.Placement;
+import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.name.Joint;
@@ -105,6 +111,7 @@ public final class RandomBuilds {
                     random.nextInt(0, 20_000),
                     random.nextInt(1000, 10_000)));
     build = build.withControls(controls(random, width, height));
+    build = cased(build);
     build = build.withMapping(mapping(build, random));
     if (random.nextInt(6) > 0) {
       String board = CATALOGUE.boards().get(random.nextInt(CATALOGUE.boards().size())).id();
@@ -244,6 +251,31 @@ public final class RandomBuilds {
       loom = loom.withAdded(new Jumper(one.from().place(), other.to().place()));
     }
     return build.withLoom(loom);
+  }
+
+  /** Every third has a case, made this way or that; no draw of its own, as above. */
+  private static Build cased(Build build) {
+    int way = (int) (build.panel().widthMm() * 10);
+    double t = 0.5 + build.panel().thicknessMm() / 2;
+    List<Making> makings =
+        List.of(
+            new Making.Boards(t, 3),
+            new Making.Laser(t, 0.15, 0.05),
+            new Making.Printed(t, 220, 220, 250),
+            new Making.Bought(t, 100, 80, 60));
+    if (way % 3 != 0) {
+      return build;
+    }
+    Box box =
+        new Box(makings.get(way / 3 % makings.size())).withOverhang(way % 7).withFeet(way % 5);
+    for (Through through : Through.values()) {
+      if ((way + through.ordinal()) % 4 == 0) {
+        Face face = Face.values()[(way + through.ordinal()) % Face.values().length];
+        Point at = new Point(way % 300, build.panel().heightMm() / (1 + way % 6));
+        box = box.with(new Cutout(through.name(), face, at, through));
+      }
+    }
+    return build.with(BoxBook.PART, new BoxBook(box));
   }
 
   private static List<Control> controls(SplittableRandom random, double width, double height) {

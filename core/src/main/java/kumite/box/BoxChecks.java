@@ -123,7 +123,8 @@ public final class BoxChecks {
               + " from the panel's edge to their inside, and "
               + mm(kept)
               + " were kept: gaps inside are measured to that",
-          Optional.of(
+          whereIn(
+              CaseInside.WALL.has(shape.inMm()),
               Fix.of(
                   "Keep " + mm(shape.inMm()) + " for them",
                   b ->
@@ -246,7 +247,9 @@ public final class BoxChecks {
               + mm(panel.widthMm())
               + " x "
               + mm(panel.heightMm()),
-          Optional.of(
+          whereIn(
+              Panel.WIDTH.has(of.insideWidthMm() + 2 * of.thicknessMm())
+                  && Panel.HEIGHT.has(of.insideDepthMm() + 2 * of.thicknessMm()),
               Fix.of(
                   "Make the panel as large as the box",
                   b ->
@@ -271,7 +274,8 @@ public final class BoxChecks {
               + mm(of.insideHeightMm())
               + " and "
               + mm(wall),
-          Optional.of(
+          whereIn(
+              CaseInside.WALL.has(wall) && CaseInside.DEPTH.has(of.insideHeightMm()),
               Fix.of(
                   "Measure the gaps to the box",
                   b ->
@@ -285,6 +289,11 @@ public final class BoxChecks {
                                       b.panel().inside().blocks(),
                                       b.panel().inside().opening()))))));
     }
+  }
+
+  /** A repair that would leave what a panel can be is none. */
+  private static Optional<Fix> whereIn(boolean range, Fix fix) {
+    return range ? Optional.of(fix) : Optional.empty();
   }
 
   private void held() {

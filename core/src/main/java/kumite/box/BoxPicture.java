@@ -67,6 +67,21 @@ public record BoxPicture(List<Seen> faces) {
     }
   }
 
+  /**
+   * The box around a picture, in its own right and down.
+   *
+   * @param leftMm 0 or less
+   * @param topMm 0 or less
+   * @param rightMm above it by 1 at least
+   * @param bottomMm above it by 1 at least
+   */
+  public record Bounds(double leftMm, double topMm, double rightMm, double bottomMm) {
+    /** {@return the scale at which it fills so much room} */
+    public double fit(double width, double height) {
+      return Math.min(width / (rightMm - leftMm), height / (bottomMm - topMm));
+    }
+  }
+
   private static final double RAISED_PER_DEGREE_MM = 2;
 
   public BoxPicture {
@@ -89,6 +104,23 @@ public record BoxPicture(List<Seen> faces) {
     }
     painter.seen.sort(Comparator.comparingDouble((Seen s) -> -s.far()));
     return new BoxPicture(painter.seen);
+  }
+
+  /** {@return the box around all of it} */
+  public Bounds bounds() {
+    double left = 0;
+    double right = 1;
+    double top = 0;
+    double bottom = 1;
+    for (Seen face : faces) {
+      for (Point p : face.corners()) {
+        left = Math.min(left, p.xMm());
+        right = Math.max(right, p.xMm());
+        top = Math.min(top, p.yMm());
+        bottom = Math.max(bottom, p.yMm());
+      }
+    }
+    return new Bounds(left, top, right, bottom);
   }
 
   private static final class Painter {

@@ -62,7 +62,9 @@ public enum Act {
   HOST_TEST(Sub.PROVE, Where.HOST, COMPUTER),
   CUT_CASE(Sub.CASE, Where.WORKSHOP, SAW),
   PRINT_CASE(Sub.CASE, Where.BENCH),
+  MARK_CASE(Sub.CASE, Where.BENCH, RULE),
   OPEN_CASE(Sub.CASE, Where.WORKSHOP, DRILL),
+  DRY_CASE(Sub.CASE, Where.WORKSHOP, RULE),
   JOIN_CASE(Sub.CASE, Where.WORKSHOP, GLUE, DRIVER),
   GLUE_DOWN(Sub.CASE, Where.BENCH, GLUE),
   CLOSE(Sub.CASE, Where.BENCH, DRIVER),
@@ -75,6 +77,8 @@ public enum Act {
   private static final Set<Act> TESTS =
       EnumSet.of(
           CHECK_SCALE,
+          MARK_CASE,
+          DRY_CASE,
           CHECK_TURN,
           TRIAL_HOLE,
           FIT_FIRST,

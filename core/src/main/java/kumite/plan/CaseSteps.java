@@ -43,6 +43,10 @@ final class CaseSteps {
     }
     if (openings > 0) {
       sheet
+          .step("case-mark", Act.MARK_CASE, "Hold each plug and nut against its place in the case")
+          .details("measure grips and flanges with a caliper; exports case-drill")
+          .add(5 + openings);
+      sheet
           .step(
               "case-open",
               Act.OPEN_CASE,
@@ -55,9 +59,13 @@ final class CaseSteps {
     }
     if (making instanceof Making.Boards || making instanceof Making.Laser) {
       sheet
-          .step("case-join", Act.JOIN_CASE, "Put the case together, dry first")
-          .details("both diagonals alike before the glue takes; screws crosswise")
-          .add(45);
+          .step("case-dry", Act.DRY_CASE, "Put the case together dry: square, and all goes in")
+          .details("both diagonals alike; the lid lies flat; each part in its place once")
+          .add(15);
+      sheet
+          .step("case-join", Act.JOIN_CASE, "Glue and screw the case")
+          .details("both diagonals again before the glue takes; screws crosswise")
+          .add(40);
     }
   }
 

@@ -66,24 +66,10 @@ final class BoxPaper {
     BoxPicture seen =
         BoxPicture.of(
             plan, catalogue, new BoxPicture.Look(-32, 30, APART_LID, APART_MM, Set.of(), false));
-    double left = 0;
-    double right = 1;
-    double top = 0;
-    double bottom = 1;
-    for (BoxPicture.Seen face : seen.faces()) {
-      for (Point p : face.corners()) {
-        left = Math.min(left, p.xMm());
-        right = Math.max(right, p.xMm());
-        top = Math.min(top, p.yMm());
-        bottom = Math.max(bottom, p.yMm());
-      }
-    }
-    double scale =
-        Math.min(
-            (sheet.widthMm() - 2 * MARGIN_MM) / (right - left),
-            (sheet.heightMm() - 3 * MARGIN_MM) / (bottom - top));
-    double x = MARGIN_MM - left * scale;
-    double y = 2 * MARGIN_MM - top * scale;
+    BoxPicture.Bounds box = seen.bounds();
+    double scale = box.fit(sheet.widthMm() - 2 * MARGIN_MM, sheet.heightMm() - 3 * MARGIN_MM);
+    double x = MARGIN_MM - box.leftMm() * scale;
+    double y = 2 * MARGIN_MM - box.topMm() * scale;
     pen.width(0.2);
     for (BoxPicture.Seen face : seen.faces()) {
       List<Point> ring =

@@ -59,8 +59,12 @@ public class BillLawTest {
       assertThat(controls).isEqualTo(build.controls().size());
       long screws =
           bench.drill().holes().stream()
-              .filter(hole -> hole.control().isPresent() && !hole.cutout())
-              .count();
+                  .filter(hole -> hole.control().isPresent() && !hole.cutout())
+                  .count()
+              + build.controls().stream()
+                  .filter(control -> control.face().isPresent())
+                  .mapToInt(control -> bench.catalogue().kindOf(control).screws().size())
+                  .sum();
       assertThat(
               bill.items().stream()
                   .filter(i -> i.id().startsWith("screw-"))

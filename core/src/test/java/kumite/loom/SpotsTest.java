@@ -244,7 +244,7 @@ public class SpotsTest {
       assertThat(bench.board()).isEmpty();
       return;
     }
-    for (Control control : build.seated()) {
+    for (Control control : build.flat().seated()) {
       ControlKind kind = CATALOGUE.kindOf(control);
       AffineTransformation at =
           AffineTransformation.rotationInstance(Math.toRadians(control.placement().turnDegrees()))

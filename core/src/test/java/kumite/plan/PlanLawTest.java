@@ -14,10 +14,17 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import kumite.RandomBuilds;
+import kumite.box.PlainBox;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Seat;
+import kumite.build.box.Box;
+import kumite.build.box.BoxBook;
+import kumite.build.box.Cutout;
+import kumite.build.box.Face;
+import kumite.build.box.Making;
+import kumite.build.box.Through;
 import kumite.build.lead.BoardCable;
 import kumite.build.lead.LeadBook;
 import kumite.build.panel.Material;
@@ -34,6 +41,7 @@ import kumite.lead.Cable;
 import kumite.lead.End;
 import kumite.lead.Gender;
 import kumite.measure.Placement;
+import kumite.measure.Point;
 import kumite.name.ControlId;
 import kumite.panel.DrillPlan;
 import kumite.parts.Catalogue;
@@ -62,6 +70,22 @@ public class PlanLawTest {
         List.of("ferry-bridge", "lantern-duel", "one-hand", "quarter-turn", "attic-pads")) {
       all.add(Demo.open(demo, Catalogue.standard()));
     }
+    for (Build demo : List.copyOf(all)) {
+      all.add(PlainBox.in(demo, Catalogue.standard()));
+    }
+    Build printed = all.get(2);
+    Box tray = new Box(new Making.Printed(2.4, 420, 420, 250));
+    all.add(
+        printed.with(
+            BoxBook.PART,
+            new BoxBook(tray.with(new Cutout("a", Face.BACK, new Point(100, 40), Through.CABLE)))));
+    all.add(
+        all.get(3)
+            .with(
+                BoxBook.PART,
+                new BoxBook(
+                    new Box(new Making.Laser(3, 0.15, 0))
+                        .with(new Cutout("a", Face.BACK, new Point(100, 40), Through.CABLE)))));
     Build ferry = all.get(0);
     Build leads = all.get(3);
     Build cut = ferry;

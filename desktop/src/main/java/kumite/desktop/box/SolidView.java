@@ -20,7 +20,6 @@ import javafx.scene.shape.Rectangle;
 import kumite.box.BoxPicture;
 import kumite.box.BoxPlan;
 import kumite.box.Piece;
-import kumite.measure.Point;
 import kumite.parts.Catalogue;
 
 /** The case as a solid that turns, opens its lid and leaves faces out. */
@@ -145,24 +144,10 @@ final class SolidView extends VBox {
             catalogue.orElseThrow(),
             new BoxPicture.Look(
                 turn, tilt, lid.getValue(), apart.getValue(), hidden, inside.isSelected()));
-    double left = 0;
-    double right = 0;
-    double top = 0;
-    double bottom = 0;
-    for (BoxPicture.Seen face : seen.faces()) {
-      for (Point p : face.corners()) {
-        left = Math.min(left, p.xMm());
-        right = Math.max(right, p.xMm());
-        top = Math.min(top, p.yMm());
-        bottom = Math.max(bottom, p.yMm());
-      }
-    }
-    double scale =
-        Math.min(
-            (picture.getWidth() - 2 * MARGIN_PX) / Math.max(1, right - left),
-            (picture.getHeight() - 2 * MARGIN_PX) / Math.max(1, bottom - top));
-    double x = (picture.getWidth() - (right + left) * scale) / 2;
-    double y = (picture.getHeight() - (bottom + top) * scale) / 2;
+    BoxPicture.Bounds box = seen.bounds();
+    double scale = box.fit(picture.getWidth() - 2 * MARGIN_PX, picture.getHeight() - 2 * MARGIN_PX);
+    double x = (picture.getWidth() - (box.rightMm() + box.leftMm()) * scale) / 2;
+    double y = (picture.getHeight() - (box.bottomMm() + box.topMm()) * scale) / 2;
     for (BoxPicture.Seen face : seen.faces()) {
       Polygon shape = new Polygon();
       face.corners()

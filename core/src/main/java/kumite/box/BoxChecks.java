@@ -446,7 +446,9 @@ public final class BoxChecks {
             Severity.FINE,
             List.of(),
             "Every piece can be cut or printed",
-            plan.pieces().size() + " pieces" + (used.isEmpty() ? "" : "; " + used)));
+            plan.pieces().size()
+                + (plan.pieces().size() == 1 ? " piece" : " pieces")
+                + (used.isEmpty() ? "" : "; " + used)));
     if (!plan.screws().isEmpty()) {
       ScrewLine shortest =
           plan.screws().stream()

@@ -187,12 +187,12 @@ final class BoxPaper {
         "Screws; tighten crosswise, by hand in plastic",
         List.of(
             Flow.Column.tick("", 6),
-            Flow.Column.of("screw", 36),
-            Flow.Column.of("what it holds", 54),
+            Flow.Column.of("screw", 48),
+            Flow.Column.of("what it holds", 46),
             Flow.Column.mono("may be", 22),
             Flow.Column.mono("pilot", 11),
             Flow.Column.mono("sink", 11),
-            Flow.Column.of("with", 44)),
+            Flow.Column.of("with", 40)),
         rows,
         "It takes no screws.");
   }

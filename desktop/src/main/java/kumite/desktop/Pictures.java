@@ -23,7 +23,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
-import kumite.build.Build;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationRoom;
 import kumite.desktop.shell.Workbench;
@@ -66,14 +65,6 @@ final class Pictures implements StationRoom.Hand {
               hand.press("Selected");
               hand.fire("finder-button");
               hand.type("finder-text", "horn");
-            }));
-    pictures.add(
-        new StationRoom.Picture(
-            "empty",
-            hand -> {
-              hand.escape();
-              hand.press("Selected");
-              workbench.open(Build.empty("New build"), Optional.empty());
             }));
     next(pictures);
   }

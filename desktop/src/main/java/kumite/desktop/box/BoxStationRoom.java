@@ -1,6 +1,7 @@
 package kumite.desktop.box;
 
 import java.util.List;
+import kumite.build.Edit;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationRoom;
 import kumite.desktop.shell.StationView;
@@ -10,6 +11,9 @@ import kumite.finding.Station;
 
 /** The case in the window. */
 public final class BoxStationRoom implements StationRoom {
+  /** The desk of the picture slopes by so much. */
+  private static final double FRONT_MM = 58;
+
   @Override
   public Station station() {
     return Station.CASE;
@@ -28,6 +32,16 @@ public final class BoxStationRoom implements StationRoom {
             hand -> {
               hand.demo(Demo.USUAL);
               hand.workbench().station().set(Station.CASE);
-            }));
+              hand.workbench()
+                  .apply(
+                      new Edit(
+                          "Slope",
+                          b ->
+                              b.withPanel(
+                                  b.panel()
+                                      .withInside(b.panel().inside().withFrontDepth(FRONT_MM)))));
+              hand.fire("case-take");
+            }),
+        new Picture("case-solid", hand -> hand.press("Solid")));
   }
 }

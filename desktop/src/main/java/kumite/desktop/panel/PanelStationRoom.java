@@ -30,14 +30,6 @@ public final class PanelStationRoom implements StationRoom {
               hand.workbench().select(new ControlId("horn"));
             }),
         new Picture(
-            "panel-section",
-            hand -> {
-              hand.press("Case");
-              hand.workbench().select(new ControlId("horn"));
-              hand.press("Section");
-              hand.press("Selected");
-            }),
-        new Picture(
             "panel-hand",
             hand -> {
               hand.press("Top");

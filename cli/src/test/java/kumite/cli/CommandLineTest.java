@@ -459,8 +459,11 @@ public class CommandLineTest {
     for (kumite.verdict.Export export : kumite.verdict.Rooms.standard().exports()) {
       boolean leads = export == kumite.sheet.Exports.LEADS;
       boolean table = export.word().equals("loader-table");
+      boolean tray = export.word().equals("case-stl");
       String build =
-          leads ? "../demo/quarter-turn.kumite.json" : table ? onSettable(folder).toString() : DEMO;
+          leads
+              ? "../demo/quarter-turn.kumite.json"
+              : table ? onSettable(folder).toString() : tray ? inTray(folder).toString() : DEMO;
       Ran ran = Ran.run("export", build, "--what", export.word(), "--out", folder.toString());
       assertThat(ran.exit()).as("%s %s", export, ran.err()).isZero();
       assertThat(Files.size(folder.resolve(export.file()))).isPositive();
@@ -474,6 +477,23 @@ public class CommandLineTest {
             Ran.run("export", DEMO, "--what", "dxf", "--kerf", "1/8 in", "--out", folder.toString())
                 .err())
         .contains("wider than the hole");
+  }
+
+  /** The demo in a printed tray. */
+  private static Path inTray(Path folder) throws Exception {
+    kumite.build.Build build =
+        kumite.files.BuildFile.parse(
+            Files.readString(Path.of(DEMO)), "demo", kumite.parts.Catalogue.standard());
+    Path file = folder.resolve("tray.kumite.json");
+    Files.writeString(
+        file,
+        kumite.files.BuildFile.text(
+            build.with(
+                kumite.build.box.BoxBook.PART,
+                new kumite.build.box.BoxBook(
+                    new kumite.build.box.Box(
+                        new kumite.build.box.Making.Printed(2.4, 420, 420, 250))))));
+    return file;
   }
 
   /** The demo on an encoder whose sockets are set by a table. */

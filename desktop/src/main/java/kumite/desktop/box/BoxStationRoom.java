@@ -1,7 +1,10 @@
 package kumite.desktop.box;
 
 import java.util.List;
+import kumite.box.PlainBox;
+import kumite.build.Build;
 import kumite.build.Edit;
+import kumite.build.panel.Panel;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationRoom;
 import kumite.desktop.shell.StationView;
@@ -24,6 +27,11 @@ public final class BoxStationRoom implements StationRoom {
     return new BoxStation(workbench, frame);
   }
 
+  private static Build sloped(Build build) {
+    Panel panel = build.panel();
+    return build.withPanel(panel.withInside(panel.inside().withFrontDepth(FRONT_MM)));
+  }
+
   @Override
   public List<Picture> pictures() {
     return List.of(
@@ -35,12 +43,8 @@ public final class BoxStationRoom implements StationRoom {
               hand.workbench()
                   .apply(
                       new Edit(
-                          "Slope",
-                          b ->
-                              b.withPanel(
-                                  b.panel()
-                                      .withInside(b.panel().inside().withFrontDepth(FRONT_MM)))));
-              hand.fire("case-take");
+                          "Take the plain case",
+                          b -> PlainBox.in(sloped(b), hand.workbench().catalogue())));
             }),
         new Picture("case-solid", hand -> hand.press("Solid")));
   }

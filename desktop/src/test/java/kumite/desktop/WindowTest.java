@@ -172,7 +172,7 @@ public class WindowTest {
     assertThat(after.placement().xMm() - before.placement().xMm()).isEqualTo(1.0);
     assertThat(after.placement().yMm() - before.placement().yMm()).isBetween(0.0999, 0.1001);
 
-    window.hands.push(KeyCode.CONTROL, KeyCode.DIGIT5);
+    window.hands.push(KeyCode.CONTROL, KeyCode.DIGIT6); // the sixth station
     assertThat(Window.onFx(() -> window.workbench().station().get())).isEqualTo(Station.MAP);
     Window.onFx(
         () -> {

@@ -41,14 +41,14 @@ public final class BoxChecks {
 
   /** What is said of a case that somebody spoke of. */
   public static final Derivation<List<Finding>> FINDINGS =
-      Derivation.<List<Finding>>of(
-              "findings of the case",
-              SEEN,
-              given ->
-                  FaceChecks.judged(given.build())
-                      ? of(given.get(PLAN), given.catalogue())
-                      : List.of())
-          .from(PLAN);
+      Derivation.of(
+          "findings of the case",
+          SEEN,
+          // Worked out here, so that a build without a case pays nothing for one at each edit.
+          given ->
+              FaceChecks.judged(given.build())
+                  ? of(BoxPlan.of(given.build(), given.catalogue()), given.catalogue())
+                  : List.of());
 
   /** Steeper than this no panel is worked on: common practice, no source. */
   private static final double STEEPEST_DEGREES = 45;

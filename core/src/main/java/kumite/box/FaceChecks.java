@@ -28,14 +28,13 @@ import kumite.working.Working;
 public final class FaceChecks {
   /** What is said of controls in faces of the case. */
   public static final Derivation<List<Finding>> FINDINGS =
-      Derivation.<List<Finding>>of(
-              "findings of the faces",
-              BoxChecks.SEEN,
-              given ->
-                  given.build().onPanel().size() == given.build().controls().size()
-                      ? List.of()
-                      : of(given.get(BoxChecks.PLAN), given.catalogue()))
-          .from(BoxChecks.PLAN);
+      Derivation.of(
+          "findings of the faces",
+          BoxChecks.SEEN,
+          given ->
+              given.build().onPanel().size() == given.build().controls().size()
+                  ? List.of()
+                  : of(BoxPlan.of(given.build(), given.catalogue()), given.catalogue()));
 
   private FaceChecks() {}
 

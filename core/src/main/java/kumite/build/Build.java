@@ -237,9 +237,17 @@ public record Build(
 
   /** {@return the controls that sit in the panel, and not in another face of the case} */
   public List<Control> onPanel() {
-    return controls.stream().allMatch(c -> c.face().isEmpty())
-        ? controls
-        : controls.stream().filter(c -> c.face().isEmpty()).toList();
+    return allOnPanel() ? controls : controls.stream().filter(c -> c.face().isEmpty()).toList();
+  }
+
+  /** Asked within loops over controls, so as cheap as it can be. */
+  private boolean allOnPanel() {
+    for (Control control : controls) {
+      if (control.face().isPresent()) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /**
@@ -247,7 +255,7 @@ public record Build(
    * in other faces lie beside the panel}
    */
   public Build flat() {
-    return controls.stream().allMatch(c -> c.face().isEmpty())
+    return allOnPanel()
         ? this
         : withControls(
             controls.stream()

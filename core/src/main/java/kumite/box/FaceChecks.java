@@ -142,7 +142,7 @@ public final class FaceChecks {
         .withControls(
             build.controls().stream()
                 .filter(c -> on(c, face))
-                .map(c -> c.withPlacement(raised(c.placement(), face, shape, 1)))
+                .map(c -> c.withPlacement(raised(face.shaped(c.placement()), face, shape, 1)))
                 .map(c -> c.on(Optional.empty()))
                 .toList())
         .withSeats(build.seats().stream().map(seat -> seat.withBoard(Optional.empty())).toList())
@@ -165,14 +165,23 @@ public final class FaceChecks {
                         ? part.control(c.id())
                             .map(
                                 now ->
-                                    now.placement().equals(raised(c.placement(), face, shape, 1))
+                                    now.placement()
+                                            .equals(
+                                                raised(face.shaped(c.placement()), face, shape, 1))
                                         ? c.withKind(now.kind())
                                         : c.withKind(now.kind())
                                             .withPlacement(
-                                                raised(now.placement(), face, shape, -1)))
+                                                moved(
+                                                    c.placement(),
+                                                    raised(now.placement(), face, shape, -1))))
                             .orElse(c)
                         : c)
             .toList());
+  }
+
+  /** As it is turned on its face, at another place. */
+  private static Placement moved(Placement at, Placement to) {
+    return at.movedTo(to.xMm(), to.yMm());
   }
 
   /** {@return whether anything was decided that makes a case worth judging} */

@@ -183,9 +183,9 @@ final class Pieces {
     for (Control control : build.controls()) {
       if (control.face().filter(f -> f == face).isPresent()) {
         ControlKind kind = catalogue.kindOf(control);
-        holes.add(new Piece.Hole(control.label(), kind.cutout(), control.placement()));
+        holes.add(new Piece.Hole(control.label(), kind.cutout(), face.shaped(control.placement())));
         for (ScrewHole screw : kind.screws()) {
-          Point at = control.placement().place(screw.at());
+          Point at = face.place(control.placement(), screw.at());
           holes.add(
               new Piece.Hole(
                   control.label() + ", " + screw.screw() + " screw",

@@ -80,14 +80,14 @@ record Reaching(
 
   private static Reaching of(Control control, Face face, Catalogue catalogue, Box box) {
     ControlKind kind = catalogue.kindOf(control);
-    Polygon body = ring(kind.body(), control.placement());
+    Polygon body = ring(kind.body(), face.shaped(control.placement()));
     double thick = box.making().thicknessMm();
     return new Reaching(
         control.label(),
         Subject.of(control.id()),
         Optional.of(control.id()),
         face,
-        control.placement(),
+        face.shaped(control.placement()),
         kind.face(),
         body.getEnvelopeInternal().getWidth(),
         body.getEnvelopeInternal().getHeight(),

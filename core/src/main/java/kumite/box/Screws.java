@@ -428,7 +428,7 @@ final class Screws {
         "standoffs of the " + name + ", their threaded ends into the floor",
         least,
         most,
-        pilotMm(Double.parseDouble(screw.name().replaceAll("[^0-9.]", "")), box.material()),
+        pilotMm(screw.diameterMm(), box.material()),
         0,
         "standoff of " + Working.number(STANDOFF_MM, 0) + " mm",
         List.of(),
@@ -474,7 +474,7 @@ final class Screws {
     double least = BOARD_MM + 5;
     double most = BOARD_MM + Tray.POST_MM - SKIN_MM;
     Optional<Double> length = ScrewLength.between(ScrewLength.MACHINE, least, most);
-    double diameter = Double.parseDouble(screw.name().replaceAll("[^0-9.]", ""));
+    double diameter = screw.diameterMm();
     lines.add(
         new ScrewLine(
             count,
@@ -503,7 +503,7 @@ final class Screws {
   /** {@return the screw that a clearance hole is made for: the largest that passes} */
   static Optional<Screw> through(double holeMm) {
     return Screw.all().stream()
-        .filter(s -> s.name().startsWith("M") && s.clearanceMm() <= holeMm + 0.11)
+        .filter(s -> s.coneDegrees() == 90 && s.clearanceMm() <= holeMm + 0.11)
         .reduce((one, larger) -> larger);
   }
 }

@@ -11,6 +11,7 @@ import kumite.measure.Shape;
 import kumite.panel.DrillPlan;
 import kumite.panel.LidScrews;
 import kumite.panel.Rounding;
+import kumite.panel.Screw;
 import kumite.parts.Catalogue;
 import org.locationtech.jts.algorithm.Orientation;
 import org.locationtech.jts.geom.Coordinate;
@@ -125,7 +126,7 @@ public final class Tray {
     for (DrillPlan.Hole hole : DrillPlan.inFloor(build, catalogue)) {
       double screw =
           Screws.through(hole.shape().widthMm())
-              .map(s -> Double.parseDouble(s.name().replaceAll("[^0-9.]", "")))
+              .map(Screw::diameterMm)
               .orElse(hole.shape().widthMm());
       posts.add(
           new Post(

@@ -262,8 +262,7 @@ public record Build(
                 .map(
                     c ->
                         c.face()
-                            .map(face -> face.flat(c.placement().centre(), panel()))
-                            .map(p -> c.withPlacement(c.placement().movedTo(p.xMm(), p.yMm())))
+                            .map(face -> c.withPlacement(face.flat(c.placement(), panel())))
                             .orElse(c)
                             .on(Optional.empty()))
                 .toList());

@@ -5,31 +5,35 @@ import java.util.Locale;
 import java.util.Optional;
 import kumite.build.panel.Panel;
 import kumite.kind.ScrewHole;
+import kumite.working.Working;
 
 /**
  * Machine screws of mounting holes.
  *
  * @param name such as {@code M4}
+ * @param diameterMm of its thread; of a No. 8 0.164 in, ASME B1.1, from memory
  * @param clearanceMm the hole it passes through, medium fit (ISO 273, from memory; inch sizes ASME
  *     B18.2.8, from memory)
  * @param headMm the widest a flat head can be (ISO 10642, theoretical diameter, from memory; inch
  *     sizes ASME B18.6.3, from memory); 0 where that standard has none
  * @param coneDegrees of its flat head: 90 metric, 82 inch
  */
-public record Screw(String name, double clearanceMm, double headMm, double coneDegrees) {
+public record Screw(
+    String name, double diameterMm, double clearanceMm, double headMm, double coneDegrees) {
   private static final List<Screw> ALL =
       List.of(
-          metric("M2", 2.4, 0),
-          metric("M2.5", 2.9, 0),
-          metric("M3", 3.4, 6.72),
-          metric("M3.5", 3.9, 0),
-          metric("M4", 4.5, 8.96),
-          new Screw("No. 8-32", 4.5, 8.4, 82),
-          metric("M5", 5.5, 11.20),
-          metric("M6", 6.6, 13.44));
+          metric(2, 2.4, 0),
+          metric(2.5, 2.9, 0),
+          metric(3, 3.4, 6.72),
+          metric(3.5, 3.9, 0),
+          metric(4, 4.5, 8.96),
+          new Screw("No. 8-32", 0.164 * 25.4, 4.5, 8.4, 82),
+          metric(5, 5.5, 11.20),
+          metric(6, 6.6, 13.44));
 
-  private static Screw metric(String name, double clearanceMm, double headMm) {
-    return new Screw(name, clearanceMm, headMm, 90);
+  private static Screw metric(double diameterMm, double clearanceMm, double headMm) {
+    String name = "M" + Working.number(diameterMm, diameterMm % 1 == 0 ? 0 : 1);
+    return new Screw(name, diameterMm, clearanceMm, headMm, 90);
   }
 
   /** A head or washer of a screw that no table here has, in holes: common practice, no source. */

@@ -187,15 +187,36 @@ public class BoxLawTest {
     SplittableRandom random = new SplittableRandom(3000 + seed);
     double kerf = random.nextDouble(0, 0.4);
     double tight = random.nextDouble(-0.1, 0.2);
-    double tab = random.nextDouble(5, 30);
-    double grow = kerf / 2 + tight / 4;
-    assertThat((tab + 2 * grow - kerf) - (tab - 2 * grow + kerf)).isCloseTo(tight, within(1e-9));
     BoxPlan plan = plan(draw(random, new Making.Laser(3, kerf, tight), true));
+    double grow = kerf / 2 + tight / 4; // as the drawing has it
     Piece front = plan.piece("front").orElseThrow();
-    Envelope grown = new Envelope();
-    front.grown(grow).forEach(p -> grown.expandToInclude(p.xMm(), p.yMm()));
-    assertThat(grown.getWidth()).isCloseTo(front.widthMm() + 2 * grow, within(1e-6));
-    assertThat(front.grown(grow)).hasSameSizeAs(front.outline());
+    Piece floor = plan.piece("floor").orElseThrow();
+    double deep = plan.shape().panel().inside().depthMm();
+    List<double[]> tabs = along(front.grown(grow), deep + 1.5);
+    List<double[]> between = along(floor.grown(grow), plan.shape().outMm() + 1.5);
+    // The first and last of the front reach round the corner; those between go into the floor.
+    for (int i = 1; i + 1 < tabs.size(); i++) {
+      double tab = tabs.get(i)[1] - tabs.get(i)[0] - kerf;
+      double slot = between.get(i)[0] - between.get(i - 1)[1] + kerf;
+      assertThat(tab - slot).isCloseTo(tight, within(1e-6));
+    }
+    assertThat(tabs.size()).isGreaterThanOrEqualTo(3);
+    assertThat(between).hasSize(tabs.size() - 1);
+  }
+
+  /** Where a level line lies in an outline: from and to. */
+  private static List<double[]> along(List<Point> ring, double y) {
+    var line =
+        FACTORY.createLineString(
+            new Coordinate[] {new Coordinate(-100, y), new Coordinate(2000, y)});
+    var cut = Outlines.polygonOf(ring).intersection(line);
+    List<double[]> parts = new ArrayList<>();
+    for (int i = 0; i < cut.getNumGeometries(); i++) {
+      Envelope box = cut.getGeometryN(i).getEnvelopeInternal();
+      parts.add(new double[] {box.getMinX(), box.getMaxX()});
+    }
+    parts.sort((a, b) -> Double.compare(a[0], b[0]));
+    return parts;
   }
 
   /** Boards are sawn so that nothing stands over: lengths and bevels by trigonometry. */

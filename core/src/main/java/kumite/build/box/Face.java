@@ -1,6 +1,7 @@
 package kumite.build.box;
 
 import kumite.build.panel.Panel;
+import kumite.measure.Placement;
 import kumite.measure.Point;
 
 /**
@@ -59,5 +60,49 @@ public enum Face {
       case RIGHT -> new Point(panel.widthMm() + at.yMm(), at.xMm());
       case FLOOR -> new Point(at.xMm(), -panel.inside().frontDepthMm() - at.yMm());
     };
+  }
+
+  /**
+   * {@return a placement as that plane has it: what is turned on a face is turned with the face}
+   */
+  public Placement flat(Placement at, Panel panel) {
+    Point there = flat(at.centre(), panel);
+    double with =
+        switch (this) {
+          case FRONT -> 0;
+          case BACK, FLOOR -> 180;
+          case LEFT -> -90;
+          case RIGHT -> 90;
+        };
+    return new Placement(there.xMm(), there.yMm(), turn(at.turnDegrees() + with));
+  }
+
+  /**
+   * {@return where on the face a place of a part lies. A part is turned counter-clockwise as it is
+   * seen from outside, its upper side toward the panel; on the floor toward the back}
+   *
+   * @param offset from the part's middle, before turning
+   */
+  public Point place(Placement at, Point offset) {
+    Point turned = at.movedTo(0, 0).place(offset);
+    return switch (this) {
+      case FRONT, RIGHT -> at.centre().plus(turned.xMm(), -turned.yMm());
+      case BACK, LEFT -> at.centre().plus(-turned.xMm(), -turned.yMm());
+      case FLOOR -> at.centre().plus(-turned.xMm(), turned.yMm());
+    };
+  }
+
+  /** {@return a placement for outlines, in the face's own x and y as if y ran upward} */
+  public Placement shaped(Placement at) {
+    return at.turnedTo(
+        turn(
+            switch (this) {
+              case FRONT, RIGHT, FLOOR -> -at.turnDegrees();
+              case BACK, LEFT -> at.turnDegrees() + 180;
+            }));
+  }
+
+  private static double turn(double degrees) {
+    return Math.IEEEremainder(degrees, 360);
   }
 }

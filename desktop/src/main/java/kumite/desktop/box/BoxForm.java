@@ -20,7 +20,6 @@ import kumite.desktop.field.Choice;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
 import kumite.desktop.field.TypedField;
-import kumite.measure.Length;
 import kumite.measure.LengthUnit;
 import kumite.measure.Range;
 
@@ -74,17 +73,12 @@ final class BoxForm extends VBox {
     }
   }
 
-  /** Makes an edit of the case. */
-  interface Changed {
-    void change(String label, UnaryOperator<Box> change);
-  }
-
   /** Makes an edit of the room below the panel. */
   interface Inside {
     void change(String label, UnaryOperator<CaseInside> change);
   }
 
-  private final Changed box;
+  private final BoxEdit box;
   private final Inside inside;
   private final FlowPane fields = new FlowPane();
   private List<String> shown = List.of();
@@ -92,7 +86,7 @@ final class BoxForm extends VBox {
   private Optional<BoxPlan> plan = Optional.empty();
   private LengthUnit unit = LengthUnit.MM;
 
-  BoxForm(Changed box, Inside inside) {
+  BoxForm(BoxEdit box, Inside inside) {
     this.box = box;
     this.inside = inside;
     fields.getStyleClass().add("field-row");
@@ -306,15 +300,7 @@ final class BoxForm extends VBox {
       Range range,
       java.util.function.DoubleSupplier get,
       DoubleConsumer set) {
-    TypedField field =
-        TypedField.length(
-            name,
-            range,
-            mm -> {
-              if (Math.abs(mm - get.getAsDouble()) > Length.LARGEST_MM * 1e-12) {
-                set.accept(mm);
-              }
-            });
+    TypedField field = TypedField.length(name, range, set);
     Em.pref(field.field(), FIELD_PX);
     field.field().setId(id);
     if (range == Making.THICKNESS || range == Making.KERF || range == Making.TIGHT) {

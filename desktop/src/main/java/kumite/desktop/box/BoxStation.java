@@ -7,6 +7,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -68,6 +69,7 @@ public final class BoxStation implements StationView {
   private final VBox side = new VBox();
   private final VBox begin = new VBox();
   private final VBox shop = new VBox();
+  private final Button stl;
   private Optional<Pick> selected = Optional.empty();
   private Optional<String> awaited = Optional.empty();
   private View view = View.UNFOLDED;
@@ -104,24 +106,18 @@ public final class BoxStation implements StationView {
     take.setOnAction(event -> change("Take the plain case", box -> box));
     begin.getChildren().addAll(plain, take);
     begin.setSpacing(6);
+    stl = file(frame, Exports.CASE_STL, "Printed, STL");
     FlowPane files = new FlowPane();
     files.setHgap(6);
     files.setVgap(6);
-    for (Export export :
-        new Export[] {
-          Exports.CASE_CUTS,
-          Exports.CASE_DRILL,
-          Exports.CASE_DXF,
-          Exports.CASE_SVG,
-          Exports.CASE_STL
-        }) {
-      Button button = new Button(export.word());
-      button.setId("export-" + export.word());
-      button.setMinWidth(Region.USE_PREF_SIZE);
-      button.setTooltip(new javafx.scene.control.Tooltip(export.title()));
-      button.setOnAction(event -> frame.commands().export(export));
-      files.getChildren().add(button);
-    }
+    files
+        .getChildren()
+        .addAll(
+            file(frame, Exports.CASE_CUTS, "Cut list"),
+            file(frame, Exports.CASE_DRILL, "Templates"),
+            file(frame, Exports.CASE_DXF, "Sheets, DXF"),
+            file(frame, Exports.CASE_SVG, "Sheets, SVG"),
+            stl);
     Label out = new Label("To the shop");
     out.getStyleClass().add("strong");
     shop.getChildren().addAll(out, files);
@@ -143,6 +139,15 @@ public final class BoxStation implements StationView {
     root.getChildren().addAll(head, body);
   }
 
+  private static Button file(Shell.Frame frame, Export export, String words) {
+    Button button = new Button(words);
+    button.setId("export-" + export.word());
+    button.setMinWidth(Region.USE_PREF_SIZE);
+    button.setTooltip(new Tooltip(export.title()));
+    button.setOnAction(event -> frame.commands().export(export));
+    return button;
+  }
+
   @Override
   public Station station() {
     return Station.CASE;
@@ -158,6 +163,7 @@ public final class BoxStation implements StationView {
     BoxPlan plan = bench.get(BoxChecks.PLAN);
     LengthUnit unit = bench.build().brief().units();
     head.facts(facts(plan, unit));
+    stl.setDisable(plan.printed().isEmpty()); // nothing is printed
     begin.setVisible(!plan.spoken());
     begin.setManaged(!plan.spoken());
     form.show(plan, unit);

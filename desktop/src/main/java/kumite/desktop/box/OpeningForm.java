@@ -4,14 +4,12 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.UnaryOperator;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import kumite.box.BoxPlan;
-import kumite.build.box.Box;
 import kumite.build.box.Cutout;
 import kumite.build.box.Face;
 import kumite.build.box.Through;
@@ -28,12 +26,7 @@ import kumite.parts.Catalogue;
 final class OpeningForm extends VBox {
   private static final double FIELD_PX = 84;
 
-  /** Makes an edit of the case. */
-  interface Changed {
-    void change(String label, UnaryOperator<Box> change);
-  }
-
-  private final Changed box;
+  private final BoxEdit box;
   private final Consumer<Optional<String>> chosen;
   private final Choice<Through> through;
   private final Choice<Face> face;
@@ -44,7 +37,7 @@ final class OpeningForm extends VBox {
   private Optional<Catalogue> kinds = Optional.empty();
   private LengthUnit unit = LengthUnit.MM;
 
-  OpeningForm(Changed box, Consumer<Optional<String>> chosen) {
+  OpeningForm(BoxEdit box, Consumer<Optional<String>> chosen) {
     this.box = box;
     this.chosen = chosen;
     Label title = new Label("Openings");

@@ -37,7 +37,7 @@ record Pick(
                           Optional.empty(),
                           Optional.of(control),
                           face,
-                          control.placement(),
+                          face.shaped(control.placement()),
                           catalogue.kindOf(control).cutout())));
     }
     return all;

@@ -2,7 +2,6 @@ package kumite.desktop.box;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.UnaryOperator;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -20,14 +19,9 @@ import kumite.measure.LengthUnit;
 final class StockRow extends VBox {
   private static final double FIELD_PX = 76;
 
-  /** Makes an edit of the case. */
-  interface Changed {
-    void change(String label, UnaryOperator<Box> change);
-  }
+  private final BoxEdit box;
 
-  private final Changed box;
-
-  StockRow(Changed box) {
+  StockRow(BoxEdit box) {
     this.box = box;
     setSpacing(6);
   }

@@ -27,6 +27,7 @@ import kumite.verdict.Bench;
 final class UnfoldedView extends Pane {
   private static final double MARGIN_PX = 14;
   private static final double SNAP_MM = 0.5;
+  private static final double ASIDE_PX = 34;
 
   private final Consumer<Optional<Pick>> chosen;
   private final BiConsumer<Pick, Point> moved;
@@ -283,12 +284,13 @@ final class UnfoldedView extends Pane {
     line(top, at);
     label(
         Length.number(pick.at().xMm(), unit),
-        (x(side) + x(at)) / 2,
-        (y(side) + y(at)) / 2 - 16,
+        x(side) + (x(at) - x(side)) / 3,
+        y(side) + (y(at) - y(side)) / 3 - 16,
         "case-measure");
+    // Beside the name, which stands under the hole.
     label(
         Length.number(pick.at().yMm(), unit),
-        (x(top) + x(at)) / 2 + 4,
+        (x(top) + x(at)) / 2 + ASIDE_PX,
         (y(top) + y(at)) / 2 - 8,
         "case-measure");
   }

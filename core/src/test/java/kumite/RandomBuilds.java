@@ -48,10 +48,13 @@ import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
 import kumite.build.panel.Panel;
 import kumite.build.port.Port;
+import kumite.build.supply.SupplyBook;
+import kumite.build.supply.SupplyPart;
 import kumite.kind.BoardKind;
 import kumite.kind.Common;
 import kumite.kind.ContactKind;
 import kumite.kind.ControlKind;
+import kumite.kind.SupplyKind;
 import kumite.kind.WireColour;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
@@ -65,6 +68,7 @@ import kumite.name.Jumper;
 import kumite.name.SeatId;
 import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
+import kumite.parts.SupplyFile;
 import kumite.signal.PortFile;
 import kumite.signal.PortKind;
 
@@ -136,7 +140,47 @@ public final class RandomBuilds {
         height > 330 // one in five
             ? ported(wired, new SplittableRandom((long) (height * 1e6)))
             : wired;
+    wired =
+        width < 190 // one in five
+            ? fed(wired, new SplittableRandom((long) (height * 1e6)))
+            : wired;
     return random.nextInt(3) == 0 ? spoiled(wired, random) : wired;
+  }
+
+  /** {@return the build with a tree of what feeds it, its board perhaps too} */
+  public static Build fed(Build build, SplittableRandom random) {
+    List<String> kinds = SupplyFile.standard().stream().map(SupplyKind::id).toList();
+    SupplyBook book = SupplyBook.EMPTY;
+    List<ControlId> givers = new ArrayList<>();
+    for (int i = 1 + random.nextInt(5); i > 0; i--) {
+      String kind = kinds.get(random.nextInt(kinds.size()));
+      SupplyKind.Does does = SupplyFile.find(kind).orElseThrow().does();
+      boolean source = does instanceof SupplyKind.Source;
+      Optional<ControlId> from =
+          source || givers.isEmpty()
+              ? Optional.empty()
+              : Optional.of(givers.get(random.nextInt(givers.size())));
+      ControlId id = new ControlId("fed-" + i);
+      Placement place =
+          new Placement(
+              random.nextDouble(build.panel().widthMm()),
+              random.nextDouble(build.panel().heightMm()),
+              random.nextInt(4) * 90);
+      SupplyPart part =
+          SupplyPart.of(id, "Fed " + i, kind, place, from)
+              .opened(does instanceof SupplyKind.Through && random.nextInt(4) == 0);
+      book =
+          book.with(does instanceof SupplyKind.Strip ? part.withCount(random.nextInt(60)) : part);
+      if (!does.out().isEmpty()) {
+        givers.add(id);
+      }
+    }
+    for (Seat seat : build.seats()) {
+      if (!givers.isEmpty() && random.nextBoolean()) {
+        book = book.feeding(seat.id(), Optional.of(givers.get(random.nextInt(givers.size()))));
+      }
+    }
+    return build.with(SupplyBook.PART, book);
   }
 
   /** {@return the build with pads at ports, most of whose buttons mean something} */
@@ -381,6 +425,13 @@ public final class RandomBuilds {
             first.profiles(),
             first.timing());
     Build two = build.withSeats(List.of(first, other));
+    SupplyBook book = two.get(SupplyBook.PART);
+    for (SupplyPart part : book.parts()) {
+      if (part.label().hashCode() % 2 == 0) { // of no draw of its own, as above
+        book = book.with(part.withSeat(Optional.of(right)));
+      }
+    }
+    two = two.with(SupplyBook.PART, book);
     return two.withControls(
         two.controls().stream()
             .map(c -> random.nextBoolean() ? c.withSeat(Optional.of(right)) : c)

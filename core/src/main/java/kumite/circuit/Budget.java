@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 import kumite.build.Build;
+import kumite.build.Seat;
+import kumite.build.supply.SupplyBook;
 import kumite.kind.BoardKind;
 import kumite.kind.SupplyKind;
 import kumite.loom.CommonRun;
@@ -17,6 +19,7 @@ import kumite.loom.Rail;
 import kumite.loom.Serves;
 import kumite.loom.Supplied;
 import kumite.name.ControlId;
+import kumite.name.Joint;
 import kumite.power.Wire;
 import kumite.wiring.Net;
 import kumite.wiring.NetFaults;
@@ -176,16 +179,7 @@ public record Budget(
                   .mapToDouble(Place::volts)
                   .min()
                   .orElse(0);
-      boolean told =
-          most > least
-              && NetFaults.toldHere(
-                  build,
-                  inputs.wiring(),
-                  net.source().orElseThrow().joint(),
-                  net.source().orElseThrow().joint(),
-                  Set.of(),
-                  false);
-      if (told) {
+      if (most > least && bears(build, net)) {
         double milliamps = (most - least) / Shorts.WIRE_OHM * 1000;
         items.add(
             new Item(
@@ -202,6 +196,7 @@ public record Budget(
     for (Shorts.Short one : inputs.shorts().all()) {
       boolean told =
           one.kind() != Shorts.Kind.HARMED
+              && !ofSupplies(build, one.one())
               && NetFaults.toldHere(
                   build, inputs.wiring(), one.one(), one.other(), one.contacts(), false);
       if (told) {
@@ -216,6 +211,30 @@ public record Budget(
                 milliamps));
       }
     }
+  }
+
+  /** Whether the board looked at gives on a net, and none of an earlier seat: it is told once. */
+  private static boolean bears(Build build, Net net) {
+    Set<String> givers = new HashSet<>();
+    net.places().stream().filter(Place::gives).forEach(p -> givers.add(p.joint().part()));
+    for (Seat seat : build.seats()) {
+      if (seat.id().equals(build.seat().id())) {
+        return givers.contains(Joint.BOARD);
+      } else if (givers.contains(Joint.boardOf(seat.id()))) {
+        return false;
+      }
+    }
+    return false;
+  }
+
+  /** What a jack or a cell gives into a short is no matter of the board's port. */
+  private static boolean ofSupplies(Build build, Joint giver) {
+    return build.get(SupplyBook.PART).parts().stream()
+        .anyMatch(
+            part -> {
+              Joint own = new Joint(part.id().text(), giver.tab());
+              return own.equals(giver) || own.at(SupplyBook.seat(build, part)).equals(giver);
+            });
   }
 
   /** {@return the budget of boards that live on one supply, and so on one plug} */

@@ -148,11 +148,14 @@ public record Loom(
     List<Strand> strands = cutter.strands();
     Map<String, Point> spots = cutter.spots();
     List<Strand> crossings = Crossings.strands(build, catalogue, board.get());
-    if (!crossings.isEmpty()) {
+    FeedCrossings feeds = FeedCrossings.of(build, catalogue, board.get());
+    if (!crossings.isEmpty() || !feeds.strands().isEmpty()) {
       strands = new ArrayList<>(strands);
       strands.addAll(crossings);
+      strands.addAll(feeds.strands());
       spots = new LinkedHashMap<>(spots);
       spots.putAll(Crossings.spots(build, catalogue));
+      spots.putAll(feeds.spots());
     }
     return new Loom(
         sites,

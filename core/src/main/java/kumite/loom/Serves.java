@@ -26,6 +26,8 @@ public enum Serves {
   LINK('X'),
   /** From a source of the build to what it feeds. */
   FEED('S'),
+  /** The same to what stands at another seat. */
+  FEED_ACROSS('S'),
   /** The data of a strip of lamps. */
   DATA('D');
 
@@ -40,7 +42,7 @@ public enum Serves {
     return switch (this) {
       case SIGNAL, ROW, CARRIER, PORT, LINK, DATA -> WireSort.Use.SIGNAL;
       case GROUND -> WireSort.Use.GROUND;
-      case SUPPLY, COMMON, LAMP, STRIP, FEED -> WireSort.Use.SUPPLY;
+      case SUPPLY, COMMON, LAMP, STRIP, FEED, FEED_ACROSS -> WireSort.Use.SUPPLY;
     };
   }
 

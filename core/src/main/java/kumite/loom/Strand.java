@@ -61,14 +61,14 @@ public record Strand(
     }
   }
 
-  /** {@return whether it runs to the board of another seat} */
+  /** {@return whether it runs to the board or a supply part of another seat} */
   public boolean crosses() {
-    return serves == Serves.LINK;
+    return serves == Serves.LINK || serves == Serves.FEED_ACROSS;
   }
 
   /** {@return whether it is cut with this loom, and not with that of the seat it comes from} */
   public boolean cutHere() {
-    return !crosses() || from.place().part().equals(Joint.BOARD);
+    return !crosses() || Character.isLowerCase(from.place().part().charAt(0));
   }
 
   /** {@return whether both its ends are on one part} */

@@ -13,17 +13,24 @@ import kumite.kind.Terminal;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.name.SeatId;
 import kumite.parts.SupplyFile;
 
 /**
- * A supply part of the seat that is looked at, with its kind and what feeds it.
+ * A supply part as the seat that is looked at sees it, with its kind and what feeds it.
  *
  * @param part it
  * @param kind its kind
  * @param from what feeds it; empty for a source, and for what the board feeds
  * @param number its place among those of the build, 1 upward
+ * @param elsewhere the seat it stands at, where that is another one
  */
-public record Supplied(SupplyPart part, SupplyKind kind, Optional<Supplied> from, int number) {
+public record Supplied(
+    SupplyPart part,
+    SupplyKind kind,
+    Optional<Supplied> from,
+    int number,
+    Optional<SeatId> elsewhere) {
 
   /** {@return the supply parts of the seat looked at, in the order of the build} */
   public static List<Supplied> all(Build build) {
@@ -31,31 +38,38 @@ public record Supplied(SupplyPart part, SupplyKind kind, Optional<Supplied> from
     List<Supplied> all = new ArrayList<>();
     for (SupplyPart part : book.parts()) {
       if (seated(build, part)) {
-        all.add(of(book, part));
+        all.add(of(build, part));
       }
     }
     return all;
   }
 
   private static boolean seated(Build build, SupplyPart part) {
-    return part.seat().orElse(build.seats().get(0).id()).equals(build.seat().id());
+    return SupplyBook.seat(build, part).equals(build.seat().id());
   }
 
-  private static Supplied of(SupplyBook book, SupplyPart part) {
+  /** {@return a part, of whichever seat, as the seat looked at sees it} */
+  static Supplied of(Build build, SupplyPart part) {
+    SupplyBook book = build.get(SupplyBook.PART);
     return new Supplied(
         part,
         SupplyFile.find(part.kind()).orElseThrow(),
-        part.from().flatMap(book::part).map(up -> of(book, up)),
-        book.parts().indexOf(part) + 1);
+        part.from().flatMap(book::part).map(up -> of(build, up)),
+        book.parts().indexOf(part) + 1,
+        Optional.of(SupplyBook.seat(build, part)).filter(seat -> !seat.equals(build.seat().id())));
   }
 
   /** {@return what feeds the board of the seat looked at, where that is not its plug} */
   public static Optional<Supplied> feeder(Build build) {
+    return feeder(build, build.seat().id());
+  }
+
+  /** {@return what feeds the board of a seat, where that is not its plug} */
+  static Optional<Supplied> feeder(Build build, SeatId seat) {
     SupplyBook book = build.get(SupplyBook.PART);
-    return Optional.ofNullable(book.boards().get(build.seat().id()))
+    return Optional.ofNullable(book.boards().get(seat))
         .flatMap(book::part)
-        .filter(part -> seated(build, part))
-        .map(part -> of(book, part));
+        .map(part -> of(build, part));
   }
 
   /** {@return the terminal of a board by which it is fed: 5 V where it has that} */
@@ -71,7 +85,8 @@ public record Supplied(SupplyPart part, SupplyKind kind, Optional<Supplied> from
 
   /** {@return one of its tabs as a place} */
   public Joint tab(String tab) {
-    return new Joint(part.id().text(), tab);
+    Joint own = new Joint(part.id().text(), tab);
+    return elsewhere.map(own::at).orElse(own);
   }
 
   /** {@return where what it feeds takes its plus, if it passes any on} */

@@ -73,6 +73,9 @@ final class SupplyWires {
     Optional<Terminal> ground = board.terminals(Terminal.Role.GROUND).stream().findFirst();
     Optional<Supplied> giver = feeder.plus().map(at -> byName.get(at.part()));
     Optional<Supplied> back = feeder.ground().map(at -> byName.get(at.part()));
+    // What stands at another seat feeds by a wire of both (FeedCrossings), at the same terminals.
+    inlet.filter(i -> feeder.plus().isPresent()).ifPresent(cutter.runs()::takes);
+    ground.filter(g -> feeder.ground().isPresent()).ifPresent(cutter.runs()::takes);
     if (inlet.isPresent() && giver.isPresent()) {
       cutter.feed(
           0,
@@ -80,7 +83,6 @@ final class SupplyWires {
           end(giver.get(), feeder.plus().orElseThrow()),
           cutter.terminal(inlet.get()),
           new Rail.Supply(inlet.get().volts()));
-      cutter.runs().takes(inlet.get());
     }
     if (ground.isPresent() && back.isPresent()) {
       cutter.feed(
@@ -89,13 +91,13 @@ final class SupplyWires {
           end(back.get(), feeder.ground().orElseThrow()),
           cutter.terminal(ground.get()),
           new Rail.Ground());
-      cutter.runs().takes(ground.get());
     }
   }
 
   static Strand.End end(Supplied supplied, Joint at) {
-    return new Strand.End(
-        at, supplied.part().label(), at.tab(), Landing.of(Landing.How.LUG), supplied.place());
+    String label =
+        supplied.part().label() + supplied.elsewhere().map(seat -> " of " + seat).orElse("");
+    return new Strand.End(at, label, at.tab(), Landing.of(Landing.How.LUG), supplied.place());
   }
 
   /** Data is told apart from all else in a bundle. */

@@ -15,6 +15,9 @@ public record Joint(String part, String tab) implements Comparable<Joint> {
   /** The part that stands for the build's board. */
   public static final String BOARD = "board";
 
+  /** How the name of a board at another seat begins. */
+  public static final String BOARD_OF = "BOARD-";
+
   /** The part that stands for the person at touch pads. */
   public static final String PERSON = "PERSON";
 
@@ -79,7 +82,7 @@ public record Joint(String part, String tab) implements Comparable<Joint> {
 
   /** {@return the name of a seat's board where another seat is looked at} */
   public static String boardOf(SeatId seat) {
-    return BOARD.toUpperCase(Locale.ROOT) + "-" + seat.text().toUpperCase(Locale.ROOT);
+    return BOARD_OF + seat.text().toUpperCase(Locale.ROOT);
   }
 
   /** {@return this place of a seat's loom as it is called where another seat is looked at} */

@@ -297,7 +297,7 @@ public final class SupplyChecks {
           "Say how many: its current follows from that, and the program has to know it");
       return;
     }
-    BoardKind board = boards.get(seat(part));
+    BoardKind board = boards.get(SupplyBook.seat(build, part));
     if (board != null && !board.tellsStrips()) {
       say(
           SupplyCode.STRIP_UNTOLD,
@@ -351,7 +351,10 @@ public final class SupplyChecks {
 
   private void colours(SupplyPart part) {
     Seat seat =
-        build.seats().stream().filter(s -> s.id().equals(seat(part))).findFirst().orElseThrow();
+        build.seats().stream()
+            .filter(s -> s.id().equals(SupplyBook.seat(build, part)))
+            .findFirst()
+            .orElseThrow();
     for (String name : part.shows().profiles().keySet()) {
       if (seat.profiles().stream().noneMatch(p -> p.name().equals(name))) {
         findings.add(
@@ -421,39 +424,31 @@ public final class SupplyChecks {
     }
   }
 
-  /** A part feeds boards of its own seat: a wire to another seat is a link. */
+  /** What feeds another seat is wired with its own, which wants a board there. */
   private void seats() {
-    book.boards()
-        .forEach(
-            (seat, from) ->
-                book.part(from)
-                    .filter(p -> !seat(p).equals(seat))
-                    .ifPresent(
-                        p ->
-                            say(
-                                SupplyCode.OTHER_SEAT,
-                                Severity.STOP,
-                                p,
-                                p.label() + " stands at another seat than the board it feeds",
-                                "Move it to seat " + seat + ", or feed that board by a link")));
-    for (SupplyPart part : book.parts()) {
-      part.from()
-          .flatMap(book::part)
-          .filter(up -> !seat(up).equals(seat(part)))
-          .ifPresent(
-              up ->
-                  say(
-                      SupplyCode.OTHER_SEAT,
-                      Severity.STOP,
-                      part,
-                      part.label() + " stands at another seat than " + up.label(),
-                      "Say the same seat for both; a wire to another seat's board is a link"));
+    for (List<SeatId> pair : SupplyBook.across(build)) {
+      if (!boards.containsKey(pair.get(0))) {
+        book.parts().stream()
+            .filter(part -> SupplyBook.seat(build, part).equals(pair.get(0)))
+            .findFirst()
+            .ifPresent(
+                part ->
+                    say(
+                        SupplyCode.NO_BOARD_THERE,
+                        Severity.STOP,
+                        part,
+                        part.label()
+                            + " stands at seat "
+                            + pair.get(0)
+                            + ", which has no board yet",
+                        "Its wires to seat "
+                            + pair.get(1)
+                            + " are planned once there is one: choose a board there, or let "
+                            + part.label()
+                            + " stand at seat "
+                            + pair.get(1)));
+      }
     }
-  }
-
-  /** A part that names no seat belongs to the first. */
-  private SeatId seat(SupplyPart part) {
-    return part.seat().orElse(build.seats().get(0).id());
   }
 
   private void say(

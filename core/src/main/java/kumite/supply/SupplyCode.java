@@ -21,7 +21,7 @@ public enum SupplyCode implements Code {
   OPEN("SU-09", LOOK),
   BANK_SLEEPS("SU-10", LOOK),
   STRIP_EMPTY("SU-11", LOOK),
-  OTHER_SEAT("SU-12", STOP),
+  NO_BOARD_THERE("SU-12", STOP),
   CELL_CARE("SU-13", LOOK),
   STRIP_UNTOLD("SU-14", LOOK),
   COLOUR_OF_NO_PROFILE("SU-15", LOOK),

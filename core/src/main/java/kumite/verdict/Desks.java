@@ -54,7 +54,8 @@ public final class Desks {
           Facet.of(Panel.PART),
           Facet.CONTROLS,
           Facet.of(SupplyBook.PART),
-          LAYINGS.where("linked", build -> !build.links().isEmpty()),
+          LAYINGS.where(
+              "linked", build -> !build.links().isEmpty() || !SupplyBook.across(build).isEmpty()),
           Facet.BOARD,
           Facet.WIRES,
           Facet.MEANINGS,
@@ -232,7 +233,9 @@ public final class Desks {
 
   /** Whether what happens at one board may depend on another one. */
   private static boolean joined(Build build) {
-    return !build.links().isEmpty() || !build.leads().leads().isEmpty();
+    return !build.links().isEmpty()
+        || !build.leads().leads().isEmpty()
+        || !SupplyBook.across(build).isEmpty();
   }
 
   private static Optional<Desk> was(List<Desk> before, Seat seat) {

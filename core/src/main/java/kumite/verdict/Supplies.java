@@ -4,8 +4,11 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import kumite.build.Build;
 import kumite.build.supply.SupplyBook;
 import kumite.build.supply.SupplyPart;
@@ -16,7 +19,7 @@ import kumite.finding.Subject;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Supplied;
-import kumite.name.ControlId;
+import kumite.name.Joint;
 import kumite.name.SeatId;
 import kumite.room.Derivation;
 import kumite.room.Facet;
@@ -59,7 +62,7 @@ public final class Supplies {
                 }
                 List<Finding> findings =
                     new ArrayList<>(SupplyChecks.of(build, given.get(TREE), boards));
-                given.get(Desks.ALL).forEach(desk -> joined(desk, findings));
+                joined(build, given.get(Desks.ALL), findings);
                 boolean stopped = findings.stream().anyMatch(f -> f.severity() == Severity.STOP);
                 if (stopped) {
                   findings.removeIf(f -> f.severity() == Severity.FINE);
@@ -98,26 +101,53 @@ public final class Supplies {
     return loads;
   }
 
-  /** Two sources on one net push against each other, be their volts the same. */
-  private static void joined(Desk desk, List<Finding> findings) {
-    if (desk.circuit().isEmpty()) {
-      return;
-    }
-    Set<String> own = new HashSet<>();
-    desk.loom().supplies().forEach(supplied -> own.add(supplied.part().id().text()));
-    for (Net net : desk.circuit().get().asBuilt().nets().joined()) {
-      List<String> givers =
-          net.places().stream().filter(Place::gives).map(p -> p.joint().part()).distinct().toList();
-      if (givers.size() > 1 && givers.stream().anyMatch(own::contains)) {
-        findings.add(
-            Finding.of(
-                SupplyCode.SOURCES_JOINED,
-                Severity.STOP,
-                givers.stream().filter(own::contains).map(ControlId::new).map(Subject::of).toList(),
-                "Two sources are joined: " + String.join(" and ", givers),
-                "The stronger one feeds the other backwards, and a cell or a port bears that badly: let"
-                    + " one of them feed, or put a switch that chooses between them"));
+  /** Two sources on one net push against each other, be their volts the same: told once. */
+  private static void joined(Build build, List<Desk> desks, List<Finding> findings) {
+    Set<Set<String>> told = new HashSet<>();
+    for (Desk desk : desks) {
+      if (desk.circuit().isEmpty()) {
+        continue;
+      }
+      Map<String, SupplyPart> byName = new LinkedHashMap<>();
+      for (SupplyPart part : build.get(SupplyBook.PART).parts()) {
+        Joint here = new Joint(part.id().text(), "+");
+        SeatId seat = SupplyBook.seat(build, part);
+        byName.put((seat.equals(desk.build().seat().id()) ? here : here.at(seat)).part(), part);
+      }
+      for (Net net : desk.circuit().get().asBuilt().nets().joined()) {
+        Map<String, SupplyPart> own = new TreeMap<>();
+        Set<String> givers = new TreeSet<>();
+        for (Place place : net.places()) {
+          if (place.gives()) {
+            SupplyPart part = byName.get(place.joint().part());
+            String words = part == null ? boardOf(desk, place.joint()) : part.label();
+            givers.add(words);
+            if (part != null) {
+              own.put(words, part);
+            }
+          }
+        }
+        if (givers.size() > 1 && !own.isEmpty() && told.add(givers)) {
+          findings.add(
+              Finding.of(
+                  SupplyCode.SOURCES_JOINED,
+                  Severity.STOP,
+                  own.values().stream().map(SupplyPart::id).map(Subject::of).toList(),
+                  "Two sources are joined: " + String.join(" and ", givers),
+                  "The stronger one feeds the other backwards, and a cell or a port bears that"
+                      + " badly: let one of them feed, or put a switch that chooses between them"));
+        }
       }
     }
+  }
+
+  /** A board by its seat, whichever seat is looked at, so that it is the same one everywhere. */
+  private static String boardOf(Desk desk, Joint joint) {
+    return joint.part().equals(Joint.BOARD)
+        ? "the board of " + desk.build().seat().id()
+        : joint.part().startsWith(Joint.BOARD_OF)
+            ? "the board of "
+                + joint.part().substring(Joint.BOARD_OF.length()).toLowerCase(Locale.ROOT)
+            : joint.part();
   }
 }

@@ -50,6 +50,7 @@ public sealed interface Neighbour {
    * @param wiring its own wiring as it is, with the names of its own loom
    * @param leftOut wires of its plan that are not there
    * @param hands ids of all controls, which are called the same everywhere
+   * @param feeds the seat of each supply part, by its id
    * @param here the seat that is looked at
    */
   record OfSeat(
@@ -59,6 +60,7 @@ public sealed interface Neighbour {
       Wiring wiring,
       Set<Jumper> leftOut,
       Set<ControlId> hands,
+      Map<String, SeatId> feeds,
       SeatId here)
       implements Neighbour {
 
@@ -67,10 +69,22 @@ public sealed interface Neighbour {
       if (joint.part().equals(Joint.boardOf(here))) {
         return Joint.board(joint.tab());
       }
+      if (Character.isUpperCase(joint.part().charAt(0))) {
+        return joint.part().startsWith(Joint.BOARD_OF) ? joint : fed(joint);
+      }
       boolean control = hands.stream().anyMatch(id -> id.text().equals(joint.part()));
-      boolean capitals = Character.isUpperCase(joint.part().charAt(0));
-      boolean elsewhere = capitals && joint.part().startsWith("BOARD-");
-      return control || elsewhere ? joint : joint.at(seat);
+      return control ? joint : joint.at(seat);
+    }
+
+    /** A supply part of a third seat is called as there; one of the seat looked at by its id. */
+    private Joint fed(Joint joint) {
+      for (Map.Entry<String, SeatId> part : feeds.entrySet()) {
+        Joint own = new Joint(part.getKey(), joint.tab());
+        if (!part.getValue().equals(seat) && own.at(part.getValue()).equals(joint)) {
+          return part.getValue().equals(here) ? own : joint;
+        }
+      }
+      return joint.at(seat);
     }
 
     private Jumper called(Jumper wire) {

@@ -15,6 +15,7 @@ import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.Link;
 import kumite.build.Seat;
+import kumite.build.supply.SupplyBook;
 import kumite.kind.BoardKind;
 import kumite.lead.End;
 import kumite.lead.Ends;
@@ -42,7 +43,9 @@ public final class Neighbourhood {
 
   private Neighbourhood() {}
 
-  /** {@return the seats that are joined to one by links or leads, itself left out} */
+  /**
+   * {@return the seats that are joined to one by links, leads or what feeds both, itself left out}
+   */
   public static Set<SeatId> joined(Build build, SeatId here) {
     Set<SeatId> joined = new LinkedHashSet<>(List.of(here));
     boolean more = true;
@@ -63,6 +66,7 @@ public final class Neighbourhood {
     for (Link link : build.links()) {
       pairs.add(List.of(link.from().seat(), link.to().seat()));
     }
+    pairs.addAll(SupplyBook.across(build));
     for (Lead lead : build.leads().leads()) {
       if (lead.from() instanceof End.OfBoard from && lead.to() instanceof End.OfBoard to) {
         pairs.add(List.of(from.seat(), to.seat()));
@@ -81,6 +85,11 @@ public final class Neighbourhood {
     Set<SeatId> joined = joined(build, here);
     Set<ControlId> hands = new TreeSet<>();
     build.labelled().forEach(control -> hands.add(control.id()));
+    Map<String, SeatId> feeds = new LinkedHashMap<>();
+    build
+        .get(SupplyBook.PART)
+        .parts()
+        .forEach(part -> feeds.put(part.id().text(), SupplyBook.seat(build, part)));
     for (Seat seat : build.seats()) {
       Alone alone = seats.get(seat.id());
       if (joined.contains(seat.id()) && alone != null) {
@@ -92,6 +101,7 @@ public final class Neighbourhood {
                 alone.asBuilt(),
                 seat.loom().leftOut(),
                 hands,
+                feeds,
                 here));
       }
     }

@@ -140,9 +140,10 @@ final class NetRules {
         net.places().stream()
             .filter(NetRules::stuck)
             .forEach(p -> tell(NetFault.Kind.INPUT_STUCK, p.joint(), ground.get()));
+        // Where something gives on it, that is what is shorted, told once.
+        net.places(Place.Role.FED)
+            .forEach(p -> tell(NetFault.Kind.SUPPLY_ON_GROUND, p.joint(), ground.get()));
       }
-      net.places(Place.Role.FED)
-          .forEach(p -> tell(NetFault.Kind.SUPPLY_ON_GROUND, p.joint(), ground.get()));
       return;
     }
     // Inputs of two boards may be joined: a line between them.

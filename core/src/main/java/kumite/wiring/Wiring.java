@@ -49,14 +49,15 @@ public final class Wiring {
    * @param origin how it came to be there
    */
   public record Wire(Jumper ends, Optional<String> strand, Origin origin) {
-    /** {@return whether it is a link to the board of another seat} */
+    /** {@return whether it is a link from the board to that of another seat} */
     public boolean link() {
-      return origin == Origin.PLAN
-          && (ends.a().part().startsWith(OTHER_BOARD) || ends.b().part().startsWith(OTHER_BOARD));
+      return origin == Origin.PLAN && (links(ends.a(), ends.b()) || links(ends.b(), ends.a()));
+    }
+
+    private static boolean links(Joint own, Joint other) {
+      return own.part().equals(Joint.BOARD) && other.part().startsWith(Joint.BOARD_OF);
     }
   }
-
-  private static final String OTHER_BOARD = Joint.BOARD.toUpperCase(java.util.Locale.ROOT) + "-";
 
   private final BoardKind board;
   private final Set<String> driven;

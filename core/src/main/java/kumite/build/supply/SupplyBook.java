@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import kumite.build.Build;
 import kumite.build.Decided;
 import kumite.build.Part;
 import kumite.measure.Check;
@@ -64,6 +65,34 @@ public record SupplyBook(List<SupplyPart> parts, Map<SeatId, ControlId> boards)
     if (!seen.contains(id)) {
       throw new IllegalArgumentException(
           "there is no supply part \"" + id + "\", which " + what + "; name one that there is");
+    }
+  }
+
+  /** {@return the seat that a part stands at: the first where it names none} */
+  public static SeatId seat(Build build, SupplyPart part) {
+    return part.seat().orElse(build.seats().get(0).id());
+  }
+
+  /** {@return the pairs of seats of which a part of the first feeds something at the second} */
+  public static Set<List<SeatId>> across(Build build) {
+    SupplyBook book = build.get(PART);
+    Set<List<SeatId>> pairs = new HashSet<>();
+    if (build.seats().size() > 1) {
+      book.boards().forEach((seat, from) -> book.across(build, Optional.of(from), seat, pairs));
+      book.parts.forEach(part -> book.across(build, part.from(), seat(build, part), pairs));
+    }
+    return pairs;
+  }
+
+  private void across(
+      Build build, Optional<ControlId> from, SeatId taker, Set<List<SeatId>> pairs) {
+    for (Optional<SupplyPart> up = from.flatMap(this::part);
+        up.isPresent();
+        up = up.get().from().flatMap(this::part)) {
+      SeatId giver = seat(build, up.get());
+      if (!giver.equals(taker)) {
+        pairs.add(List.of(giver, taker));
+      }
     }
   }
 

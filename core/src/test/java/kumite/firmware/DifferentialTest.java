@@ -19,7 +19,7 @@ import org.testng.annotations.Test;
  * over builds and plays drawn by chance.
  */
 public class DifferentialTest {
-  private static final int BUILDS = Integer.getInteger("firmware.builds", 40);
+  private static final int BUILDS = Integer.getInteger("firmware.builds", 28);
   private static final long FIRST = Long.getLong("firmware.first", 1);
   private static final int PLAYS = Integer.getInteger("firmware.plays", 50);
   private static final int FEW = 6;

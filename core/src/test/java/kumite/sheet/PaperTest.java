@@ -134,7 +134,7 @@ public class PaperTest {
   @Test
   public void noTextOfARandomBuildLiesOverAnother() throws Exception {
     SplittableRandom random = new SplittableRandom(77);
-    for (int round = 0; round < 50; round++) {
+    for (int round = 0; round < 28; round++) {
       everyPage(bench(RandomBuilds.any(random)), "round " + round);
     }
   }

@@ -16,7 +16,7 @@ public class NextBenchTest {
 
   @DataProvider
   Object[][] seeds() {
-    Object[][] seeds = new Object[50][];
+    Object[][] seeds = new Object[28][];
     Arrays.setAll(seeds, i -> new Object[] {i});
     return seeds;
   }

@@ -141,6 +141,29 @@ final class Assignment {
         }
       }
     }
+    fill(cost, price, rowOf, chosen);
+  }
+
+  /** Of the other rows, each whose best column is free takes it: most have none but "nowhere". */
+  private static void fill(double[][] cost, double[] price, int[] rowOf, int[] chosen) {
+    for (int row = 1; row < chosen.length; row++) {
+      double[] costs = cost[row - 1];
+      double least = Double.POSITIVE_INFINITY;
+      double leastFree = Double.POSITIVE_INFINITY;
+      int free = 0;
+      for (int j = 1; j < price.length && chosen[row] == 0; j++) {
+        double reduced = costs[j - 1] - price[j];
+        least = Math.min(least, reduced);
+        if (rowOf[j] == 0 && reduced < leastFree) {
+          leastFree = reduced;
+          free = j;
+        }
+      }
+      if (free != 0 && leastFree <= least + ROUNDING) {
+        rowOf[free] = row;
+        chosen[row] = free;
+      }
+    }
   }
 
   /**

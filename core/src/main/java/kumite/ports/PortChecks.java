@@ -1,10 +1,12 @@
 package kumite.ports;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.port.Port;
@@ -25,6 +27,7 @@ import kumite.loom.PadInside;
 import kumite.loom.PinChoice;
 import kumite.loom.Sharing;
 import kumite.name.ContactId;
+import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.signal.PortKind;
 import kumite.signal.SignalLine;
@@ -87,9 +90,11 @@ public final class PortChecks {
   }
 
   private void kinds() {
+    Set<ControlId> played = new HashSet<>();
+    loom.pads().forEach(pad -> played.add(pad.port().id()));
     for (Control control : build.seated()) {
       Optional<PortKind> kind = catalogue.portOf(control);
-      boolean read = loom.pads().stream().anyMatch(pad -> pad.port().id().equals(control.id()));
+      boolean read = played.contains(control.id());
       if (kind.isPresent() && !read) {
         boolean meant = meant(control);
         findings.add(

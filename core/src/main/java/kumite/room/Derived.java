@@ -1,10 +1,12 @@
 package kumite.room;
 
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.parts.Catalogue;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What follows from one build, worked out when it is first asked for.
@@ -58,23 +60,28 @@ public final class Derived {
     return (T) known.value();
   }
 
+  /**
+   * What was worked out before holds where nothing that it looked at differs: neither what its
+   * derivation sees of the build, nor what it asked of others. What it never asked is not made.
+   */
   private <T> Worked work(Derivation<T> derivation) {
-    Map<Derivation<?>, Object> from = new HashMap<>();
-    derivation.from().forEach(other -> from.put(other, get(other)));
     Worked was = before.get(derivation);
     boolean holds =
         was != null
             && was.catalogue() == catalogue
-            && from.entrySet().stream()
-                .allMatch(entry -> was.from().get(entry.getKey()) == entry.getValue())
-            && derivation.sight().same(was.build(), build);
-    return holds
-        ? new Worked(was.value(), build, catalogue, from)
-        : new Worked(derivation.work().of(given(derivation, from, was)), build, catalogue, from);
+            && derivation.sight().same(was.build(), build)
+            && was.from().entrySet().stream()
+                .allMatch(entry -> get(entry.getKey()) == entry.getValue());
+    if (holds) {
+      return new Worked(was.value(), build, catalogue, was.from());
+    }
+    Map<Derivation<?>, Object> from = new LinkedHashMap<>();
+    Object value = derivation.work().of(given(derivation, from, was));
+    return new Worked(value, build, catalogue, from);
   }
 
   private <T> Derivation.Given<T> given(
-      Derivation<T> derivation, Map<Derivation<?>, Object> from, Worked was) {
+      Derivation<T> derivation, Map<Derivation<?>, Object> from, @Nullable Worked was) {
     Build seen = derivation.sight().only(build);
     return new Derivation.Given<>() {
       @Override
@@ -90,11 +97,11 @@ public final class Derived {
       @Override
       @SuppressWarnings("unchecked") // as above
       public <U> U get(Derivation<U> other) {
-        if (!from.containsKey(other)) {
+        if (!derivation.from().contains(other)) {
           throw new IllegalArgumentException(
               "\"" + derivation + "\" does not say that it follows from \"" + other + "\"");
         }
-        return (U) from.get(other);
+        return (U) from.computeIfAbsent(other, asked -> Derived.this.get(asked));
       }
 
       @Override

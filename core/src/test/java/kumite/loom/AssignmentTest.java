@@ -41,6 +41,41 @@ public class AssignmentTest {
     }
   }
 
+  /** Begun with what a problem of one other row came to, it ends where it ends from nothing. */
+  @Test
+  public void itIsTheSameFromWhateverItBegins() {
+    SplittableRandom random = new SplittableRandom(23);
+    for (int round = 0; round < 120; round++) {
+      int rows = 3 + random.nextInt(40);
+      int terminals = 1 + random.nextInt(20);
+      // As pins are planned: most columns of a crowded board are "nowhere", each as dear.
+      double[][] cost = random(rows, Math.max(rows, terminals), random);
+      for (double[] row : cost) {
+        for (int j = terminals; j < row.length; j++) {
+          row[j] = 1e6 + 1e-8 * random.nextDouble();
+        }
+      }
+      Assignment was = Assignment.of(cost, new double[cost[0].length]);
+      double[][] next = java.util.Arrays.copyOf(cost, rows);
+      int changed = random.nextInt(rows);
+      next[changed] = cost[changed].clone();
+      for (int j = 0; j < terminals; j++) {
+        next[changed][j] = random.nextDouble(500);
+      }
+      int[] hints = was.columns().clone();
+      for (int i = 0; i < rows; i++) {
+        hints[i] = hints[i] < terminals ? hints[i] : -1;
+      }
+      double[] fresh = next.length == 0 ? new double[0] : new double[next[0].length];
+      int[] afresh = Assignment.of(next, fresh).columns();
+      int[] warm = Assignment.of(next, was.prices(), hints).columns();
+      assertThat(total(next, warm)).isCloseTo(total(next, afresh), within(1e-6));
+      for (int i = 0; i < rows; i++) {
+        assertThat(Math.min(warm[i], terminals)).isEqualTo(Math.min(afresh[i], terminals));
+      }
+    }
+  }
+
   private static double[][] random(int rows, int columns, SplittableRandom random) {
     double[][] cost = new double[rows][columns];
     for (double[] row : cost) {

@@ -188,8 +188,63 @@ static void light(void) {
 }
 #endif
 
+#if USE_RUNNING
+/* Profiles that are chosen while the board runs: their contacts held together so long, then let go. */
+#define HELD_US 2000000U
+#define MADE 0xFFFFFFFFU
+
+static uint32_t held_us[N_PROFILES]; /* 1 when all have come to be held, and so much later more */
+
+/* Stored with the number, so that a byte of something else is none of ours. */
+#define KEPT 0xA0U
+
+static number_t turn_to(uint32_t since) {
+  number_t to = NONE;
+  for (number_t p = 0; p < N_PROFILES; p++) {
+    if (p == profile || rom8(&choice_kind[p]) != CHOICE_RUNNING) {
+      continue;
+    }
+    bool all = romn(&choice_at[p]) < romn(&choice_at[p + 1]);
+    bool any = false;
+    for (number_t at = romn(&choice_at[p]); at < romn(&choice_at[p + 1]); at++) {
+      number_t look = romn(&choice_looks[at]);
+      bool is = look != NONE && (flags[look] & SETTLED) != 0;
+      all = all && is;
+      any = any || is;
+    }
+    if (held_us[p] == MADE) {
+      to = !any && to == NONE ? p : to;
+    } else if (!all) {
+      held_us[p] = 0;
+    } else {
+      held_us[p] = held_us[p] == 0 ? 1 : held_us[p] + since;
+      held_us[p] = held_us[p] > HELD_US ? MADE : held_us[p];
+    }
+  }
+  return to;
+}
+
+static void turn(uint32_t since) {
+  number_t to = turn_to(since);
+  if (to != NONE) {
+    hw_keep((uint8_t)(KEPT + to));
+    hw_restart();
+    device_begin(to);
+  }
+}
+#endif
+
+static void look_at(uint32_t us, uint32_t since);
+
 void device_look(uint32_t us) {
   uint32_t since = started ? us - last_us : 0;
+  look_at(us, since);
+#if USE_RUNNING
+  turn(since);
+#endif
+}
+
+static void look_at(uint32_t us, uint32_t since) {
   number_t before = layer;
   sample();
   uint8_t what = settle(started, since);
@@ -310,6 +365,9 @@ static void tell(void) {
 }
 
 void device_poll(void) {
+  if (!started) {
+    return; /* nothing is known yet */
+  }
   tell();
 #if N_STRIPS
   strips_tell();
@@ -359,6 +417,11 @@ void device_begin(number_t chosen) {
   }
   repeats = false;
 #endif
+#if USE_RUNNING
+  for (number_t p = 0; p < N_PROFILES; p++) {
+    held_us[p] = 0;
+  }
+#endif
 #if USE_AXES
   axes_begin();
 #endif
@@ -388,7 +451,7 @@ static bool held(number_t p) {
 
 /*
  * Of those whose contacts are all held the one that asks for most of them; else the first whose
- * switch stands so; else the first of all.
+ * switch stands so; else the one that was chosen while running; else the first of all.
  */
 static number_t choose(void) {
   number_t best = 0;
@@ -406,6 +469,12 @@ static number_t choose(void) {
       best = p;
     }
   }
+#if USE_RUNNING
+  uint8_t kept = (uint8_t)(hw_kept() - KEPT);
+  if (best == 0 && kept < N_PROFILES && rom8(&choice_kind[kept]) == CHOICE_RUNNING) {
+    best = kept;
+  }
+#endif
   return best;
 }
 #endif

@@ -68,6 +68,20 @@ bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes);
 void hw_answer(number_t terminal, enum level level);
 #endif
 
+#if USE_RUNNING
+/* Stores one byte, so that it is there after power-off too. */
+void hw_keep(uint8_t byte);
+
+/* The byte that was stored; whatever there is where none ever was. */
+uint8_t hw_kept(void);
+
+/*
+ * The board leaves the host and begins anew, so that the host asks again what it is. Where this
+ * comes back, the program goes on with the profile that was stored.
+ */
+void hw_restart(void);
+#endif
+
 #if N_STRIPS
 /*
  * Sends these colours: tells all lamps of a strip one colour, red, green and blue. Each lamp takes

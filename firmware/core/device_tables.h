@@ -142,7 +142,7 @@ enum {
   PROFILE_ROWS
 };
 extern const uint16_t profiles[];
-enum { CHOICE_NONE, CHOICE_HELD, CHOICE_CLOSED, CHOICE_OPEN };
+enum { CHOICE_NONE, CHOICE_HELD, CHOICE_CLOSED, CHOICE_OPEN, CHOICE_RUNNING };
 extern const uint8_t choice_kind[];
 extern const number_t choice_at[];
 extern const number_t choice_looks[];

@@ -142,8 +142,21 @@ static void plug_in(void) {
   }
 }
 
+#if USE_RUNNING
+static uint8_t stored = 0xFF;
+
+void hw_keep(uint8_t byte) { stored = byte; }
+
+uint8_t hw_kept(void) { return stored; }
+
+void hw_restart(void) {}
+#endif
+
 void board_power_up(void) {
   plug_in();
+#if USE_RUNNING
+  stored = 0xFF; /* each play is one of a new board */
+#endif
   device_power_up();
 }
 

@@ -27,6 +27,30 @@ uint32_t system_micros(void) {
 
 void system_settle(void) { nap(SETTLE_NS); }
 
+#if USE_RUNNING
+/* In a file beside the program. */
+static const char *const kept = "profile.kept";
+
+void hw_keep(uint8_t byte) {
+  FILE *file = fopen(kept, "wb");
+  if (file == NULL || fputc(byte, file) == EOF || fclose(file) != 0) {
+    fprintf(stderr, "%s cannot be written: the profile is not kept\n", kept);
+  }
+}
+
+uint8_t hw_kept(void) {
+  FILE *file = fopen(kept, "rb");
+  int byte = file == NULL ? EOF : fgetc(file);
+  if (file != NULL) {
+    fclose(file);
+  }
+  return byte == EOF ? 0xFF : (uint8_t)byte;
+}
+
+/* Keys need no plug to be pulled: the program goes on with the profile. */
+void hw_restart(void) {}
+#endif
+
 #if SELF_TEST
 void hw_text(const char *text) {
   fputs(text, stdout);

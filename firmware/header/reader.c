@@ -266,7 +266,9 @@ bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   bool told = false;
   (void)bytes;
   for (int b = 0; b < N_KEY_BITS; b++) {
-    if (key_report[b] == id && key_profile[b] == device_profile()) {
+    if (key_profile[b] != device_profile()) {
+      on[b] = false; /* a profile that is no longer in force wants nothing */
+    } else if (key_report[b] == id) {
       on[b] = (transfer[key_bit[b] >> 3] >> (key_bit[b] & 7U) & 1U) != 0;
     }
   }

@@ -30,9 +30,25 @@ void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
 }
 #endif
 
+#if USE_RUNNING
+static uint8_t stored = 0xFF;
+
+void hw_keep(uint8_t byte) { stored = byte; }
+
+uint8_t hw_kept(void) { return stored; }
+
+/* This computer has no plug to leave: the program goes on with what was stored. */
+void hw_restart(void) {}
+#endif
+
 uint32_t hw_micros(void) { return (uint32_t)session_now(); }
 
-void board_power_up(void) { device_power_up(); }
+void board_power_up(void) {
+#if USE_RUNNING
+  stored = 0xFF; /* each play is one of a new board */
+#endif
+  device_power_up();
+}
 
 void board_begin(unsigned profile) {
   device_begin((number_t)profile);
@@ -41,7 +57,13 @@ void board_begin(unsigned profile) {
 
 unsigned board_profile(void) { return device_profile(); }
 
-void board_look(uint32_t us) { device_look(us); }
+void board_look(uint32_t us) {
+  unsigned before = board_profile();
+  device_look(us);
+  if (board_profile() != before) {
+    send_begin();
+  }
+}
 
 void board_poll(uint32_t us) {
   static bool was_gone;

@@ -119,6 +119,9 @@ void session_pressed(int64_t us, unsigned code, bool down);
 /* What to do with a colour that a strip is told. */
 void session_strip(int64_t us, unsigned strip, const uint8_t *rgb);
 
+/* What to do with a profile that was chosen while the board runs; the first is 1. */
+void session_turned(int64_t us, unsigned profile);
+
 /* What to do with what a console took: high or low, bit by bit. */
 void session_frame(int64_t us, unsigned console, const char *bits);
 

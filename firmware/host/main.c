@@ -46,6 +46,12 @@ void session_strip(int64_t us, unsigned strip, const uint8_t *rgb) {
   }
 }
 
+void session_turned(int64_t us, unsigned profile) {
+  if (!quiet) {
+    printf("%lld profile %u\n", (long long)us, profile);
+  }
+}
+
 void session_frame(int64_t us, unsigned console, const char *bits) {
   if (!quiet) {
     printf("%lld console %u %s\n", (long long)us, console + 1, bits);

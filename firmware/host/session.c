@@ -184,6 +184,15 @@ static void hands_now(void) {
 
 /* ---- time ---- */
 
+/* A board that takes another profile says so. */
+static void look(void) {
+  unsigned before = board_profile();
+  board_look((uint32_t)session_now());
+  if (board_profile() != before && tells) {
+    session_turned(now_us - origin, board_profile() + 1U);
+  }
+}
+
 /* Looks and reports until some time. */
 static void run_to(int64_t to) {
   while ((scan_us < poll_us ? scan_us : poll_us) <= to) {
@@ -197,7 +206,7 @@ static void run_to(int64_t to) {
         board_begin(board_profile());
       }
       if (!off) {
-        board_look((uint32_t)session_now());
+        look();
       }
       scan_us += SCAN_US;
     } else {

@@ -143,6 +143,9 @@ class Program:
         self.refused = False
         self.again = 0
         self.printed = None
+        # if USE_RUNNING
+        self.held_us = [None] * len(CHOICES)
+        # end
         # if N_LAYERS
         self.layers = LAYERS[profile]
         self.keys = [False] * n
@@ -760,6 +763,26 @@ class Program:
     # end
     # ---- one look
 
+    # if USE_RUNNING
+    def chosen(self, us):
+        """The profile that its combination chose: held together so long, then let go."""
+        chosen = NONE
+        for p, (kind, looks) in enumerate(CHOICES):
+            if p == self.profile or kind != CHOICE_RUNNING:
+                continue
+            down = [i != NONE and self.settled[i] for i in looks]
+            if self.held_us[p] == "made":
+                if not any(down) and chosen == NONE:
+                    chosen = p
+            elif not looks or not all(down):
+                self.held_us[p] = None
+            elif self.held_us[p] is None:
+                self.held_us[p] = us
+            elif us - self.held_us[p] >= HELD_US:
+                self.held_us[p] = "made"
+        return chosen
+
+    # end
     def look(self, us):
         since = us - self.last_us if self.started else 0
         self.last_us = us
@@ -856,6 +879,8 @@ class Program:
         self.news = True
 
     def poll(self):
+        if not self.started:
+            return  # nothing is known yet
         news = self.news or self.refused
         # if USE_TAPS
         news = news or self.taps_any()
@@ -947,7 +972,27 @@ def choose(hardware):
             held = len(looks) > 0 and all(i != NONE and program.read[i] for i in looks)
             if p > 0 and ((kind == CHOICE_CLOSED and held) or (kind == CHOICE_OPEN and not held)):
                 return p
+        # if USE_RUNNING
+        p = -1 if microcontroller.nvm is None else microcontroller.nvm[1] - KEPT
+        if 0 <= p < len(CHOICES) and CHOICES[p][0] == CHOICE_RUNNING:
+            return p
+        # end
     return best
+
+
+# if USE_RUNNING
+KEPT = 0xA0  # stored with the profile, so that a byte of something else is none of ours
+HELD_US = 2000000
+
+
+def keep(profile):
+    """Stores what was chosen while running, and begins anew, so that the host asks again."""
+    if microcontroller.nvm is not None:
+        microcontroller.nvm[1:2] = bytes((KEPT + profile,))
+        microcontroller.reset()
+
+
+# end
 
 
 def taken(hardware):
@@ -971,6 +1016,12 @@ def run():
         if us >= look_us:
             look_us = max(look_us + SCAN_US, us)
             program.look(us)
+            # if USE_RUNNING
+            chosen = program.chosen(us)
+            if chosen != NONE:
+                keep(chosen)
+                program = Program(hardware, chosen)
+            # end
         if us >= poll_us:
             poll_us = max(poll_us + POLL_US, us)
             program.poll()

@@ -57,6 +57,43 @@ extern "C" void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[
 }
 #endif
 
+#if USE_RUNNING
+#if defined(__has_include)
+#if __has_include(<EEPROM.h>)
+#include <EEPROM.h>
+#define KEEPS 1
+#endif
+#endif
+
+#ifdef KEEPS
+extern "C" void hw_keep(uint8_t byte) { EEPROM.update(0, byte); }
+
+extern "C" uint8_t hw_kept(void) { return EEPROM.read(0); }
+#else
+/* This core has no store: what was chosen is there until the power goes. */
+static uint8_t stored __attribute__((section(".noinit")));
+
+extern "C" void hw_keep(uint8_t byte) { stored = byte; }
+
+extern "C" uint8_t hw_kept(void) { return stored; }
+#endif
+
+#if defined(__AVR__)
+#include <avr/wdt.h>
+#endif
+
+/* The host asks what this is when the board comes up, and not again. */
+extern "C" void hw_restart(void) {
+#if defined(__AVR__)
+  wdt_enable(WDTO_15MS);
+  for (;;) {
+  }
+#elif defined(__arm__)
+  NVIC_SystemReset();
+#endif
+}
+#endif
+
 extern "C" uint32_t hw_micros(void) { return micros(); }
 
 /* A report without an id of its own goes out under the one that the descriptor here gives it. */

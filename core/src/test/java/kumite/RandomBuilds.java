@@ -384,11 +384,17 @@ public final class RandomBuilds {
           profile(build, Profile.empty("Other", pick(Host.values(), random)), contacts, random)
               .withBase(mapping(build, random))
               .chosen(
-                  random.nextBoolean()
-                      ? new Choice.Held(some(contacts, 1, random))
-                      : new Choice.Switched(contacts.get(0), random.nextBoolean()));
+                  random.nextInt(3) == 0
+                      ? new Choice.Running(some(contacts, 1, random))
+                      : random.nextBoolean()
+                          ? new Choice.Held(some(contacts, 1, random))
+                          : new Choice.Switched(contacts.get(0), random.nextBoolean()));
+      Profile first =
+          random.nextInt(4) == 0
+              ? profile.chosen(new Choice.Running(some(contacts, 1, random)))
+              : profile;
       Seat seat = next.seat();
-      next = next.withSeats(List.of(seat.withProfiles(List.of(profile, other))));
+      next = next.withSeats(List.of(seat.withProfiles(List.of(first, other))));
     }
     Tuning tuning = Tuning.NONE;
     for (ContactId contact : some(contacts, 3, random)) {

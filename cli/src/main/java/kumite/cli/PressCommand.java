@@ -181,7 +181,7 @@ final class PressCommand implements Callable<Integer> {
       ArrayNode changes = root.putArray("known");
       for (Trace.Change change : trace.changes()) {
         ObjectNode node = changes.addObject().put("time_ms", change.us() / 1000.0);
-        node.put("layer", layer(bench, change.layer()));
+        node.put("layer", layer(bench, trace, change));
         ArrayNode pressed = node.putArray("pressed");
         change.settled().forEach(contact -> pressed.add(contact.toString()));
         ArrayNode chords = node.putArray("chords");
@@ -203,7 +203,7 @@ final class PressCommand implements Callable<Integer> {
           change.off()
               ? "nothing, a short holds the board down"
               : change.settled().isEmpty() ? "nothing held" : change.settled(),
-          layer(bench, change.layer()),
+          layer(bench, trace, change),
           change.chords().isEmpty() ? "" : ", chord " + String.join(", ", change.chords()),
           change.undetermined().isEmpty() ? "" : ", undetermined " + change.undetermined());
     }
@@ -211,8 +211,15 @@ final class PressCommand implements Callable<Integer> {
     Strips.of(bench, trace).print(out);
   }
 
-  private static String layer(Bench bench, int number) {
-    return number == 0 ? Layer.BASE : bench.build().profile().layers().get(number - 1).name();
+  private static String layer(Bench bench, Trace trace, Trace.Change change) {
+    String profile = trace.profile(change.us(), bench.build().profile().name());
+    return change.layer() == 0
+        ? Layer.BASE
+        : bench.build().seat().profiles().stream()
+            .filter(p -> p.name().equals(profile))
+            .map(p -> p.layers().get(change.layer() - 1).name())
+            .findFirst()
+            .orElse(Layer.BASE);
   }
 
   static SignalPath path(Bench bench, String text) {
@@ -288,6 +295,17 @@ final class PressCommand implements Callable<Integer> {
           .put("time_ms", report.us() / 1000.0)
           .put("id", report.id())
           .put("hex", report.hex());
+    }
+    if (!trace.turns().isEmpty()) {
+      ArrayNode turns = root.putArray("profiles");
+      trace
+          .turns()
+          .forEach(
+              turn ->
+                  turns
+                      .addObject()
+                      .put("time_ms", turn.us() / 1000.0)
+                      .put("profile", turn.profile()));
     }
     return root;
   }
@@ -393,9 +411,26 @@ final class PressCommand implements Callable<Integer> {
             host.value());
   }
 
+  private static void turned(Trace.Turn turn, PrintWriter out) {
+    out.printf(
+        Locale.ROOT,
+        "%7.3f ms  profile %s: kept over power-off; the board leaves the host and begins anew%n",
+        turn.us() / 1000.0,
+        turn.profile());
+  }
+
+  /** Reports as the host reads them; from a turn on as those of the profile that was taken. */
   private static void reports(Bench bench, Trace trace, PrintWriter out) {
+    Bench facing = bench;
+    int turns = 0;
     for (Trace.Report report : trace.reports()) {
-      HostView seen = HostView.of(bench.layout().fields(), report.toBytes());
+      while (turns < trace.turns().size() && trace.turns().get(turns).us() <= report.us()) {
+        Trace.Turn turn = trace.turns().get(turns++);
+        turned(turn, out);
+        facing =
+            bench.next(bench.build().facing(new Aspect(bench.build().seat().id(), turn.profile())));
+      }
+      HostView seen = HostView.of(facing.layout().fields(), report.toBytes());
       out.printf(
           Locale.ROOT,
           "%7.3f ms  report %d  %s  on: %s  values: %s%n",
@@ -407,6 +442,7 @@ final class PressCommand implements Callable<Integer> {
               : String.join(" ", seen.on().stream().map(Usage::toString).toList()),
           seen.values());
     }
+    trace.turns().stream().skip(turns).forEach(turn -> turned(turn, out));
     if (trace.reports().isEmpty()) {
       out.println(
           bench.board().isEmpty()

@@ -29,7 +29,7 @@ record Strips(List<Told> told) {
             board -> {
               for (Trace.Lit lit : trace.lit()) {
                 for (Supplied strip : bench.loom().strips(board)) {
-                  lit.colour(strip.part().shows(), profile)
+                  lit.colour(strip.part().shows(), trace.profile(lit.us(), profile))
                       .ifPresent(colour -> told.add(new Told(lit.us(), strip, colour)));
                 }
               }

@@ -6,12 +6,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
+import kumite.build.map.Profile;
 import kumite.build.map.Script;
 import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
@@ -22,6 +24,7 @@ import kumite.loom.ContactSite;
 import kumite.loom.Look;
 import kumite.name.ContactId;
 import kumite.program.Chords;
+import kumite.program.Combinations;
 import kumite.program.Program;
 import kumite.timing.Bounce;
 import org.jspecify.annotations.Nullable;
@@ -67,7 +70,7 @@ public final class Session {
   /** No travel: the hand leaves, and the contact goes where it rests. */
   private static final Double LET_GO = -1.0;
 
-  private final SimulatedDevice device;
+  private SimulatedDevice device;
   private final Optional<Inputs> inputs;
   private final SplittableRandom random;
   private final long seed;
@@ -76,6 +79,7 @@ public final class Session {
   private final Map<Map<ContactId, Double>, Map<Look, Seen>> known;
   private final Map<Map<ContactId, Double>, Boolean> deaths;
   private @Nullable Program program;
+  private Combinations combinations;
   private Holds holds;
   private final Map<ContactId, Moving> moving = new LinkedHashMap<>();
   private long nowUs;
@@ -124,6 +128,7 @@ public final class Session {
     this.known = new HashMap<>();
     this.deaths = new HashMap<>();
     this.program = device.program().orElse(null);
+    this.combinations = combinations(device);
     this.holds = holds;
     pressed = new boolean[looks.size()];
     codes = new int[looks.size()];
@@ -145,6 +150,7 @@ public final class Session {
     known = other.known;
     deaths = other.deaths;
     program = other.program == null ? null : other.program.copy();
+    combinations = other.combinations.copy();
     holds = other.holds;
     moving.putAll(other.moving);
     nowUs = other.nowUs;
@@ -162,6 +168,15 @@ public final class Session {
     stream = other.stream;
     answers = other.answers;
     lights = other.lights;
+  }
+
+  private static Combinations combinations(SimulatedDevice device) {
+    return new Combinations(device.profiles(), device.profiles().indexOf(device.profile()));
+  }
+
+  /** {@return the profile in force} */
+  public Profile profile() {
+    return device.profile();
   }
 
   /** {@return what is held now} */
@@ -263,6 +278,7 @@ public final class Session {
     List<Trace.Change> changes = new ArrayList<>();
     List<Trace.Told> told = new ArrayList<>();
     List<Trace.Lit> lit = new ArrayList<>();
+    List<Trace.Turn> turns = new ArrayList<>();
     long origin = nowUs;
     answered(origin, origin, told);
     if (lights && program != null && !off) {
@@ -271,17 +287,17 @@ public final class Session {
     Session ahead = this;
     for (int i = 0; i < steps.size(); i++) {
       Step step = steps.get(i);
-      ahead.runTraced(origin + step.us(), origin, progress, changes, told, lit, reports);
+      ahead.runTraced(origin + step.us(), origin, progress, changes, told, lit, turns, reports);
       ahead.shift(step.holds(), progress);
       if (i == 0) {
         ahead = new Session(this); // time stays at the first move; the rest is looked ahead
       }
     }
     if (program == null) {
-      return new Trace(hops(progress, origin), reports, changes, told, lit, 0);
+      return new Trace(hops(progress, origin), reports, changes, told, lit, turns, 0);
     }
     long end = ahead.restUs(ahead.edgeUs);
-    ahead.runTraced(end, origin, progress, changes, told, lit, reports);
+    ahead.runTraced(end, origin, progress, changes, told, lit, turns, reports);
     long most = end + GOES_ON_US;
     while (ahead.program.busy() && ahead.nowUs < most) {
       ahead.runTraced(
@@ -291,11 +307,18 @@ public final class Session {
           changes,
           told,
           lit,
+          turns,
           reports);
     }
     long last = reports.isEmpty() ? 0 : reports.get(reports.size() - 1).us();
     return new Trace(
-        hops(progress, origin), reports, changes, told, lit, Math.max(last, ahead.edgeUs - origin));
+        hops(progress, origin),
+        reports,
+        changes,
+        told,
+        lit,
+        turns,
+        Math.max(last, ahead.edgeUs - origin));
   }
 
   private static Map<ContactId, Trace.Hops> hops(Map<ContactId, Progress> progress, long origin) {
@@ -352,6 +375,9 @@ public final class Session {
 
   private interface Watch {
     void looked(long us);
+
+    /** The board took another profile. */
+    default void turned(long us) {}
   }
 
   private void runTraced(
@@ -361,6 +387,7 @@ public final class Session {
       List<Trace.Change> changes,
       List<Trace.Told> told,
       List<Trace.Lit> lit,
+      List<Trace.Turn> turns,
       List<Trace.Report> reports) {
     if (program == null) {
       nowUs = to;
@@ -368,17 +395,25 @@ public final class Session {
     }
     run(
         to,
-        us -> {
-          if (us >= 0) {
-            if (!off) {
-              note(us, origin, progress);
+        new Watch() {
+          @Override
+          public void looked(long us) {
+            if (us >= 0) {
+              if (!off) {
+                note(us, origin, progress);
+              }
+              changed(us - origin, changes);
+            } else if (!gone) {
+              told(-us, origin, progress);
             }
-            changed(us - origin, changes);
-          } else if (!gone) {
-            told(-us, origin, progress);
+            if (us < 0) {
+              answered(-us, origin, told);
+            }
           }
-          if (us < 0) {
-            answered(-us, origin, told);
+
+          @Override
+          public void turned(long us) {
+            turns.add(new Trace.Turn(us - origin, device.profile().name()));
           }
         },
         new Program.Host() {
@@ -425,6 +460,9 @@ public final class Session {
           stream.ifPresent(this::write);
         }
         watch.looked(scanUs);
+        if (!off) {
+          turn(watch);
+        }
         scanUs += device.timing().scanUs();
       } else {
         nowUs = pollUs;
@@ -456,6 +494,21 @@ public final class Session {
     nowUs = Math.max(nowUs, toUs);
   }
 
+  /** The board keeps a profile that was chosen, and begins anew with it at its next look. */
+  private void turn(Watch watch) {
+    OptionalInt chosen =
+        combinations.look(
+            scanUs,
+            contact ->
+                Optional.ofNullable(places.get(contact)).filter(program::settled).isPresent());
+    if (chosen.isPresent()) {
+      device = device.taking(device.profiles().get(chosen.getAsInt()));
+      program = device.program().orElseThrow();
+      combinations = combinations(device);
+      watch.turned(scanUs);
+    }
+  }
+
   private void write(SelfTest.Writer out) {
     int n = looks.size();
     Boolean[] raw = new Boolean[n];
@@ -485,6 +538,7 @@ public final class Session {
     if (off) {
       off = false;
       program = device.program().orElseThrow();
+      combinations = combinations(device);
     }
     Map<Look, Seen> seen = known.computeIfAbsent(now, held -> inputs.orElseThrow().see(at(held)));
     unsure.clear();

@@ -9,6 +9,7 @@ import kumite.build.map.Timing;
 import kumite.build.map.Tuning;
 import kumite.circuit.Inputs;
 import kumite.hid.ReportLayout;
+import kumite.kind.BoardKind;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.program.Program;
@@ -35,6 +36,7 @@ import kumite.program.Program;
  * @param inputs what it reads; without a board nothing is ever reported
  * @param heard whether its reports come to the host: a board that is no device needs one that hears
  * @param noise of its converter
+ * @param profiles all that it can come to have in force, in their order
  */
 public record SimulatedDevice(
     Timing timing,
@@ -44,9 +46,14 @@ public record SimulatedDevice(
     Tuning tuning,
     Optional<Inputs> inputs,
     boolean heard,
-    Noise noise) {
+    Noise noise,
+    List<Profile> profiles) {
 
-  /** A device whose converter is exact. */
+  public SimulatedDevice {
+    profiles = List.copyOf(profiles);
+  }
+
+  /** A device whose converter is exact, and which keeps its profile. */
   public SimulatedDevice(
       Timing timing,
       ReportLayout layout,
@@ -55,12 +62,34 @@ public record SimulatedDevice(
       Tuning tuning,
       Optional<Inputs> inputs,
       boolean heard) {
-    this(timing, layout, loom, profile, tuning, inputs, heard, Noise.NONE);
+    this(timing, layout, loom, profile, tuning, inputs, heard, Noise.NONE, List.of(profile));
   }
 
   /** {@return the same device with a converter that has noise} */
   public SimulatedDevice with(Noise other) {
-    return new SimulatedDevice(timing, layout, loom, profile, tuning, inputs, heard, other);
+    return new SimulatedDevice(
+        timing, layout, loom, profile, tuning, inputs, heard, other, profiles);
+  }
+
+  /** {@return the same device, which can come to have others of its profiles in force} */
+  public SimulatedDevice among(List<Profile> all) {
+    return new SimulatedDevice(timing, layout, loom, profile, tuning, inputs, heard, noise, all);
+  }
+
+  /** {@return the device once it has taken another of its profiles} */
+  SimulatedDevice taking(Profile other) {
+    Optional<BoardKind> board = inputs.map(in -> in.wiring().board());
+    boolean header = board.filter(b -> b.brain().link() == BoardKind.Link.HEADER).isPresent();
+    return new SimulatedDevice(
+        timing,
+        header ? Senses.keys(other) : Senses.layout(loom, board, other),
+        loom,
+        other,
+        tuning,
+        inputs,
+        heard,
+        noise,
+        profiles);
   }
 
   /** {@return what it reads; empty without a board, or where a short holds the board down} */

@@ -18,6 +18,7 @@ import kumite.name.ContactId;
  * @param changes what the board's program knew, where that changed, in order
  * @param told what consoles are answered, where that changed, in order; empty where none is
  * @param lit when strips were told their colours, in order; empty where none is
+ * @param turns when the board took another profile, in order
  * @param endUs when nothing changed any more
  */
 public record Trace(
@@ -26,6 +27,7 @@ public record Trace(
     List<Change> changes,
     List<Told> told,
     List<Lit> lit,
+    List<Turn> turns,
     long endUs) {
   public Trace {
     hops = Map.copyOf(hops);
@@ -33,6 +35,7 @@ public record Trace(
     changes = List.copyOf(changes);
     told = List.copyOf(told);
     lit = List.copyOf(lit);
+    turns = List.copyOf(turns);
   }
 
   /**
@@ -93,6 +96,27 @@ public record Trace(
       Rgb colour = shows.at(profile, gives);
       return Optional.of(colour).filter(c -> anew || !c.equals(shows.at(profile, !gives)));
     }
+  }
+
+  /**
+   * The board keeps a profile that a combination chose, and begins anew with it.
+   *
+   * @param us the time of the look
+   * @param profile its name
+   */
+  public record Turn(long us, String profile) {}
+
+  /**
+   * {@return the name of the profile that is in force after some time}
+   *
+   * @param first the one at the begin
+   */
+  public String profile(long us, String first) {
+    return turns.stream()
+        .filter(turn -> turn.us() < us)
+        .reduce((a, b) -> b)
+        .map(Turn::profile)
+        .orElse(first);
   }
 
   /**

@@ -65,7 +65,16 @@ final class ProfileJson {
                     profile.choice() instanceof Choice.Held choice
                         ? Optional.of(choice.contacts())
                         : Optional.empty())
-            .says("this, or one of the next two, is how it is chosen; the first needs none");
+            .says("this, or one of the next three, is how it is chosen; the first needs none");
+    Field<Profile, Optional<Set<ContactId>>> running =
+        f.maybe(
+                "held_while_running",
+                Plain.once(Names.CONTACT, 1, "contact"),
+                profile ->
+                    profile.choice() instanceof Choice.Running choice
+                        ? Optional.of(choice.contacts())
+                        : Optional.empty())
+            .says("together for 2 s, then let go; kept over power-off");
     Field<Profile, Optional<ContactId>> closed =
         f.maybe("switch_closed", Names.CONTACT, profile -> switched(profile, true));
     Field<Profile, Optional<ContactId>> open =
@@ -104,11 +113,12 @@ final class ProfileJson {
           Optional<Choice> choice =
               in.get(held)
                   .<Choice>map(Choice.Held::new)
+                  .or(() -> in.get(running).map(Choice.Running::new))
                   .or(() -> in.get(closed).map(contact -> new Choice.Switched(contact, true)))
                   .or(() -> in.get(open).map(contact -> new Choice.Switched(contact, false)));
-          if (Stream.of(held, closed, open).filter(in::has).count() > 1) {
+          if (Stream.of(held, running, closed, open).filter(in::has).count() > 1) {
             throw in.misfit(
-                in.has(open) ? open : closed,
+                in.has(open) ? open : in.has(closed) ? closed : running,
                 "is there beside another way to choose the profile",
                 "keep one of them");
           }

@@ -168,6 +168,7 @@ public record Blueprint(
   /** {@return the simulated device under a profile, the judge of every program} */
   public SimulatedDevice device(Profile profile) {
     return new SimulatedDevice(
-        timing, layout(profile), loom, profile, tuning, Optional.of(inputs), true);
+            timing, layout(profile), loom, profile, tuning, Optional.of(inputs), true)
+        .among(profiles);
   }
 }

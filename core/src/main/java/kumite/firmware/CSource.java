@@ -48,6 +48,7 @@ final class CSource {
           "USE_ENDS",
           "USE_RAMPS",
           "USE_TAPS",
+          "USE_RUNNING",
           "USE_AXES",
           "CODE_MOST",
           "SCAN_US",

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import kumite.build.map.Choice;
 import kumite.build.map.Chord;
 import kumite.build.map.Profile;
 import kumite.build.map.Script;
@@ -63,10 +64,14 @@ final class CheckScripts {
   static List<Check> of(Blueprint blueprint) {
     List<Check> checks = new ArrayList<>();
     for (Profile profile : blueprint.profiles()) {
-      List<ContactId> powerUp = List.copyOf(profile.choice().contacts());
+      boolean running = profile.choice() instanceof Choice.Running;
+      List<ContactId> powerUp = running ? List.of() : List.copyOf(profile.choice().contacts());
       Profile taken =
           PowerUp.chosen(blueprint.profiles(), blueprint.inputs(), blueprint.tuning(), powerUp);
-      List<String> scripts = scripts(blueprint, profile);
+      List<String> scripts =
+          scripts(blueprint, profile).stream()
+              .map(text -> running ? chosenFirst(blueprint, profile, text) : text)
+              .toList();
       // The first once more, before a host that sleeps for a while, while the clock runs over.
       checks.add(check(blueprint, taken, powerUp, scripts.get(0), SEED + checks.size(), true));
       for (String text : scripts) {
@@ -75,6 +80,28 @@ final class CheckScripts {
     }
     return checks;
   }
+
+  /** A script behind the combination that chooses its profile. */
+  private static String chosenFirst(Blueprint blueprint, Profile profile, String text) {
+    StringBuilder first = new StringBuilder();
+    for (ContactId contact : profile.choice().contacts()) {
+      if (blueprint.loom().site(contact).isPresent()) {
+        first.append(contact).append("@1ms+").append(HOLD_MS).append("ms ");
+      }
+    }
+    List<Script.Move> moves = Script.parse("check", text).moves();
+    List<Script.Move> later =
+        moves.stream()
+            .map(
+                m ->
+                    new Script.Move(
+                        m.contact(), m.travel(), m.fromUs() + LATER_MS * 1000L, m.forUs()))
+            .toList();
+    return first + new Script("check", later).text();
+  }
+
+  private static final int HOLD_MS = 2200;
+  private static final int LATER_MS = 2400;
 
   private static Check check(
       Blueprint blueprint,
@@ -119,26 +146,35 @@ final class CheckScripts {
     }
     for (int i = 0; i < trace.lit().size(); i++) {
       Trace.Lit lit = trace.lit().get(i);
-      at(polls, i == 0 ? START : lit.us()).append(colours(blueprint, profile, lit));
+      String inForce = trace.profile(lit.us(), profile.name());
+      at(polls, i == 0 ? START : lit.us()).append(colours(blueprint, inForce, lit));
     }
     for (int i = 0; i < trace.told().size(); i++) {
       Trace.Told told = trace.told().get(i);
       frames(consoles, told, before, at(polls, i == 0 ? START : told.us()));
     }
+    for (Trace.Turn turn : trace.turns()) {
+      // A look comes before a poll of its time.
+      at(polls, turn.us()).insert(0, turn.us() + " profile " + number(blueprint, turn) + "\n");
+    }
     polls.values().forEach(lines::append);
     return lines + "\n";
+  }
+
+  private static int number(Blueprint blueprint, Trace.Turn turn) {
+    return 1 + blueprint.profiles().stream().map(Profile::name).toList().indexOf(turn.profile());
   }
 
   private static StringBuilder at(TreeMap<Long, StringBuilder> polls, long us) {
     return polls.computeIfAbsent(us, u -> new StringBuilder());
   }
 
-  private static String colours(Blueprint blueprint, Profile profile, Trace.Lit lit) {
+  private static String colours(Blueprint blueprint, String profile, Trace.Lit lit) {
     StringBuilder lines = new StringBuilder();
     List<Supplied> strips = blueprint.loom().strips(blueprint.board());
     for (int s = 0; s < strips.size(); s++) {
       String told = lit.us() + " strip " + (s + 1) + " ";
-      lit.colour(strips.get(s).part().shows(), profile.name())
+      lit.colour(strips.get(s).part().shows(), profile)
           .ifPresent(colour -> lines.append(told).append(colour.hex()).append('\n'));
     }
     return lines.toString();

@@ -42,7 +42,7 @@ final class Codes {
           "USE_OF_LAMP",
           "USE_OF_STRIP");
   static final List<String> CHOICES =
-      List.of("CHOICE_NONE", "CHOICE_HELD", "CHOICE_CLOSED", "CHOICE_OPEN");
+      List.of("CHOICE_NONE", "CHOICE_HELD", "CHOICE_CLOSED", "CHOICE_OPEN", "CHOICE_RUNNING");
   static final List<String> CONSOLES = List.of("CONSOLE_PHASED", "CONSOLE_SHIFT");
 
   private static final Map<String, Integer> VALUES = new TreeMap<>();

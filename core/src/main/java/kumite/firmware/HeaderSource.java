@@ -201,11 +201,15 @@ final class HeaderSource {
   static String told(Blueprint blueprint, Score score, Profile profile, Trace trace) {
     HeaderSource source = new HeaderSource(blueprint, score);
     List<SystemKey> order = List.copyOf(source.keys.keySet());
-    int at = blueprint.profiles().indexOf(profile);
+    List<String> names = blueprint.profiles().stream().map(Profile::name).toList();
     Set<Bit> on = new LinkedHashSet<>();
     Set<Integer> down = new TreeSet<>();
     StringBuilder lines = new StringBuilder();
+    int turns = 0;
     for (Trace.Report report : trace.reports()) {
+      turns = turned(trace, turns, report.us(), names, lines);
+      int at = turns == 0 ? names.indexOf(profile.name()) : number(trace, turns - 1, names);
+      on.removeIf(bit -> bit.profile() != at);
       for (Bit bit : source.bits) {
         if (bit.profile() == at && bit.report() == report.id()) {
           boolean set = (report.bytes().get(bit.bit() >> 3) >> (bit.bit() & 7) & 1) != 0;
@@ -231,6 +235,22 @@ final class HeaderSource {
       down.clear();
       down.addAll(wanted);
     }
+    turned(trace, turns, Long.MAX_VALUE, names, lines);
     return lines + "\n";
+  }
+
+  /** {@return how many turns there were by then; those that are new are told} */
+  private static int turned(
+      Trace trace, int told, long us, List<String> names, StringBuilder lines) {
+    int turns = told;
+    while (turns < trace.turns().size() && trace.turns().get(turns).us() <= us) {
+      int number = number(trace, turns, names) + 1;
+      lines.append(trace.turns().get(turns++).us() + " profile " + number + "\n");
+    }
+    return turns;
+  }
+
+  private static int number(Trace trace, int turn, List<String> names) {
+    return names.indexOf(trace.turns().get(turn).profile());
   }
 }

@@ -128,7 +128,8 @@ final class ProfileRows {
             ? "CHOICE_HELD"
             : choice instanceof Choice.Switched by
                 ? by.closed() ? "CHOICE_CLOSED" : "CHOICE_OPEN"
-                : "CHOICE_NONE";
+                : choice instanceof Choice.Running ? "CHOICE_RUNNING" : "CHOICE_NONE";
+    sheet.uses("USE_RUNNING", blueprint.profiles().size() > 1 && choice instanceof Choice.Running);
     sheet.bytes("choice_kind").code(kind, "");
   }
 

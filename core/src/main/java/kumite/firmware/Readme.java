@@ -389,7 +389,13 @@ final class Readme {
   }
 
   private static String chosen(Choice choice, int at) {
-    if (at == 0) {
+    if (choice instanceof Choice.Running running) {
+      return (at == 0 ? "when no other is chosen; to come back to it" : "while it runs")
+          + ", hold "
+          + String.join(" and ", running.contacts().stream().map(ContactId::toString).toList())
+          + " for 2 s and let go; the board keeps that over power-off and is plugged in anew by"
+          + " itself";
+    } else if (at == 0) {
       return "when no other is chosen";
     } else if (choice instanceof Choice.Held held) {
       return "while plugging in, hold "

@@ -12,8 +12,9 @@ import kumite.name.ContactId;
 public final class ChoiceText {
   /** What may be typed, for prompts and messages. */
   public static final String FORMS =
-      "contacts held at power-up, such as \"anchor + radar held\", a switch that stays, such as"
-          + " \"nav closed\" or \"nav open\", or nothing";
+      "contacts held at power-up, such as \"anchor + radar held\", or while it runs, such as"
+          + " \"anchor + radar running\", a switch that stays, such as \"nav closed\" or \"nav"
+          + " open\", or nothing";
 
   private ChoiceText() {}
 
@@ -22,6 +23,10 @@ public final class ChoiceText {
     if (choice instanceof Choice.Held held) {
       return held.contacts().stream().map(ContactId::toString).collect(Collectors.joining(" + "))
           + " held";
+    }
+    if (choice instanceof Choice.Running running) {
+      return running.contacts().stream().map(ContactId::toString).collect(Collectors.joining(" + "))
+          + " running";
     }
     return choice instanceof Choice.Switched by
         ? by.contact() + (by.closed() ? " closed" : " open")
@@ -41,7 +46,8 @@ public final class ChoiceText {
     }
     String last = words[words.length - 1];
     boolean switched = last.equals("closed") || last.equals("open");
-    boolean named = switched || last.equals("held");
+    boolean running = last.equals("running");
+    boolean named = switched || running || last.equals("held");
     Set<ContactId> contacts = new TreeSet<>();
     for (String word : Arrays.copyOf(words, words.length - (named ? 1 : 0))) {
       contacts.add(contact(word, known));
@@ -53,7 +59,7 @@ public final class ChoiceText {
       throw new IllegalArgumentException(
           "\"" + typed.strip() + "\" chooses nothing; type " + FORMS);
     }
-    return new Choice.Held(contacts);
+    return running ? new Choice.Running(contacts) : new Choice.Held(contacts);
   }
 
   /**

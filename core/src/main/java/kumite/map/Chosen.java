@@ -16,7 +16,8 @@ public final class Chosen {
    * {@return the profile in force}
    *
    * <p>Of those whose contacts are all held the one that asks for most of them, the first of
-   * several; else the first whose switch stands so; else the first of the list.
+   * several; else the first whose switch stands so; else the first of the list, where nothing was
+   * kept that was chosen while running.
    *
    * @param held the contacts that are closed at power-up
    */

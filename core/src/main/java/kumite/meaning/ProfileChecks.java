@@ -19,25 +19,30 @@ import kumite.kind.ContactKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.loom.Pad;
+import kumite.map.Doable;
 import kumite.map.MapCode;
 import kumite.name.ContactId;
+import kumite.parts.Catalogue;
 
 /** Checks of how profiles are chosen, and of how single contacts are read. */
 public final class ProfileChecks {
   private final Seat seat;
   private final Build build;
+  private final Doable doable;
   private final Map<ContactId, ContactSite> sites = new HashMap<>();
   private final List<Finding> findings = new ArrayList<>();
 
-  private ProfileChecks(Build build, Loom loom) {
+  private ProfileChecks(Build build, Catalogue catalogue, Loom loom) {
     this.build = build;
+    this.doable = Doable.of(build, catalogue);
     this.seat = build.seat();
     loom.sites().forEach(site -> sites.put(site.id(), site));
   }
 
   /** {@return what is to be said of profiles and how they are chosen} */
-  public static List<Finding> of(Build build, Loom loom, Optional<BoardKind> board) {
-    ProfileChecks checks = new ProfileChecks(build, loom);
+  public static List<Finding> of(
+      Build build, Catalogue catalogue, Loom loom, Optional<BoardKind> board) {
+    ProfileChecks checks = new ProfileChecks(build, catalogue, loom);
     checks.choices();
     if (board.filter(b -> !b.bringsProgram() && b.brain().needsCode()).isPresent()) {
       checks.calibrated();
@@ -47,6 +52,12 @@ public final class ProfileChecks {
 
   private void choices() {
     List<Profile> profiles = seat.profiles();
+    for (Profile profile : profiles) {
+      together(profile);
+      if (profiles.size() > 1 && profile.choice() instanceof Choice.Running running) {
+        running(profile, running);
+      }
+    }
     for (int i = 1; i < profiles.size(); i++) {
       Profile profile = profiles.get(i);
       if (profile.choice().contacts().isEmpty()) {
@@ -55,11 +66,15 @@ public final class ProfileChecks {
                 MapCode.PROFILE_UNCHOSEN,
                 List.of(),
                 "Nothing chooses profile " + profile.name(),
-                "Name contacts that are held at power-up, or a switch that stays"));
+                "Name contacts that are held at power-up or while it runs, or a switch that stays"));
       }
-      for (int j = 1; j < i; j++) {
+      // While it runs the profile in force is not chosen again: two alike lead to each other.
+      int alike = profile.choice() instanceof Choice.Running ? 2 : 1;
+      for (int j = 0; j < i; j++) {
         Profile other = profiles.get(j);
-        if (!other.choice().contacts().isEmpty() && other.choice().equals(profile.choice())) {
+        boolean same =
+            !other.choice().contacts().isEmpty() && other.choice().equals(profile.choice());
+        if (same && --alike == 0) {
           findings.add(
               look(
                   MapCode.PROFILE_CHOSEN_BADLY,
@@ -104,6 +119,51 @@ public final class ProfileChecks {
               "A stuck contact chooses profile " + profile.name(),
               words(held) + " alone is enough; ask for a second contact with it"));
     }
+  }
+
+  /** One that is held in play all the same, or that nobody can make, or leave. */
+  private void running(Profile profile, Choice.Running running) {
+    List<ContactSite> wanted =
+        running.contacts().stream()
+            .flatMap(c -> Optional.ofNullable(sites.get(c)).stream())
+            .toList();
+    Optional<ContactSite> stays =
+        wanted.stream()
+            .filter(s -> s.control().hookup().restsClosed() || s.kind().latching())
+            .findFirst();
+    if (stays.isPresent()) {
+      findings.add(
+          look(
+              MapCode.PROFILE_CHOSEN_BADLY,
+              about(running),
+              "Profile " + profile.name() + " is not chosen by a hand alone",
+              stays.get().label()
+                  + " stays closed by itself: the combination counts once none of it is held any"
+                  + " more; take contacts that spring back"));
+    } else if (running.contacts().size() == 1) {
+      findings.add(
+          look(
+              MapCode.PROFILE_CHOSEN_BADLY,
+              about(running),
+              "Play chooses profile " + profile.name(),
+              words(running)
+                  + " alone, held for 2 s as in play, is enough; ask for a second contact with"
+                  + " it"));
+    }
+  }
+
+  /** Contacts that no hands hold together choose nothing. */
+  private void together(Profile profile) {
+    doable
+        .together(profile.choice().contacts())
+        .ifPresent(
+            why ->
+                findings.add(
+                    look(
+                        MapCode.PROFILE_CHOSEN_BADLY,
+                        about(profile.choice()),
+                        "No hand can choose profile " + profile.name(),
+                        "All have to be held together, but " + why)));
   }
 
   private void calibrated() {

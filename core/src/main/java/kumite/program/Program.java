@@ -456,6 +456,9 @@ public final class Program {
    * Then strips are told, step 14.
    */
   public void poll(Host host) {
+    if (!started) {
+      return; // nothing is known yet
+    }
     tell(host);
     if (!shown.equals(Optional.of(gives()))) {
       boolean anew = shown.isEmpty();

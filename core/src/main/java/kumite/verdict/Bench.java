@@ -385,13 +385,17 @@ public final class Bench {
   /** {@return a simulated device that runs this build} */
   public SimulatedDevice device() {
     return new SimulatedDevice(
-        timing(),
-        layout,
-        loom,
-        Senses.known(build.profile(), board()),
-        Senses.known(build.tuning(), board()),
-        circuit.map(Wired::inputs),
-        !ofHost() && hearing().map(Hearing::reaches).orElse(true));
+            timing(),
+            layout,
+            loom,
+            Senses.known(build.profile(), board()),
+            Senses.known(build.tuning(), board()),
+            circuit.map(Wired::inputs),
+            !ofHost() && hearing().map(Hearing::reaches).orElse(true))
+        .among(
+            build.seat().profiles().stream()
+                .map(profile -> Senses.known(profile, board()))
+                .toList());
   }
 
   /** {@return what the consoles of this seat take while controls have long been held so} */

@@ -123,7 +123,7 @@ record Desk(
       found.forEach(finding -> findings.add(first ? finding : finding.told(name, aspect)));
     }
     findings.addAll(PortChecks.of(build, catalogue, loom, circuit));
-    findings.addAll(ProfileChecks.of(build, loom, board));
+    findings.addAll(ProfileChecks.of(build, catalogue, loom, board));
     findings.addAll(ReadyChecks.of(board, loom));
     circuit.ifPresent(
         wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs(), solves)));

@@ -14,6 +14,7 @@ import java.util.SplittableRandom;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import kumite.build.Build;
+import kumite.build.map.Choice;
 import kumite.build.map.Profile;
 import kumite.build.map.Script;
 import kumite.device.Away;
@@ -144,10 +145,9 @@ public final class Exported {
       Profile taken =
           kumite.device.PowerUp.chosen(
               blueprint.profiles(), blueprint.inputs(), blueprint.tuning(), held);
-      Script script =
-          Script.parse(
-              "drawn",
-              CheckScripts.drawn(sites, random, random.nextInt(1, 25), random.nextInt(2, 300)));
+      String drawn =
+          CheckScripts.drawn(sites, random, random.nextInt(1, 25), random.nextInt(2, 300));
+      Script script = Script.parse("drawn", combined(blueprint, random, drawn));
       List<Away> away = new ArrayList<>();
       for (int k = random.nextInt(4) == 0 ? random.nextInt(3) : 0; k > 0; k--) {
         long from = random.nextInt(300_000);
@@ -167,6 +167,29 @@ public final class Exported {
       plays.add(new Play(check.line(), check.reports()));
     }
     return plays;
+  }
+
+  /**
+   * With one in three a combination is held, long enough or not quite, and what is drawn over it.
+   */
+  private static String combined(Blueprint blueprint, SplittableRandom random, String drawn) {
+    StringBuilder text = new StringBuilder(drawn);
+    for (Profile profile : blueprint.profiles()) {
+      if (profile.choice() instanceof Choice.Running wants && random.nextInt(3) == 0) {
+        int from = random.nextInt(400);
+        for (ContactId contact : wants.contacts()) {
+          if (blueprint.loom().site(contact).isPresent()) {
+            text.append(contact)
+                .append('@')
+                .append(from + random.nextInt(30))
+                .append("ms+")
+                .append(1950 + random.nextInt(300))
+                .append("ms ");
+          }
+        }
+      }
+    }
+    return text.toString();
   }
 
   /** An empty line ends what one play gave; it may have given nothing. */

@@ -32,6 +32,7 @@ public class MapTextTest {
       {"lever.left,a held", "a + lever.left held"},
       {"a closed", "a closed"},
       {"lever.left OPEN", "lever.left open"},
+      {"b a running", "a + b running"},
       {"", ""},
     };
   }
@@ -45,7 +46,7 @@ public class MapTextTest {
 
   @Test
   public void whatChoosesNothingIsRefused() {
-    for (String typed : List.of("c held", "a b closed", "closed", "a.b.c", "Ä")) {
+    for (String typed : List.of("c held", "a b closed", "closed", "running", "a.b.c", "Ä")) {
       assertThatThrownBy(() -> ChoiceText.parse(typed, KNOWN))
           .as(typed)
           .isInstanceOf(IllegalArgumentException.class);

@@ -6,7 +6,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import kumite.name.ContactId;
 
-/** How one of several profiles comes to be the one in force, from power-up to power-down. */
+/** How one of several profiles comes to be the one in force. */
 public sealed interface Choice {
   /** Nothing chooses it: the profile in force when no other is. */
   Choice NONE = new Default();
@@ -71,6 +71,32 @@ public sealed interface Choice {
     @Override
     public Choice without(ContactId other) {
       return other.equals(contact) ? NONE : this;
+    }
+  }
+
+  /**
+   * Chosen while the board runs: by contacts that are held together for a while and then let go.
+   * The board keeps the choice over power-off.
+   *
+   * @param contacts at least one
+   */
+  record Running(Set<ContactId> contacts) implements Choice {
+    /** How long all have to be held, in us: common practice, no source. */
+    public static final long HELD_US = 2_000_000;
+
+    public Running {
+      contacts = Collections.unmodifiableSet(new TreeSet<>(contacts));
+      if (contacts.isEmpty()) {
+        throw new IllegalArgumentException(
+            "a profile chosen while running needs at least one contact to be held; name one");
+      }
+    }
+
+    @Override
+    public Choice without(ContactId contact) {
+      Set<ContactId> left = new TreeSet<>(contacts);
+      left.remove(contact);
+      return left.isEmpty() ? NONE : new Running(left);
     }
   }
 }

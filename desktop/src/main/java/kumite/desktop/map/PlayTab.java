@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -115,7 +116,16 @@ final class PlayTab extends VBox {
                     trace.reports().size()
                         + " reports in "
                         + String.format(Locale.ROOT, "%.1f ms", trace.endUs() / 1000.0)
-                        + (trace.reports().isEmpty() ? ": no board runs it" : ""));
+                        + (trace.reports().isEmpty() ? ": no board runs it" : "")
+                        + trace.turns().stream()
+                            .map(
+                                turn ->
+                                    String.format(
+                                        Locale.ROOT,
+                                        "; profile %s from %.1f ms",
+                                        turn.profile(),
+                                        turn.us() / 1000.0))
+                            .collect(Collectors.joining()));
                 draw();
               } catch (IllegalArgumentException e) {
                 workbench.complain(e.getMessage());

@@ -416,6 +416,17 @@ public final class Workbench {
   /** Takes the hand off a control of the simulated device. */
   public void letGo(ContactId contact) {
     pressing.move(holds().get().without(contact));
+    turned();
+  }
+
+  /** A combination that chooses a profile was let go: from here on that profile is looked at. */
+  private void turned() {
+    List<Trace.Turn> turns = trace().get().map(Trace::turns).orElse(List.of());
+    if (!turns.isEmpty()) {
+      String profile = turns.get(turns.size() - 1).profile();
+      face(new Aspect(bench.get().build().seat().id(), profile));
+      say("The board took profile " + profile + ", keeps it, and is plugged in anew by itself");
+    }
   }
 
   /** Plays a script on a device that is switched on for it; what is held is let go. */

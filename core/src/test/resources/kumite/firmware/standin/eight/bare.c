@@ -34,6 +34,16 @@ ISR(INT0_vect) { device_edge(0, false, (PINB & 1U) != 0); }
 ISR(INT1_vect) { device_edge(0, true, (PINB & 2U) != 0); }
 #endif
 
+#if USE_RUNNING
+static uint8_t stored = 0xFF;
+
+void hw_keep(uint8_t byte) { stored = byte; }
+
+uint8_t hw_kept(void) { return stored; }
+
+void hw_restart(void) {}
+#endif
+
 uint32_t hw_micros(void) { return TCNT1; }
 
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {

@@ -47,6 +47,16 @@ bool board_line(number_t terminal) { return answered[terminal]; }
 void board_edge(number_t console, bool clock, bool high) { device_edge(console, clock, high); }
 #endif
 
+#if USE_RUNNING
+static uint8_t stored = 0xFF;
+
+void hw_keep(uint8_t byte) { stored = byte; }
+
+uint8_t hw_kept(void) { return stored; }
+
+void hw_restart(void) {}
+#endif
+
 uint32_t hw_micros(void) { return (uint32_t)session_now(); }
 
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
@@ -83,6 +93,9 @@ void board_power_up(void) {
     atexit(write_out);
   }
   unsigned before = bit_count, codes_before = code_count;
+#if USE_RUNNING
+  stored = 0xFF;
+#endif
   device_power_up();
   /* What led to the choice is not told again: only what was chosen. */
   while (bit_count > before) {

@@ -83,6 +83,16 @@ void hw_answer(number_t terminal, enum level level) {
   (void)level;
 }
 #endif
+#if USE_RUNNING
+static uint8_t stored = 0xFF;
+
+void hw_keep(uint8_t byte) { stored = byte; }
+
+uint8_t hw_kept(void) { return stored; }
+
+void hw_restart(void) {}
+#endif
+
 uint32_t hw_micros(void) { return us_now; }
 
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {

@@ -145,6 +145,16 @@ def standing():
         hardware.send(device.reports[r][0], device.compose(r))
 
 
+def look():
+    global device
+    us = lib.session_now()
+    device.look(us)
+    if hasattr(device, "chosen"):
+        chosen = device.chosen(us)
+        if chosen != program.NONE:
+            device = program.Program(hardware, chosen)
+
+
 was_gone = False
 
 
@@ -190,7 +200,7 @@ calls = Calls(
     VOID(guarded(power_up)),
     ctypes.CFUNCTYPE(None, ctypes.c_uint)(guarded(begin)),
     ctypes.CFUNCTYPE(ctypes.c_uint)(guarded(lambda: device.profile)),
-    VOID(guarded(lambda: device.look(lib.session_now()))),
+    VOID(guarded(look)),
     VOID(guarded(poll)),
     ctypes.CFUNCTYPE(ctypes.c_bool)(guarded(lambda: device.goes_on())),
     VOID(guarded(standing)),

@@ -113,7 +113,7 @@ int HID_::SendReport(uint8_t id, const void *bytes, int count) {
   memcpy(transfer + 1, bytes, (size_t)count);
   const bool taken =
       session_send(own ? id : 0, own ? transfer : transfer + 1, (unsigned)(own ? count + 1 : count));
-  return taken ? count : -1;
+  return taken ? count + 1 : -1; /* the id is sent with it */
 }
 
 void HID_::AppendDescriptor(HIDSubDescriptor *node) { told = node; }
@@ -139,6 +139,9 @@ void board_power_up(void) {
   if (told == nullptr || told->length == 0) {
     abort(); /* the host would not know what this is */
   }
+#if USE_RUNNING
+  hw_keep(0xFF);
+#endif
   device_power_up();
   setup();
 }

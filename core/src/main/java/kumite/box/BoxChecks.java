@@ -65,10 +65,12 @@ public final class BoxChecks {
   private final BoxShape shape;
   private final Box box;
   private final Panel panel;
+  private final Catalogue catalogue;
   private final List<Finding> findings = new ArrayList<>();
 
-  private BoxChecks(BoxPlan plan) {
+  private BoxChecks(BoxPlan plan, Catalogue catalogue) {
     this.plan = plan;
+    this.catalogue = catalogue;
     this.shape = plan.shape();
     this.box = plan.box();
     this.panel = shape.panel();
@@ -76,7 +78,7 @@ public final class BoxChecks {
 
   /** {@return what is to be said of a case} */
   public static List<Finding> of(BoxPlan plan, Catalogue catalogue) {
-    BoxChecks checks = new BoxChecks(plan);
+    BoxChecks checks = new BoxChecks(plan, catalogue);
     checks.room();
     checks.slope();
     checks.walls();
@@ -379,22 +381,24 @@ public final class BoxChecks {
         if (!lies || piece.thicknessMm() > bed.bedHeightMm()) {
           findings.add(
               Finding.of(
-                  BoxCode.TOO_LARGE,
-                  Severity.STOP,
-                  List.of(new Subject.Thing("piece " + piece.id())),
-                  "The printer does not take the piece \"" + piece.id() + "\"",
-                  size(piece)
-                      + " on a bed of "
-                      + mm(bed.bedWidthMm())
-                      + " x "
-                      + mm(bed.bedDepthMm())
-                      + " x "
-                      + mm(bed.bedHeightMm())
-                      + ": find a larger printer, make the panel smaller, or take boards or sheet for"
-                      + " the walls"));
+                      BoxCode.TOO_LARGE,
+                      Severity.STOP,
+                      List.of(new Subject.Thing("piece " + piece.id())),
+                      "The printer does not take the piece \"" + piece.id() + "\"",
+                      size(piece)
+                          + " on a bed of "
+                          + mm(bed.bedWidthMm())
+                          + " x "
+                          + mm(bed.bedDepthMm())
+                          + " x "
+                          + mm(bed.bedHeightMm())
+                          + ": part it, with lips that are screwed together; or find a larger printer, or"
+                          + " take boards or sheet for the walls")
+                  .mendedBy(() -> SeamChecks.parted(plan, catalogue, bed)));
         }
       }
     }
+    findings.addAll(SeamChecks.of(plan, catalogue));
   }
 
   private static String size(Piece piece) {

@@ -124,13 +124,15 @@ public record BoxPicture(List<Seen> faces) {
   }
 
   private static final class Painter {
+    private final BoxShape shape;
     private final Panel panel;
     private final Look look;
     private final Vec middle;
     private final List<Seen> seen = new ArrayList<>();
 
     Painter(BoxPlan plan, Look look) {
-      this.panel = plan.shape().panel();
+      this.shape = plan.shape();
+      this.panel = shape.panel();
       this.look = look;
       double deep = Math.max(panel.inside().depthMm(), panel.inside().frontDepthMm());
       this.middle = new Vec(panel.widthMm() / 2, panel.heightMm() / 2, deep / 2);
@@ -174,23 +176,48 @@ public record BoxPicture(List<Seen> faces) {
       double slope = (panel.inside().depthMm() - panel.inside().frontDepthMm()) / panel.heightMm();
       java.util.function.ToDoubleFunction<Point> deep =
           p -> panel.inside().frontDepthMm() + slope * p.yMm();
+      Vec aside = aside(piece);
       List<Vec> floor =
-          ring.stream().map(p -> new Vec(p.xMm(), p.yMm(), deep.applyAsDouble(p))).toList();
+          ring.stream()
+              .map(p -> new Vec(p.xMm(), p.yMm(), deep.applyAsDouble(p)).plus(aside))
+              .toList();
       face(Kind.WALL, piece.id(), floor, new Vec(0, 0, 1), false);
       face(Kind.WALL, piece.id(), floor, new Vec(0, 0, -1), false);
       for (int i = 0; i < ring.size(); i++) {
         Point a = ring.get(i);
         Point b = ring.get((i + 1) % ring.size());
+        if (seamed(a, b)) {
+          continue; // open to the next part
+        }
         List<Vec> wall =
             List.of(
-                new Vec(a.xMm(), a.yMm(), 0),
-                new Vec(b.xMm(), b.yMm(), 0),
-                new Vec(b.xMm(), b.yMm(), deep.applyAsDouble(b)),
-                new Vec(a.xMm(), a.yMm(), deep.applyAsDouble(a)));
+                new Vec(a.xMm(), a.yMm(), 0).plus(aside),
+                new Vec(b.xMm(), b.yMm(), 0).plus(aside),
+                new Vec(b.xMm(), b.yMm(), deep.applyAsDouble(b)).plus(aside),
+                new Vec(a.xMm(), a.yMm(), deep.applyAsDouble(a)).plus(aside));
         Vec out = new Vec(b.yMm() - a.yMm(), a.xMm() - b.xMm(), 0);
         face(Kind.WALL, piece.id(), wall, out, false);
         face(Kind.WALL, piece.id(), wall, out.times(-1), false);
       }
+    }
+
+    private boolean seamed(Point a, Point b) {
+      return Parting.seams(shape).stream()
+          .anyMatch(
+              seam ->
+                  seam.across() == MeshCut.Across.X
+                      ? a.xMm() == seam.at() && b.xMm() == seam.at()
+                      : a.yMm() == seam.at() && b.yMm() == seam.at());
+    }
+
+    /** Parts of one tray move away from its middle. */
+    private Vec aside(Piece piece) {
+      if (Parting.seams(shape).isEmpty()) {
+        return new Vec(0, 0, 0);
+      }
+      double x = piece.leftMm() + piece.widthMm() / 2 - panel.widthMm() / 2;
+      double y = piece.topMm() + piece.heightMm() / 2 - panel.heightMm() / 2;
+      return new Vec(x / panel.widthMm(), y / panel.heightMm(), 0).times(2 * look.apartMm());
     }
 
     void thing(Inside thing) {

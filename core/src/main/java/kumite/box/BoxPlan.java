@@ -71,6 +71,8 @@ public record BoxPlan(
 
   /** {@return the surface of a piece} */
   public Mesh solid(Piece piece, Catalogue catalogue) {
-    return piece.part() == Piece.Part.TRAY ? Tray.of(build, catalogue, shape) : Tray.plate(piece);
+    return piece.part() == Piece.Part.TRAY
+        ? Parting.solid(Tray.of(build, catalogue, shape), piece, Pieces.whole(shape))
+        : Tray.plate(piece);
   }
 }

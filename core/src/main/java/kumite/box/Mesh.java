@@ -4,7 +4,10 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
 import kumite.measure.Point;
 import org.locationtech.jts.geom.Coordinate;
@@ -73,6 +76,11 @@ public final class Mesh {
     }
   }
 
+  /** Adds a triangle that is turned as it has to be, z up. */
+  void add(Triangle triangle) {
+    triangles.add(triangle);
+  }
+
   private void add(Vec a, Vec b, Vec c, Vec outward) {
     Triangle one = new Triangle(a, b, c);
     triangles.add(one.normal().dot(outward) >= 0 ? one : new Triangle(a, c, b));
@@ -87,6 +95,39 @@ public final class Mesh {
       sum += t.a().dot(t.b().cross(t.c()));
     }
     return sum / 6;
+  }
+
+  /** {@return whether each edge is passed as often one way as the other, so that nothing gapes} */
+  boolean closed() {
+    Map<List<Vec>, Integer> open = new HashMap<>();
+    for (Triangle t : triangles) {
+      pass(open, t.a(), t.b());
+      pass(open, t.b(), t.c());
+      pass(open, t.c(), t.a());
+    }
+    return open.values().stream().allMatch(times -> times == 0);
+  }
+
+  private static void pass(Map<List<Vec>, Integer> open, Vec from, Vec to) {
+    Vec a = plain(from);
+    Vec b = plain(to);
+    int way =
+        Comparator.comparingDouble(Vec::x)
+            .thenComparingDouble(Vec::y)
+            .thenComparingDouble(Vec::z)
+            .compare(a, b);
+    if (way != 0) {
+      open.merge(way < 0 ? List.of(a, b) : List.of(b, a), way, Integer::sum);
+    }
+  }
+
+  /** The same place whichever face it was worked out from. */
+  private static Vec plain(Vec at) {
+    return new Vec(plain(at.x()), plain(at.y()), plain(at.z()));
+  }
+
+  private static double plain(double mm) {
+    return Math.round(mm * 1e5);
   }
 
   /** {@return the surface as a binary STL document, in mm} */

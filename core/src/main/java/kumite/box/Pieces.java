@@ -45,7 +45,15 @@ final class Pieces {
     if (!(making instanceof Making.Bought)) {
       pieces.addAll(blocks(shape));
     }
-    return pieces.stream().map(piece -> drilled(build, catalogue, shape, piece)).toList();
+    return pieces.stream()
+        .map(piece -> drilled(build, catalogue, shape, piece))
+        .flatMap(piece -> Parting.parts(shape, piece).stream())
+        .toList();
+  }
+
+  /** {@return the tray before it is parted} */
+  static Piece whole(BoxShape shape) {
+    return tray(shape);
   }
 
   static Piece wall(
@@ -76,14 +84,7 @@ final class Pieces {
 
   private static Piece panel(Build build, Catalogue catalogue, BoxShape shape) {
     Panel panel = shape.panel();
-    List<Piece.Hole> holes = new ArrayList<>();
-    for (DrillPlan.Hole hole : DrillPlan.of(build, catalogue).holes()) {
-      holes.add(
-          new Piece.Hole(
-              hole.label() + ", " + hole.purpose(),
-              hole.shape(),
-              new Placement(hole.stored().xMm(), hole.stored().yMm(), hole.turnDegrees())));
-    }
+    List<Piece.Hole> holes = panelHoles(build, catalogue);
     return new Piece(
         "panel",
         Piece.Part.PANEL,
@@ -94,6 +95,19 @@ final class Pieces {
         panel.thicknessMm(),
         panel.material(),
         List.of());
+  }
+
+  /** {@return the holes of the panel itself} */
+  static List<Piece.Hole> panelHoles(Build build, Catalogue catalogue) {
+    List<Piece.Hole> holes = new ArrayList<>();
+    for (DrillPlan.Hole hole : DrillPlan.of(build, catalogue).holes()) {
+      holes.add(
+          new Piece.Hole(
+              hole.label() + ", " + hole.purpose(),
+              hole.shape(),
+              new Placement(hole.stored().xMm(), hole.stored().yMm(), hole.turnDegrees())));
+    }
+    return holes;
   }
 
   private static Piece tray(BoxShape shape) {

@@ -89,6 +89,7 @@ final class Screws {
       screws.lid();
       screws.holds = ScrewLine.Holds.WALL;
       screws.walls();
+      screws.seams();
       screws.holds = ScrewLine.Holds.FOOT;
       screws.feet();
     }
@@ -209,7 +210,7 @@ final class Screws {
     double shortest =
         edges
             ? Math.min(shape.leastDepthMm(Face.FRONT), shape.leastDepthMm(Face.BACK))
-            : PanelScrews.into(panel).stream()
+            : PanelScrews.into(panel, Optional.of(box)).stream()
                 .mapToDouble(b -> b.bottomMm(shape.depthMm(b.centre().yMm())))
                 .min()
                 .orElseThrow();
@@ -221,6 +222,24 @@ final class Screws {
       wooden(3.5, count, joint, sheet, "panel", grip, shortest - SKIN_MM, true);
     } else {
       insert(count, "panel to its blocks", sheet, shortest, lid.sinkMm());
+    }
+  }
+
+  /** Lips of a parted tray: two screws with nuts through each pair, drilled clamped together. */
+  private void seams() {
+    holds = ScrewLine.Holds.WALL;
+    int pairs = 2 * Parting.seams(shape).size();
+    if (pairs > 0) {
+      nut(
+          Screw.named("M3").orElseThrow(),
+          2 * pairs,
+          "lips of the seams, through both",
+          Parting.LIP_MM,
+          "lip",
+          Parting.LIP_MM,
+          "other lip",
+          0,
+          List.of());
     }
   }
 

@@ -99,8 +99,27 @@ public final class BoxJson {
         f.need("bed_depth_mm", Plain.number(Making.SIDE), Making.Printed::bedDepthMm);
     Field<Making.Printed, Double> height =
         f.need("bed_height_mm", Plain.number(Making.SIDE), Making.Printed::bedHeightMm);
+    Field<Making.Printed, List<Double>> seamsX =
+        f.some(
+                "seams_x_mm",
+                Plain.list(Plain.number(Making.SEAM), 0, Making.MOST_SEAMS),
+                Making.Printed::seamsXMm)
+            .says("where it is parted left from right, from the panel's left edge");
+    Field<Making.Printed, List<Double>> seamsY =
+        f.some(
+                "seams_y_mm",
+                Plain.list(Plain.number(Making.SEAM), 0, Making.MOST_SEAMS),
+                Making.Printed::seamsYMm)
+            .says("front from back, from its front edge");
     return f.make(
-        in -> new Making.Printed(in.get(thick), in.get(width), in.get(depth), in.get(height)));
+        in ->
+            new Making.Printed(
+                in.get(thick),
+                in.get(width),
+                in.get(depth),
+                in.get(height),
+                in.get(seamsX),
+                in.get(seamsY)));
   }
 
   private static ObjectCodec<Making.Bought> bought() {

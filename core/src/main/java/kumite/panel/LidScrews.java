@@ -2,6 +2,7 @@ package kumite.panel;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.box.Box;
 import kumite.build.box.BoxBook;
@@ -64,7 +65,7 @@ public record LidScrews(List<Point> at, Into into, double clearanceMm, double si
       return NONE;
     }
     boolean boards = box.making() instanceof Making.Boards;
-    List<Block> blocks = PanelScrews.into(panel);
+    List<Block> blocks = PanelScrews.into(panel, Optional.of(box));
     if (!blocks.isEmpty()) {
       List<Point> middles = blocks.stream().map(Block::centre).toList();
       return boards ? wooden(panel, middles, Into.BLOCKS) : threaded(panel, middles);

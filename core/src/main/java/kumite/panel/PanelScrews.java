@@ -2,8 +2,12 @@ package kumite.panel;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.box.Box;
+import kumite.build.box.BoxBook;
+import kumite.build.box.Making;
 import kumite.build.panel.Block;
 import kumite.build.panel.Panel;
 import kumite.name.ControlId;
@@ -30,9 +34,19 @@ public final class PanelScrews {
 
   private PanelScrews() {}
 
-  /** {@return the blocks that the panel is screwed to, in order} */
-  public static List<Block> into(Panel panel) {
+  /** {@return the blocks that the panel is screwed to, in order; not the lips of a seam} */
+  public static List<Block> into(Panel panel, Optional<Box> box) {
     return panel.inside().blocks().stream()
+        .filter(
+            block ->
+                box.map(Box::making)
+                    .filter(Making.Printed.class::isInstance)
+                    .map(Making.Printed.class::cast)
+                    .filter(
+                        printed ->
+                            printed.seamed(
+                                block.leftMm(), block.frontMm(), block.widthMm(), block.heightMm()))
+                    .isEmpty())
         .filter(block -> block.widthMm() <= SMALL_MM && block.heightMm() <= SMALL_MM)
         .filter(block -> block.stands() != Block.Stands.FLOOR)
         .toList();
@@ -41,7 +55,7 @@ public final class PanelScrews {
   /** {@return all that lie on a screw, in the order of the controls} */
   public static List<Covered> covered(Build build, Catalogue catalogue) {
     List<Covered> covered = new ArrayList<>();
-    List<Block> screwed = into(build.panel());
+    List<Block> screwed = into(build.panel(), build.get(BoxBook.PART).box());
     for (Control control : screwed.isEmpty() ? List.<Control>of() : build.onPanel()) {
       Placed part = Placed.of(control, catalogue.kindOf(control));
       for (Block block : screwed) {

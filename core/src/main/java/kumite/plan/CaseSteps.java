@@ -28,6 +28,7 @@ final class CaseSteps {
           .step("case-print", Act.PRINT_CASE, "Print the tray of the case")
           .details("its floor on the bed; exports case-stl")
           .add(15);
+      seams(making);
     } else if (!(making instanceof Making.Bought)) {
       boolean laser = making instanceof Making.Laser;
       sheet
@@ -66,6 +67,23 @@ final class CaseSteps {
           .step("case-join", Act.JOIN_CASE, "Glue and screw the case")
           .details("both diagonals again before the glue takes; screws crosswise")
           .add(40);
+    }
+  }
+
+  /** Parts of a tray that the bed did not take whole. */
+  private void seams(Making making) {
+    if (making instanceof Making.Printed printed
+        && !(printed.seamsXMm().isEmpty() && printed.seamsYMm().isEmpty())) {
+      sheet
+          .step(
+              "case-join",
+              Act.JOIN_CASE,
+              "Join the parts of the tray: drill both lips at once, glue, screw")
+          .details(
+              "flat on a plate, clamped: the lips of two parts are drilled together, so that their"
+                  + " holes meet",
+              "glue along the floor; screws before it takes; exports case-cuts lists them")
+          .add(15 * (1 + printed.seamsXMm().size() + printed.seamsYMm().size()));
     }
   }
 

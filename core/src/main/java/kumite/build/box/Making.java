@@ -1,5 +1,6 @@
 package kumite.build.box;
 
+import java.util.List;
 import kumite.build.panel.Material;
 import kumite.measure.Range;
 
@@ -15,6 +16,12 @@ public sealed interface Making {
   Range TIGHT = Range.of(-0.5, 0.5, "mm");
 
   /** A side of a printer's bed or of a bought box. */
+  /** Where a seam runs. */
+  Range SEAM = Range.of(-3000, 3000, "mm");
+
+  /** Seams each way. */
+  int MOST_SEAMS = 20;
+
   Range SIDE = Range.of(20, 3000, "mm");
 
   /** How deep a bought box is inside. */
@@ -84,14 +91,59 @@ public sealed interface Making {
    * @param bedWidthMm what the printer prints, left to right
    * @param bedDepthMm front to back
    * @param bedHeightMm upward
+   * @param seamsXMm where it is parted left from right, from the panel's left edge
+   * @param seamsYMm where it is parted front from back, from the panel's front edge
    */
-  record Printed(double thicknessMm, double bedWidthMm, double bedDepthMm, double bedHeightMm)
+  record Printed(
+      double thicknessMm,
+      double bedWidthMm,
+      double bedDepthMm,
+      double bedHeightMm,
+      List<Double> seamsXMm,
+      List<Double> seamsYMm)
       implements Making {
+    /** A tray in one piece. */
+    public Printed(double thicknessMm, double bedWidthMm, double bedDepthMm, double bedHeightMm) {
+      this(thicknessMm, bedWidthMm, bedDepthMm, bedHeightMm, List.of(), List.of());
+    }
+
     public Printed {
+      seamsXMm = seams(seamsXMm, "seams_x_mm");
+      seamsYMm = seams(seamsYMm, "seams_y_mm");
       THICKNESS.check(thicknessMm, "thickness_mm");
       SIDE.check(bedWidthMm, "bed_width_mm");
       SIDE.check(bedDepthMm, "bed_depth_mm");
       SIDE.check(bedHeightMm, "bed_height_mm");
+    }
+
+    private static List<Double> seams(List<Double> seams, String name) {
+      if (seams.size() > MOST_SEAMS) {
+        throw new IllegalArgumentException(
+            name + " must be at most " + MOST_SEAMS + ", but were " + seams.size());
+      }
+      seams.forEach(at -> SEAM.check(at, name));
+      return seams.stream().distinct().sorted().toList();
+    }
+
+    /** {@return whether a seam runs through a place so wide and so deep, in mm} */
+    public boolean seamed(double leftMm, double frontMm, double wideMm, double deepMm) {
+      return seamsXMm.stream().anyMatch(x -> x > leftMm && x < leftMm + wideMm)
+          || seamsYMm.stream().anyMatch(y -> y > frontMm && y < frontMm + deepMm);
+    }
+
+    /** {@return the same of another thickness} */
+    public Printed thick(double mm) {
+      return new Printed(mm, bedWidthMm, bedDepthMm, bedHeightMm, seamsXMm, seamsYMm);
+    }
+
+    /** {@return the same on another bed} */
+    public Printed onBed(double widthMm, double depthMm, double heightMm) {
+      return new Printed(thicknessMm, widthMm, depthMm, heightMm, seamsXMm, seamsYMm);
+    }
+
+    /** {@return the same parted elsewhere} */
+    public Printed parted(List<Double> x, List<Double> y) {
+      return new Printed(thicknessMm, bedWidthMm, bedDepthMm, bedHeightMm, x, y);
     }
 
     @Override

@@ -19,6 +19,7 @@ import kumite.build.panel.Opening;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
+import kumite.desktop.field.LengthsField;
 import kumite.desktop.field.TypedField;
 import kumite.measure.LengthUnit;
 import kumite.measure.Range;
@@ -223,25 +224,27 @@ final class BoxForm extends VBox {
           "thick",
           Making.THICKNESS,
           Making.Printed::thicknessMm,
-          (m, v) -> new Making.Printed(v, m.bedWidthMm(), m.bedDepthMm(), m.bedHeightMm()));
+          Making.Printed::thick);
       size(
           Making.Printed.class,
           "bed, wide",
           Making.SIDE,
           Making.Printed::bedWidthMm,
-          (m, v) -> new Making.Printed(m.thicknessMm(), v, m.bedDepthMm(), m.bedHeightMm()));
+          (m, v) -> m.onBed(v, m.bedDepthMm(), m.bedHeightMm()));
       size(
           Making.Printed.class,
           "bed, deep",
           Making.SIDE,
           Making.Printed::bedDepthMm,
-          (m, v) -> new Making.Printed(m.thicknessMm(), m.bedWidthMm(), v, m.bedHeightMm()));
+          (m, v) -> m.onBed(m.bedWidthMm(), v, m.bedHeightMm()));
       size(
           Making.Printed.class,
           "bed, high",
           Making.SIDE,
           Making.Printed::bedHeightMm,
-          (m, v) -> new Making.Printed(m.thicknessMm(), m.bedWidthMm(), m.bedDepthMm(), v));
+          (m, v) -> m.onBed(m.bedWidthMm(), m.bedDepthMm(), v));
+      seams("seams, left to right", "case-seams-x", true);
+      seams("seams, front to back", "case-seams-y", false);
     } else {
       size(
           Making.Bought.class,
@@ -268,6 +271,33 @@ final class BoxForm extends VBox {
           Making.Bought::insideHeightMm,
           (m, v) -> new Making.Bought(m.thicknessMm(), m.insideWidthMm(), m.insideDepthMm(), v));
     }
+  }
+
+  /** Where a printed tray is parted, as lengths from the panel's edge. */
+  private void seams(String name, String id, boolean x) {
+    LengthsField field =
+        new LengthsField(
+            name,
+            Making.SEAM,
+            mm ->
+                box.change(
+                    "Case, " + name,
+                    b ->
+                        b.making() instanceof Making.Printed printed
+                            ? b.withMaking(
+                                x
+                                    ? printed.parted(mm, printed.seamsYMm())
+                                    : printed.parted(printed.seamsXMm(), mm))
+                            : b));
+    field.field().setId(id);
+    field.unit(unit);
+    shows.add(
+        () -> {
+          if (now().box().making() instanceof Making.Printed printed) {
+            field.show(x ? printed.seamsXMm() : printed.seamsYMm());
+          }
+        });
+    fields.getChildren().add(Head.named(name, field));
   }
 
   private interface Set<M> {

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import kumite.box.FaceChecks;
 import kumite.files.BuildFileException;
 import kumite.panel.Gap;
 import kumite.verdict.Bench;
@@ -36,8 +37,10 @@ final class GapsCommand implements Callable<Integer> {
     PrintWriter out = spec.commandLine().getOut();
     if (json) {
       ArrayNode rows = JsonNodeFactory.instance.arrayNode();
-      for (Gap gap : bench.gaps().list()) {
+      for (Row row : rows(bench)) {
+        Gap gap = row.gap();
         ObjectNode node = rows.addObject();
+        node.put("face", row.face());
         node.put("height", gap.kind().height().name().toLowerCase(Locale.ROOT));
         node.put("kind", gap.kind().words());
         ArrayNode between = node.putArray("between");
@@ -53,18 +56,38 @@ final class GapsCommand implements Callable<Integer> {
     }
     out.printf(
         Locale.ROOT, "%-8s %-24s %8s %8s  %s%n", "height", "kind", "gap", "needed", "between");
-    for (Gap gap : bench.gaps().list()) {
+    for (Row row : rows(bench)) {
+      Gap gap = row.gap();
       out.printf(
           Locale.ROOT,
-          "%-8s %-24s %8.1f %8.1f  %s%s%n",
+          "%-8s %-24s %8.1f %8.1f  %s%s%s%n",
           gap.kind().height().name().toLowerCase(Locale.ROOT),
           gap.kind().words(),
           gap.gapMm(),
           gap.neededMm(),
           String.join(" and ", between(gap)),
+          row.face().equals(PANEL) ? "" : ", in the " + row.face(),
           gap.stops() ? "  stop" : gap.missingMm() > 0 ? "  too narrow" : "");
     }
     return 0;
+  }
+
+  /** A gap, and the face of the case that it is in. */
+  private record Row(String face, Gap gap) {}
+
+  private static final String PANEL = "panel";
+
+  /** Those of the panel, then those of each face with a control in it. */
+  private static List<Row> rows(Bench bench) {
+    List<Row> rows = new ArrayList<>();
+    bench.gaps().list().forEach(gap -> rows.add(new Row(PANEL, gap)));
+    bench
+        .get(FaceChecks.GAPS)
+        .forEach(
+            (face, gaps) ->
+                gaps.list()
+                    .forEach(gap -> rows.add(new Row(face.name().toLowerCase(Locale.ROOT), gap))));
+    return rows;
   }
 
   private static List<String> between(Gap gap) {

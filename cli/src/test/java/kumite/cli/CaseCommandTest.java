@@ -104,6 +104,35 @@ public class CaseCommandTest {
    * Lines of a layer of a DXF drawing as from and to; each closed outline runs back to its
    * beginning. Of a piece, the beam's kerf is outside the line: 0.15 mm here, half on each side.
    */
+  /** Two buttons in one wall are a gap of that wall, as two of the panel are one of the panel. */
+  @Test
+  public void aGapIsInItsFace() throws Exception {
+    Build build = demo("ferry-bridge");
+    for (String id : List.of("one", "two")) {
+      build =
+          build.withControl(
+              kumite.build.Control.of(
+                      new kumite.name.ControlId("side-" + id),
+                      "Side " + id,
+                      "button-24",
+                      kumite.measure.Placement.at(id.equals("one") ? 100 : 131, 45))
+                  .on(java.util.Optional.of(kumite.build.box.Face.RIGHT)));
+    }
+    Set<String> faces = new HashSet<>();
+    double narrow = Double.POSITIVE_INFINITY;
+    for (JsonNode gap : Ran.run("gaps", written("gaps", build), "--json").json()) {
+      String face = gap.get("face").asText();
+      faces.add(face);
+      boolean side = gap.get("between").toString().contains("side-");
+      assertThat(face).isEqualTo(side ? "right" : "panel");
+      if (side && gap.get("between").toString().contains("side-two")) {
+        narrow = Math.min(narrow, gap.get("gap_mm").asDouble());
+      }
+    }
+    assertThat(faces).containsExactlyInAnyOrder("panel", "right");
+    assertThat(narrow).isBetween(-10.0, 7.0); // 31 mm apart, each 24 mm and its rim across
+  }
+
   @Test
   public void aShopReadsTheSheets() throws Exception {
     String file = written("sheets", demo("ferry-bridge"));

@@ -1,7 +1,9 @@
 package kumite.box;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import kumite.build.Build;
 import kumite.build.Control;
@@ -36,14 +38,40 @@ public final class FaceChecks {
                   ? List.of()
                   : of(BoxPlan.of(given.build(), given.catalogue()), given.catalogue()));
 
+  /** The gaps of each face of the case with a control in it, as that face is measured. */
+  public static final Derivation<Map<Face, Gaps>> GAPS =
+      Derivation.of(
+          "gaps of the faces",
+          BoxChecks.SEEN,
+          given ->
+              given.build().onPanel().size() == given.build().controls().size()
+                  ? Map.of()
+                  : gaps(BoxPlan.of(given.build(), given.catalogue()), given.catalogue()));
+
   private FaceChecks() {}
+
+  private static Map<Face, Gaps> gaps(BoxPlan plan, Catalogue catalogue) {
+    Map<Face, Gaps> gaps = new EnumMap<>(Face.class);
+    for (Face face : Face.values()) {
+      plate(plan, face)
+          .ifPresent(
+              plate ->
+                  gaps.put(
+                      face, Gaps.of(taken(plan.build(), face, plate, plan.shape()), catalogue)));
+    }
+    return gaps;
+  }
+
+  private static Optional<Panel> plate(BoxPlan plan, Face face) {
+    boolean used = plan.build().controls().stream().anyMatch(c -> on(c, face));
+    return used ? plate(plan.shape(), face) : Optional.empty();
+  }
 
   /** {@return what the checks of a panel say of each face with a control} */
   static List<Finding> of(BoxPlan plan, Catalogue catalogue) {
     List<Finding> findings = new ArrayList<>();
     for (Face face : Face.values()) {
-      boolean used = plan.build().controls().stream().anyMatch(c -> on(c, face));
-      Optional<Panel> plate = used ? plate(plan.shape(), face) : Optional.empty();
+      Optional<Panel> plate = plate(plan, face);
       if (plate.isPresent()) {
         Build part = taken(plan.build(), face, plate.get(), plan.shape());
         Gaps gaps = Gaps.of(part, catalogue);

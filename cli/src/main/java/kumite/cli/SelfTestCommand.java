@@ -6,6 +6,7 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import kumite.device.BounceReading;
 import kumite.device.SelfTest;
 import kumite.files.BuildFileException;
 import kumite.files.TextFile;
@@ -67,9 +68,38 @@ final class SelfTestCommand implements Callable<Integer> {
         out.println(name + ": " + words);
       }
     }
+    BounceReading bounce = BounceReading.of(test, bench.timing());
+    String longest =
+        bounce
+            .longest()
+            .map(looks::get)
+            .map(look -> look.contact().map(Object::toString).orElse(look.read().name()))
+            .orElse("");
+    bounce(root.putObject("bounce"), bounce, longest);
     if (json) {
       out.println(Json.print(root));
+    } else {
+      bounce.words(bench.timing(), longest).forEach(out::println);
     }
     return 0;
+  }
+
+  private static void bounce(ObjectNode node, BounceReading bounce, String longest) {
+    node.put("movements", bounce.movements());
+    node.put("longest_ms", bounce.longestUs() / 1000.0);
+    node.put("contact", longest);
+    ArrayNode rows = node.putArray("histogram");
+    bounce
+        .histogram()
+        .forEach((most, count) -> rows.addObject().put("to_ms", most).put("count", count));
+    node.put("wait_ms", bounce.waitUs() / 1000.0);
+    told(node.putObject("deferred"), bounce, bounce.deferred());
+    told(node.putObject("eager"), bounce, bounce.eager());
+  }
+
+  private static void told(ObjectNode node, BounceReading bounce, BounceReading.Told told) {
+    node.put("doubled", told.doubled());
+    node.put("chance_percent", bounce.chancePercent(told));
+    node.put("mean_ms", told.meanUs() / 1000.0);
   }
 }

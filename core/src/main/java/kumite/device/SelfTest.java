@@ -152,15 +152,19 @@ public record SelfTest(int scanUs, List<Line> lines) {
   public Seen seen(int look) {
     int presses = 0;
     long chatter = 0;
-    long began = 0;
-    long before = Long.MIN_VALUE / 2;
+    long chattered = 0;
+    long before = 0;
+    boolean edges = false;
     for (int i = 1; i < lines.size(); i++) {
       Line last = lines.get(i - 1);
       Line line = lines.get(i);
       if (!last.raw().get(look).equals(line.raw().get(look))) {
-        began = line.us() - before > SAME_PRESS_US ? line.us() : began;
+        // The board's clock may run over meanwhile.
+        long since = Math.floorMod(line.us() - before, 1L << 32);
+        chattered = edges && since <= SAME_PRESS_US ? chattered + since : 0;
+        edges = true;
         before = line.us();
-        chatter = Math.max(chatter, before - began);
+        chatter = Math.max(chatter, chattered);
       }
       presses += line.settled().get(look) && !last.settled().get(look) ? 1 : 0;
     }

@@ -20,6 +20,7 @@ import kumite.desktop.field.Segments;
 import kumite.desktop.shell.Aside;
 import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.Workbench;
+import kumite.device.BounceReading;
 import kumite.device.SelfTest;
 import kumite.firmware.Contents;
 import kumite.firmware.Firmware;
@@ -154,6 +155,16 @@ final class FirmwareTab extends VBox {
             new Trail.Line(
                 test.seen(i).words(bench.timing().waitUs()),
                 label.orElse(looks.get(i).read().name())));
+      }
+      BounceReading bounce = BounceReading.of(test, bench.timing());
+      String longest =
+          bounce
+              .longest()
+              .map(looks::get)
+              .map(look -> look.contact().map(ContactId::toString).orElse(look.read().name()))
+              .orElse("");
+      for (String words : bounce.words(bench.timing(), longest)) {
+        lines.add(new Trail.Line(words.strip(), "bounce"));
       }
       code.getItems().setAll(lines);
     } catch (IllegalArgumentException e) {

@@ -1,5 +1,6 @@
 package kumite.box;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import kumite.build.box.Face;
@@ -104,6 +105,46 @@ public record Unfolded(BoxShape shape) {
               new Point(out, shape.depthMm(out) + wall));
       case FLOOR -> shape.ring(out);
     };
+  }
+
+  /**
+   * Where a face is parted.
+   *
+   * @param from one end, as the face is measured
+   * @param to the other
+   */
+  public record Seam(Point from, Point to) {}
+
+  /** {@return where a face is parted; nowhere where the case is not printed} */
+  public List<Seam> seams(Face face) {
+    List<Seam> seams = new ArrayList<>();
+    double out = shape.outMm();
+    double right = shape.panel().widthMm() - out;
+    double back = shape.panel().heightMm() - out;
+    for (Parting.Seam seam : Parting.seams(shape)) {
+      boolean x = seam.across() == MeshCut.Across.X;
+      double at = seam.at();
+      if (at <= out || at >= (x ? right : back)) {
+        continue;
+      }
+      if (face == Face.FLOOR) {
+        seams.add(
+            x
+                ? new Seam(new Point(at, out), new Point(at, back))
+                : new Seam(new Point(out, at), new Point(right, at)));
+      } else if (face.across() == x) {
+        double y = x ? face == Face.FRONT ? out : back : at;
+        seams.add(new Seam(new Point(at, 0), new Point(at, shape.depthMm(y) + shape.wallMm())));
+      }
+    }
+    return seams;
+  }
+
+  /** {@return whether a seam runs through a place on the floor} */
+  public boolean onSeam(List<Point> corners) {
+    var box = Outlines.polygonOf(corners).getEnvelopeInternal();
+    return shape.box().making() instanceof kumite.build.box.Making.Printed printed
+        && printed.seamed(box.getMinX(), box.getMinY(), box.getWidth(), box.getHeight());
   }
 
   /** {@return the outline of the piece that is that face, where there is one} */

@@ -186,6 +186,30 @@ public class PartingLawTest {
         .isEqualTo(4 * seams);
   }
 
+  /** The unfolded case shows each seam on the floor and on the two walls that it parts. */
+  @Test(dataProvider = "seeds")
+  public void seamsAreDrawnWhereTheyPart(int seed) {
+    Build build = parted(draw(new SplittableRandom(seed)));
+    BoxShape shape = BoxPlan.of(build, CATALOGUE).shape();
+    Unfolded net = new Unfolded(shape);
+    List<Parting.Seam> seams = Parting.seams(shape);
+    assertThat(net.seams(Face.FLOOR)).hasSameSizeAs(seams);
+    for (Face face : Face.values()) {
+      if (face.wall()) {
+        assertThat(net.seams(face))
+            .hasSize(
+                (int)
+                    seams.stream()
+                        .filter(s -> (s.across() == MeshCut.Across.X) == face.across())
+                        .count());
+      }
+    }
+    for (Parting.Seam seam : seams) {
+      Parting.lips(shape, seam)
+          .forEach(lip -> assertThat(net.onSeam(TrayRoom.corners(lip))).isTrue());
+    }
+  }
+
   /** The file keeps seams; the plan of work has a step for them; the lips are blocks like any. */
   @Test
   public void aPartedTrayIsAPartOfTheBuild() throws Exception {

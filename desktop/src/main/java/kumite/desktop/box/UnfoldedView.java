@@ -167,6 +167,13 @@ final class UnfoldedView extends Pane {
     Polygon shape = polygon(ring.stream().map(p -> net.at(face, p)).toList());
     shape.getStyleClass().add(face == Face.FLOOR ? "case-floor" : "case-face");
     getChildren().add(shape);
+    for (Unfolded.Seam seam : net.seams(face)) {
+      Point from = net.at(face, seam.from());
+      Point to = net.at(face, seam.to());
+      Line line = new Line(x(from), y(from), x(to), y(to));
+      line.getStyleClass().add("case-seam");
+      getChildren().add(line);
+    }
     box.pieces().stream()
         .filter(p -> p.face().filter(f -> f == face).isPresent())
         .flatMap(p -> p.holes().stream())
@@ -212,16 +219,20 @@ final class UnfoldedView extends Pane {
   }
 
   private void panel(BoxPlan box, Unfolded net) {
-    Piece panel = box.piece("panel").orElseThrow();
-    Polygon shape = polygon(panel.outline().stream().map(net::panel).toList());
-    shape.getStyleClass().add("case-panel");
-    getChildren().add(shape);
-    for (Piece.Hole hole : panel.holes()) {
-      hole(net.panel(hole.at().centre()), hole, "case-hole");
+    // A printed one may be parted.
+    List<Piece> parts = box.pieces().stream().filter(p -> p.part() == Piece.Part.PANEL).toList();
+    for (Piece part : parts) {
+      Polygon shape = polygon(part.outline().stream().map(net::panel).toList());
+      shape.getStyleClass().add("case-panel");
+      getChildren().add(shape);
     }
+    parts.stream()
+        .flatMap(part -> part.holes().stream())
+        .distinct()
+        .forEach(hole -> hole(net.panel(hole.at().centre()), hole, "case-hole"));
     Point corner = net.panel(new Point(0, 0));
     label(
-        "panel, " + Length.number(panel.thicknessMm(), unit),
+        "panel, " + Length.number(box.shape().panel().thicknessMm(), unit),
         x(corner) + 6,
         y(corner) - 18,
         "plan-note");
@@ -239,7 +250,10 @@ final class UnfoldedView extends Pane {
       x = Math.min(x, x(net.at(Face.FLOOR, corner)));
       y = Math.max(y, y(net.at(Face.FLOOR, corner)));
     }
-    label(thing.words(), x, y + 1, "plan-note");
+    boolean lip = net.onSeam(thing.corners());
+    if (!lip) { // the seam's line says what it is for
+      label(thing.words(), x, y + 1, "plan-note");
+    }
   }
 
   private Polygon polygon(List<Point> ring) {

@@ -184,6 +184,9 @@ final class SeamChecks {
   static Optional<Fix> parted(BoxPlan plan, Catalogue catalogue, Making.Printed bed) {
     BoxShape shape = plan.shape();
     Piece whole = Pieces.whole(shape);
+    if (!plan.spoken()) {
+      return Optional.empty(); // nobody said yet how it is made
+    }
     if (!shape.panel().rectangular() || whole.thicknessMm() > bed.bedHeightMm()) {
       return Optional.empty();
     }

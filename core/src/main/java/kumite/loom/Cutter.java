@@ -401,6 +401,17 @@ final class Cutter {
         lengths.link(own.at(), to.at()));
   }
 
+  /** Lets the wire that feeds the board at a terminal end elsewhere, beside it. */
+  void feedEndsAt(Joint terminal, Strand.End end) {
+    for (int i = 0; i < strands.size(); i++) {
+      Strand strand = strands.get(i);
+      if (strand.serves() == Serves.FEED && strand.to().place().equals(terminal)) {
+        strands.set(i, strand.endingAt(end));
+        return;
+      }
+    }
+  }
+
   /** The wire that tells a strip its colours. */
   void data(Supplied strip, Strand.End din, Terminal terminal) {
     strand(

@@ -117,9 +117,8 @@ public record Loom(
     List<Component> parts = parts(sites, sharings);
     supplies.forEach(supplied -> parts.addAll(supplied.parts()));
     board
-        .flatMap(Supplied::inlet)
-        .filter(inlet -> Supplied.feeder(build).isPresent())
-        .ifPresent(inlet -> parts.add(new Component.Fed(Joint.board(inlet.name()))));
+        .filter(b -> Supplied.feeder(build).isPresent())
+        .ifPresent(b -> Supplied.fed(b).forEach(t -> parts.add(new Component.Fed(t))));
     if (board.isEmpty()) {
       return new Loom(
           sites, consoles, lines, sharings, plan, parts, List.of(), Map.of(), List.of(), Map.of(),

@@ -307,7 +307,12 @@ final class Runs {
     void feed() {
       if (strip) {
         cutter.spot(stripEnd().place().part(), PinPlan.place(build, start));
-        used.merge(start.name(), 1, Integer::sum);
+        if (room(start) <= 0) {
+          // What feeds the board has its only hole: it comes to the strip too.
+          cutter.feedEndsAt(Joint.board(start.name()), stripEnd());
+        } else {
+          used.merge(start.name(), 1, Integer::sum);
+        }
         cutter.strand(
             Serves.STRIP,
             done.size() + 1,

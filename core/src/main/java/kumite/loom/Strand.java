@@ -71,6 +71,12 @@ public record Strand(
     return !crosses() || Character.isLowerCase(from.place().part().charAt(0));
   }
 
+  /** {@return the same strand with another far end} */
+  Strand endingAt(End other) {
+    return new Strand(
+        serves, id, contact, from, other, colour, gaugeAwg, lengthMm, way, working, use);
+  }
+
   /** {@return whether both its ends are on one part} */
   public boolean inOnePart() {
     return from.place().part().equals(to.place().part());

@@ -81,6 +81,17 @@ public record Supplied(
         .or(() -> supplies.stream().findFirst());
   }
 
+  /** {@return the places at which a board that is fed takes its volts: all pins of its inlet} */
+  static List<Joint> fed(BoardKind board) {
+    return inlet(board).stream()
+        .flatMap(
+            inlet ->
+                board.terminals(Terminal.Role.SUPPLY).stream()
+                    .filter(t -> t.volts() == inlet.volts()))
+        .map(t -> Joint.board(t.name()))
+        .toList();
+  }
+
   private static final double FIVE = 5;
 
   /** {@return one of its tabs as a place} */

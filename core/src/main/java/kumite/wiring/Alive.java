@@ -21,6 +21,9 @@ final class Alive {
   private final Map<Joint, Joint> gates = new HashMap<>();
   private final Map<String, Joint> inlets = new HashMap<>();
 
+  /** All pins of inlets: a board may have several of the same volts. */
+  private final Set<Joint> fed = new HashSet<>();
+
   private Alive(List<Place> all, Wiring wiring) {
     all.forEach(place -> places.putIfAbsent(place.joint(), place));
     Set<Joint> joints = new HashSet<>(places.keySet());
@@ -39,8 +42,9 @@ final class Alive {
     for (Component part : wiring.parts()) {
       if (part instanceof Component.Regulator regulator) {
         gates.put(regulator.out(), regulator.in());
-      } else if (part instanceof Component.Fed fed) {
-        inlets.put(fed.terminal().part(), fed.terminal());
+      } else if (part instanceof Component.Fed inlet) {
+        inlets.putIfAbsent(inlet.terminal().part(), inlet.terminal());
+        fed.add(inlet.terminal());
       }
     }
   }
@@ -59,17 +63,15 @@ final class Alive {
     while (more) {
       more = false;
       for (Place place : places.values()) {
-        boolean inlet = place.joint().equals(inlets.get(place.joint().part()));
-        if (place.gives() && !inlet && open(place.joint(), live)) {
+        if (place.gives() && !fed.contains(place.joint()) && open(place.joint(), live)) {
           more |= live.add(sets.find(place.joint()));
         }
       }
     }
     List<Place> now = new ArrayList<>();
     for (Place place : all) {
-      Joint inlet = inlets.get(place.joint().part());
-      if (place.joint().equals(inlet)) {
-        now.add(new Place(inlet, Place.Role.FED, 0, place.volts() * SupplyPins.OVER));
+      if (fed.contains(place.joint())) {
+        now.add(new Place(place.joint(), Place.Role.FED, 0, place.volts() * SupplyPins.OVER));
       } else if (place.role() != Place.Role.GROUND && !open(place.joint(), live)) {
         now.add(Place.passive(place.joint()));
       } else {

@@ -23,6 +23,7 @@ import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
 import kumite.build.map.Profile;
 import kumite.build.port.PortBook;
+import kumite.build.supply.SupplyBook;
 import kumite.device.Holds;
 import kumite.files.BuildFile;
 import kumite.finding.Finding;
@@ -59,8 +60,9 @@ public class SeatsTest {
   @Test(dataProvider = "seeds")
   public void aSeatIsABuildOfItsOwn(int seed) throws Exception {
     SplittableRandom random = new SplittableRandom(seed);
-    // Leads belong to no seat.
-    Build any = RandomBuilds.any(random).withLeads(LeadBook.EMPTY);
+    // Leads belong to no seat, and what feeds one may stand at the other (SupplyAcrossTest).
+    Build any =
+        RandomBuilds.any(random).withLeads(LeadBook.EMPTY).with(SupplyBook.PART, SupplyBook.EMPTY);
     Build two = RandomBuilds.seated(any, random);
     assertThat(BuildFile.parse(BuildFile.text(two), "two", CATALOGUE)).isEqualTo(two);
     for (Seat seat : two.seats()) {

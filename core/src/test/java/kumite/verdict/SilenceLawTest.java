@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import kumite.RandomBuilds;
 import kumite.build.Build;
 import kumite.build.Control;
@@ -18,6 +19,7 @@ import kumite.device.Holds;
 import kumite.device.Trace;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.hid.HostView;
 import kumite.hid.Usage;
 import kumite.loom.Strand;
@@ -120,9 +122,21 @@ public class SilenceLawTest {
     for (ContactId contact : before.build().mapping().entries().keySet()) {
       Holds held = Holds.NONE.with(contact, 1);
       if (!after.device().steady(held).equals(before.device().steady(held))) {
-        assertThat(told).as("%s held, now %s", contact, edit).isNotEmpty();
+        // Where an end of the slip is at a stop already, that stop may go on speaking of it.
+        boolean known =
+            after.findings().stream()
+                .filter(f -> f.severity() == Severity.STOP)
+                .flatMap(f -> f.named().stream())
+                .anyMatch(name -> slipAt(after.build(), name));
+        assertThat(known || !told.isEmpty()).as("%s held, now %s", contact, edit).isTrue();
       }
     }
+  }
+
+  private static boolean slipAt(Build build, String name) {
+    return build.loom().added().stream()
+        .flatMap(wire -> Stream.of(wire.a(), wire.b()))
+        .anyMatch(at -> at.part().equals(name.replaceAll("\\..*", "")));
   }
 
   /**
@@ -135,6 +149,15 @@ public class SilenceLawTest {
     Bench bench = Bench.of(any.withLoom(any.loom().asPlanned()), CATALOGUE);
     if (bench.circuit().isEmpty()) {
       throw new SkipException("this build has no board");
+    }
+    if (bench.circuit().get().inputs().dead().isPresent()) {
+      // Nothing of it works, and a stop says so of the board.
+      assertThat(bench.findings())
+          .anyMatch(
+              f ->
+                  f.severity() == Severity.STOP
+                      && (f.station() == Station.POWER || f.station() == Station.LOOM));
+      return;
     }
     Set<String> told = new HashSet<>();
     for (Finding finding : bench.findings()) {

@@ -156,6 +156,10 @@ public class SupplyLawTest {
       way.add(at.get().id().text());
       at = at.get().from().flatMap(book::part);
     }
+    // A strip stands for the only hole of the board's inlet.
+    bench.loom().strands().stream()
+        .filter(strand -> strand.serves() == Serves.STRIP)
+        .forEach(strand -> way.add(strand.from().place().part()));
     for (Strand strand : bench.loom().strands()) {
       boolean plus = !strand.from().tab().equals("-") && !strand.to().tab().equals("-");
       if (strand.serves() == Serves.FEED && plus) {
@@ -424,6 +428,27 @@ public class SupplyLawTest {
             .anyMatch(f -> f.code().equals(stop.code()) && f.about().containsAll(stop.about()));
       }
     }
+  }
+
+  /** Any board that has an inlet lives on a jack of its volts, however many pins it has for it. */
+  @Test
+  public void anyBoardLivesOnAJack() {
+    int tried = 0;
+    for (var board : CATALOGUE.boards()) {
+      if (kumite.loom.Supplied.inlet(board).filter(t -> t.volts() == 5).isEmpty()) {
+        continue;
+      }
+      SupplyBook book =
+          SupplyBook.EMPTY
+              .with(part("jack", "jack-5v", Optional.empty()))
+              .feeding(SeatId.FIRST, Optional.of(new ControlId("jack")));
+      Build build =
+          Builds.wired(Builds.buttons(30, 30, 75, 30), board.id()).with(SupplyBook.PART, book);
+      assertThat(stops(build)).as(board.id()).doesNotContain("SU-04", "NT-01", "NT-03");
+      assertThat(inputs(Bench.of(build, CATALOGUE)).dead()).as(board.id()).isEmpty();
+      tried++;
+    }
+    assertThat(tried).isGreaterThan(5);
   }
 
   /** What a port gives is said of boards that live on one, and of no other. */

@@ -29,6 +29,18 @@ void hw_answer(number_t terminal, enum level level) {
   (void)level;
 }
 #endif
+#if USE_RUNNING
+void hw_keep(uint8_t byte) { (void)byte; }
+uint8_t hw_kept(void) { return 0xFF; }
+void hw_restart(void) {}
+#endif
+#if N_STRIPS
+void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
+  (void)terminal;
+  (void)lamps;
+  (void)rgb;
+}
+#endif
 uint32_t hw_micros(void) { return 0; }
 
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {

@@ -304,6 +304,9 @@ void world_drive(number_t terminal, enum level level) {
 
 #if USE_CODES
 uint16_t world_convert(number_t terminal) {
+  if (world_dead()) {
+    return 0;
+  }
   double exact = floor(read_volts(terminal) / WORLD_LOGIC_VOLTS * (CODE_MOST + 1.0));
   exact = exact > CODE_MOST ? CODE_MOST : exact > 0 ? exact : 0;
   exact += session_noise();

@@ -6,6 +6,7 @@ import java.util.Optional;
 import kumite.build.box.Face;
 import kumite.build.panel.Panel;
 import kumite.measure.Point;
+import org.locationtech.jts.geom.Envelope;
 
 /**
  * The faces of a case laid flat round its panel, seen from outside: walls folded up beside the edge
@@ -142,9 +143,10 @@ public record Unfolded(BoxShape shape) {
 
   /** {@return whether a seam runs through a place on the floor} */
   public boolean onSeam(List<Point> corners) {
-    var box = Outlines.polygonOf(corners).getEnvelopeInternal();
+    Envelope around = Outlines.polygonOf(corners).getEnvelopeInternal();
     return shape.box().making() instanceof kumite.build.box.Making.Printed printed
-        && printed.seamed(box.getMinX(), box.getMinY(), box.getWidth(), box.getHeight());
+        && printed.seamed(
+            around.getMinX(), around.getMinY(), around.getWidth(), around.getHeight());
   }
 
   /** {@return the outline of the piece that is that face, where there is one} */

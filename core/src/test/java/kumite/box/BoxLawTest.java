@@ -212,8 +212,8 @@ public class BoxLawTest {
     var cut = Outlines.polygonOf(ring).intersection(line);
     List<double[]> parts = new ArrayList<>();
     for (int i = 0; i < cut.getNumGeometries(); i++) {
-      Envelope box = cut.getGeometryN(i).getEnvelopeInternal();
-      parts.add(new double[] {box.getMinX(), box.getMaxX()});
+      Envelope around = cut.getGeometryN(i).getEnvelopeInternal();
+      parts.add(new double[] {around.getMinX(), around.getMaxX()});
     }
     parts.sort((a, b) -> Double.compare(a[0], b[0]));
     return parts;

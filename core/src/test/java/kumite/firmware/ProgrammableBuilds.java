@@ -56,7 +56,7 @@ public final class ProgrammableBuilds {
     Build build =
         random.nextInt(3) == 0
             ? RandomBuilds.sharing(ways[random.nextInt(ways.length)], random.nextInt(2, 24), random)
-            : RandomBuilds.any(random);
+            : unfed(RandomBuilds.any(random));
     if (random.nextInt(4) > 0 || build.board().isEmpty()) {
       BoardKind board = BOARDS.get(random.nextInt(BOARDS.size()));
       build = build.withBoard(Optional.of(new BoardChoice(board.id(), Placement.at(40, 40))));
@@ -122,5 +122,10 @@ public final class ProgrammableBuilds {
       next = Consoles.added(next, kind);
     }
     return next;
+  }
+
+  /** The wires of this computer know the board's own supplies, and none of the build. */
+  private static Build unfed(Build any) {
+    return any.with(kumite.build.supply.SupplyBook.PART, kumite.build.supply.SupplyBook.EMPTY);
   }
 }

@@ -74,6 +74,15 @@ public final class NetFaults {
   }
 
   private boolean tells(Neighbourhood.Whose whose, NetFault fault) {
+    // What this seat's own list leaves out nobody else tells of.
+    boolean ownList =
+        switch (fault.kind()) {
+          case NOT_REACHED, NOT_IN_PLAN -> true;
+          default -> false;
+        };
+    if (ownList) {
+      return true;
+    }
     boolean alike =
         switch (fault.kind()) {
           case SUPPLY_ON_GROUND, SUPPLIES_JOINED, DRIVERS_JOINED, SERIAL_NOT_CROSSED -> true;

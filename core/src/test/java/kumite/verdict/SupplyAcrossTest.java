@@ -20,6 +20,7 @@ import kumite.circuit.PowerCode;
 import kumite.files.BuildFile;
 import kumite.files.Demo;
 import kumite.finding.Severity;
+import kumite.finding.Station;
 import kumite.loom.Serves;
 import kumite.loom.Strand;
 import kumite.measure.Placement;
@@ -173,6 +174,33 @@ public class SupplyAcrossTest {
               .as("%s behind %s", seat.id(), part)
               .isEqualTo(behind);
         }
+      }
+    }
+  }
+
+  /** A wire of such a feed that is left out, in the list of either seat, is told once by name. */
+  @Test(dataProvider = "seeds")
+  public void aFeedLeftOutIsTold(int seed) {
+    SplittableRandom random = new SplittableRandom(300 + seed);
+    Build build = draw(random);
+    for (Seat seat : build.seats()) {
+      Build here = at(build, seat);
+      for (Strand strand : Bench.of(here, CATALOGUE).loom().strands()) {
+        if (strand.serves() != Serves.FEED_ACROSS) {
+          continue;
+        }
+        Build without =
+            at(
+                here.withLoom(here.loom().withLeftOut(strand.wire())),
+                build.seats().get(random.nextInt(2)));
+        Bench bench = Bench.of(without, CATALOGUE);
+        assertThat(
+                bench.findings().stream()
+                    .filter(f -> f.severity() == Severity.STOP && f.station() == Station.LOOM))
+            .as("%s left out at %s", strand.wire(), seat.id())
+            .isNotEmpty();
+        assertThat(bench.findings().stream().filter(f -> f.code() == NetCode.NOT_REACHED))
+            .hasSizeLessThan(2);
       }
     }
   }

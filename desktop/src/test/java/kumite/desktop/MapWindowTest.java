@@ -174,6 +174,46 @@ public class MapWindowTest {
         .isEqualTo(window.bench().build().home());
   }
 
+  /** Held together for two seconds and let go, a combination turns the device to its profile. */
+  @Test
+  public void aCombinationTurnsTheDevice() throws Exception {
+    start();
+    window.click("#add-first");
+    window.add("button-24");
+    window.add("button-24");
+    window.click("#station-loom");
+    window.click("#use-first-board");
+    window.click("#brain-native-3v3-26");
+    window.click("#station-map");
+    window.click("#map-rest");
+    window.click("#profile-add");
+    window.type("#profile-name", "Other");
+    window.type("#profile-chosen", "button-1 + button-2 running");
+    window.click("#look-main");
+    hold("button-1", 1, 500);
+    hold("button-2", 1, 30);
+    letGo("button-2", 1000); // too soon
+    letGo("button-1", 30);
+    assertThat(profile().name()).isEqualTo("Main");
+    hold("button-1", 1, 500);
+    hold("button-2", 1, 30);
+    letGo("button-2", 2300);
+    assertThat(profile().name()).as("one is held still").isEqualTo("Main");
+    letGo("button-1", 30);
+    assertThat(profile().name()).isEqualTo("Other");
+    assertThat(window.news()).contains("took profile Other");
+  }
+
+  private void letGo(String contact, long afterMs) {
+    nanos.addAndGet(afterMs * 1_000_000);
+    Window.onFx(
+        () -> {
+          window.workbench().letGo(ContactId.parse(contact));
+          return null;
+        });
+    window.settle();
+  }
+
   private void find(String what) {
     window.hands.push(KeyCode.CONTROL, KeyCode.K);
     window.settle();

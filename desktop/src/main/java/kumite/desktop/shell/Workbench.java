@@ -411,6 +411,7 @@ public final class Workbench {
    */
   public void hold(ContactId contact, double travel) {
     pressing.move(holds().get().with(contact, travel));
+    turned();
   }
 
   /** Takes the hand off a control of the simulated device. */

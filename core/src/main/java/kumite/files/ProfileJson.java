@@ -58,22 +58,10 @@ final class ProfileJson {
     Field<Profile, String> name = f.need("name", Plain.LINE, Profile::name);
     Field<Profile, Host> host = f.need("host", Plain.word(Host.class), Profile::host);
     Field<Profile, Optional<Set<ContactId>>> held =
-        f.maybe(
-                "held_at_power_up",
-                Plain.once(Names.CONTACT, 1, "contact"),
-                profile ->
-                    profile.choice() instanceof Choice.Held choice
-                        ? Optional.of(choice.contacts())
-                        : Optional.empty())
+        combination(f, "held_at_power_up", Choice.Held.class)
             .says("this, or one of the next three, is how it is chosen; the first needs none");
     Field<Profile, Optional<Set<ContactId>>> running =
-        f.maybe(
-                "held_while_running",
-                Plain.once(Names.CONTACT, 1, "contact"),
-                profile ->
-                    profile.choice() instanceof Choice.Running choice
-                        ? Optional.of(choice.contacts())
-                        : Optional.empty())
+        combination(f, "held_while_running", Choice.Running.class)
             .says("together for 2 s, then let go; kept over power-off");
     Field<Profile, Optional<ContactId>> closed =
         f.maybe("switch_closed", Names.CONTACT, profile -> switched(profile, true));
@@ -136,6 +124,14 @@ final class ProfileJson {
               in.get(fourWays),
               in.get(ramps));
         });
+  }
+
+  private static Field<Profile, Optional<Set<ContactId>>> combination(
+      Fields<Profile> f, String key, Class<? extends Choice> how) {
+    return f.maybe(
+        key,
+        Plain.once(Names.CONTACT, 1, "contact"),
+        profile -> Optional.of(profile.choice()).filter(how::isInstance).map(Choice::contacts));
   }
 
   private static Optional<ContactId> switched(Profile profile, boolean closed) {

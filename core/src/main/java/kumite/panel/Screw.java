@@ -2,7 +2,10 @@ package kumite.panel;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import kumite.build.panel.Panel;
 import kumite.kind.ScrewHole;
 import kumite.working.Working;
@@ -31,6 +34,10 @@ public record Screw(
           metric(5, 5.5, 11.20),
           metric(6, 6.6, 13.44));
 
+  private static final Pattern ASIDE = Pattern.compile("no\\.?|#|\\s");
+  private static final Map<String, Screw> BY_NAME =
+      ALL.stream().collect(Collectors.toMap(screw -> plain(screw.name()), screw -> screw));
+
   private static Screw metric(double diameterMm, double clearanceMm, double headMm) {
     String name = "M" + Working.number(diameterMm, diameterMm % 1 == 0 ? 0 : 1);
     return new Screw(name, diameterMm, clearanceMm, headMm, 90);
@@ -47,12 +54,12 @@ public record Screw(
   /** {@return the screw of that name, if it is known} */
   public static Optional<Screw> named(String name) {
     String plain = plain(name);
-    return ALL.stream().filter(screw -> plain(screw.name()).equals(plain)).findFirst();
+    return Optional.ofNullable(BY_NAME.get(plain));
   }
 
   /** People write No. 8-32, #8-32 and 8-32 for one screw. */
   private static String plain(String name) {
-    return name.toLowerCase(Locale.ROOT).replaceAll("no\\.?|#|\\s", "");
+    return ASIDE.matcher(name.toLowerCase(Locale.ROOT)).replaceAll("");
   }
 
   /** {@return the sink for its head in a hole of a sheet; 0 where none leaves enough to hold} */

@@ -153,7 +153,7 @@ public record PortKind(
   private static List<Bit> named(List<String> names, Set<String> taken) {
     List<Bit> bits = new ArrayList<>();
     for (String button : names) {
-      String plain = button.toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9]", "");
+      String plain = plain(button);
       String name = plain.isEmpty() || Character.isDigit(plain.charAt(0)) ? "b" + plain : plain;
       String contact = name;
       for (int n = 2; !taken.add(contact); n++) {
@@ -162,6 +162,17 @@ public record PortKind(
       bits.add(new Bit(contact, button));
     }
     return bits;
+  }
+
+  /** Asked at each look at each contact, so it is done without a pattern. */
+  private static String plain(String name) {
+    StringBuilder plain = new StringBuilder();
+    for (char c : name.toLowerCase(java.util.Locale.ROOT).toCharArray()) {
+      if (c >= 'a' && c <= 'z' || c >= '0' && c <= '9') {
+        plain.append(c);
+      }
+    }
+    return plain.toString();
   }
 
   /** {@return the line of that name, if it has one} */

@@ -42,7 +42,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5, time = 1)
 @Fork(1)
 public class PlanBenchmark {
-  private static final int CONTROLS = 220;
+  private static final int CONTROLS = 420;
 
   private Bench bench;
   private List<SeatWork> seats;

@@ -87,7 +87,15 @@ public final class BoxJson {
     Field<Making.Laser, Double> tight =
         f.usually("tight_mm", Plain.number(Making.TIGHT), Making.Laser::tightMm, 0.0)
             .says("how much wider than its slot a tab is");
-    return f.make(in -> new Making.Laser(in.get(thick), in.get(kerf), in.get(tight)));
+    Field<Making.Laser, Double> relief =
+        f.usually(
+                "relief_mm",
+                Plain.number(Making.RELIEF),
+                Making.Laser::reliefMm,
+                Making.Laser.USUAL_RELIEF_MM)
+            .says("how wide the holes in inside corners are once cut; 0 for none");
+    return f.make(
+        in -> new Making.Laser(in.get(thick), in.get(kerf), in.get(tight), in.get(relief)));
   }
 
   private static ObjectCodec<Making.Printed> printed() {

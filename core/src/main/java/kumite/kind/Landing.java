@@ -1,7 +1,5 @@
 package kumite.kind;
 
-import java.util.Locale;
-
 /**
  * How a wire is joined to a place, and how many wires go there. All counts and strip lengths are
  * common practice without a source.
@@ -100,6 +98,6 @@ public record Landing(How how, double tabMm) {
 
   /** {@return in words for people, such as {@code push-on 4.8}} */
   public String words() {
-    return how == How.PUSH_ON ? String.format(Locale.ROOT, "push-on %.1f", tabMm) : how.words;
+    return how == How.PUSH_ON ? "push-on " + Math.round(tabMm * 10) / 10.0 : how.words;
   }
 }

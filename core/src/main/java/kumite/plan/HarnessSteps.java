@@ -230,7 +230,7 @@ final class HarnessSteps {
   }
 
   private static List<Strand> strands(List<At> some) {
-    return some.stream().map(At::strand).distinct().toList();
+    return some.stream().map(At::strand).toList();
   }
 
   private void land(List<At> board) {

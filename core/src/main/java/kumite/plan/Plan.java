@@ -15,7 +15,6 @@ import kumite.build.plan.OwnStep;
 import kumite.build.plan.PlanBook;
 import kumite.panel.DrillPlan;
 import kumite.parts.Catalogue;
-import org.jgrapht.alg.TransitiveReduction;
 import org.jgrapht.graph.DefaultEdge;
 import org.jgrapht.graph.DirectedAcyclicGraph;
 import org.jgrapht.traverse.TopologicalOrderIterator;
@@ -158,21 +157,20 @@ public record Plan(List<Step> steps, List<Trouble> troubles) {
       step.after().forEach(id -> edge(graph, place, step.id(), id, at, true, troubles));
       step.before().forEach(id -> edge(graph, place, step.id(), id, at, false, troubles));
     }
-    TransitiveReduction.INSTANCE.reduce(graph);
-    TopologicalOrderIterator<Integer, DefaultEdge> order =
-        new TopologicalOrderIterator<>(graph, Comparator.naturalOrder());
+    List<Integer> order = new ArrayList<>();
+    new TopologicalOrderIterator<>(graph, Comparator.<Integer>naturalOrder())
+        .forEachRemaining(order::add);
+    Shortest shortest = Shortest.of(graph, order);
     List<Step> steps = new ArrayList<>();
-    while (order.hasNext()) {
-      int i = order.next();
-      List<Integer> before =
-          graph.incomingEdgesOf(i).stream().map(graph::getEdgeSource).sorted().toList();
-      List<Integer> later =
-          graph.outgoingEdgesOf(i).stream().map(graph::getEdgeTarget).sorted().toList();
+    for (int i : order) {
+      List<Integer> before = shortest.before(i);
       steps.add(
           all.get(i)
               .placed(
                   before.stream().map(b -> all.get(b).id()).toList(),
-                  all.get(i).why().isEmpty() ? why(i, before, later, by) : all.get(i).why()));
+                  all.get(i).why().isEmpty()
+                      ? why(i, before, shortest.later(i), by)
+                      : all.get(i).why()));
     }
     return steps;
   }

@@ -1,5 +1,6 @@
 package kumite.plan;
 
+import java.util.Collections;
 import java.util.List;
 
 /**
@@ -18,7 +19,7 @@ public record Rule(String id, Act before, Act after, boolean same, String why, S
     return first.act() == before
         && later.act() == after
         && !first.id().equals(later.id())
-        && (!same || first.at().stream().anyMatch(later.at()::contains));
+        && (!same || !Collections.disjoint(first.at(), later.at()));
   }
 
   /** {@return the rules that ship with the application, read once} */

@@ -1,8 +1,8 @@
 package kumite.plan;
 
 import java.nio.charset.StandardCharsets;
+import java.util.HexFormat;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -93,7 +93,7 @@ public record Step(
     CRC32 crc = new CRC32();
     String said = what + "\n" + String.join("\n", details) + "\n" + String.join("\n", parts);
     crc.update(said.getBytes(StandardCharsets.UTF_8));
-    return String.format(Locale.ROOT, "%08x", crc.getValue());
+    return HexFormat.of().toHexDigits((int) crc.getValue());
   }
 
   /** {@return what can hurt somebody, where something can} */

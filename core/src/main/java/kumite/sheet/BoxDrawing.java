@@ -11,6 +11,7 @@ import kumite.box.BoxChecks;
 import kumite.box.BoxPlan;
 import kumite.box.Nest;
 import kumite.box.Piece;
+import kumite.box.Relief;
 import kumite.build.box.Making;
 import kumite.measure.Placement;
 import kumite.measure.Point;
@@ -89,22 +90,28 @@ public final class BoxDrawing {
     paths.add(
         new CutDrawing.Path(
             CutDrawing.Layer.REFERENCE,
-            sides(
+            Relief.of(
                 List.of(
                     new Point(0, 0),
                     new Point(width, 0),
                     new Point(width, height),
-                    new Point(0, height)))));
-    double kerf = plan.box().making() instanceof Making.Laser laser ? laser.kerfMm() : 0;
-    double tight = plan.box().making() instanceof Making.Laser laser ? laser.tightMm() : 0;
+                    new Point(0, height)),
+                0)));
+    Making.Laser laser =
+        plan.box().making() instanceof Making.Laser beam
+            ? beam
+            : new Making.Laser(plan.box().making().thicknessMm(), 0, 0, 0);
+    double kerf = laser.kerfMm();
     // A tab grows by what a slot shrinks: half of the kerf on each side, and a quarter of the fit.
-    double grow = kerf / 2 + tight / 4;
+    double grow = kerf / 2 + laser.tightMm() / 4;
+    double relief = Relief.radiusMm(laser, grow);
     for (Nest.Spot spot : laid.spots()) {
       Piece piece = spot.piece();
       Function<Point, Point> onSheet = spot::at;
       paths.add(
           new CutDrawing.Path(
-              CutDrawing.Layer.CUT, sides(piece.grown(grow).stream().map(onSheet).toList())));
+              CutDrawing.Layer.CUT,
+              Relief.of(piece.grown(grow).stream().map(onSheet).toList(), relief)));
       for (Piece.Hole hole : piece.holes()) {
         Shape shape = less(hole, kerf);
         if (shape instanceof Shape.Round round) {
@@ -133,12 +140,16 @@ public final class BoxDrawing {
             2,
             String.format(
                 Locale.ROOT,
-                "%.0f x %.0f x %.2f mm %s, kerf %.2f in the lines, seen from inside",
+                "%.0f x %.0f x %.2f mm %s, kerf %.2f in the lines, seen from inside%s",
                 width,
                 height,
                 laid.thicknessMm(),
                 laid.material().words(),
-                kerf)));
+                kerf,
+                relief > 0
+                    ? String.format(
+                        Locale.ROOT, ", inside corners freed by %.2f mm", laser.reliefMm())
+                    : "")));
     return new CutDrawing(width, height, paths, circles, texts);
   }
 
@@ -154,14 +165,6 @@ public final class BoxDrawing {
             shape.widthMm() - kerf,
             shape.heightMm() - kerf,
             Math.max(0, ((Shape.Rect) shape).cornerMm() - kerf / 2));
-  }
-
-  private static List<Rounding.Piece> sides(List<Point> ring) {
-    List<Rounding.Piece> sides = new ArrayList<>();
-    for (int i = 0; i < ring.size(); i++) {
-      sides.add(new Rounding.Side(ring.get(i), ring.get((i + 1) % ring.size())));
-    }
-    return sides;
   }
 
   private static Placement turned(Nest.Spot spot, Placement at) {

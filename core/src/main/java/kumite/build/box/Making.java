@@ -15,13 +15,16 @@ public sealed interface Making {
   /** Tighter than measured, for a press fit. */
   Range TIGHT = Range.of(-0.5, 0.5, "mm");
 
-  /** A side of a printer's bed or of a bought box. */
+  /** A hole in an inside corner. */
+  Range RELIEF = Range.of(0, 5, "mm");
+
   /** Where a seam runs. */
   Range SEAM = Range.of(-3000, 3000, "mm");
 
   /** Seams each way. */
   int MOST_SEAMS = 20;
 
+  /** A side of a printer's bed or of a bought box. */
   Range SIDE = Range.of(20, 3000, "mm");
 
   /** How deep a bought box is inside. */
@@ -65,12 +68,23 @@ public sealed interface Making {
    * @param thicknessMm as measured with a caliper
    * @param kerfMm of the beam
    * @param tightMm how much wider than its slot a tab is left once cut
+   * @param reliefMm how wide the hole is, once cut, that frees an inside corner; 0 for none
    */
-  record Laser(double thicknessMm, double kerfMm, double tightMm) implements Making {
+  record Laser(double thicknessMm, double kerfMm, double tightMm, double reliefMm)
+      implements Making {
+    /** A beam leaves inside corners round, and brittle sheet cracks from sharp ones. */
+    public static final double USUAL_RELIEF_MM = 1; // common practice, no source
+
     public Laser {
       THICKNESS.check(thicknessMm, "thickness_mm");
       KERF.check(kerfMm, "kerf_mm");
       TIGHT.check(tightMm, "tight_mm");
+      RELIEF.check(reliefMm, "relief_mm");
+    }
+
+    /** With the usual relief. */
+    public Laser(double thicknessMm, double kerfMm, double tightMm) {
+      this(thicknessMm, kerfMm, tightMm, USUAL_RELIEF_MM);
     }
 
     @Override

@@ -205,19 +205,25 @@ final class BoxForm extends VBox {
           "thick",
           Making.THICKNESS,
           Making.Laser::thicknessMm,
-          (m, v) -> new Making.Laser(v, m.kerfMm(), m.tightMm()));
+          (m, v) -> new Making.Laser(v, m.kerfMm(), m.tightMm(), m.reliefMm()));
       size(
           Making.Laser.class,
           "kerf",
           Making.KERF,
           Making.Laser::kerfMm,
-          (m, v) -> new Making.Laser(m.thicknessMm(), v, m.tightMm()));
+          (m, v) -> new Making.Laser(m.thicknessMm(), v, m.tightMm(), m.reliefMm()));
       size(
           Making.Laser.class,
           "tighter by",
           Making.TIGHT,
           Making.Laser::tightMm,
-          (m, v) -> new Making.Laser(m.thicknessMm(), m.kerfMm(), v));
+          (m, v) -> new Making.Laser(m.thicknessMm(), m.kerfMm(), v, m.reliefMm()));
+      size(
+          Making.Laser.class,
+          "corner holes",
+          Making.RELIEF,
+          Making.Laser::reliefMm,
+          (m, v) -> new Making.Laser(m.thicknessMm(), m.kerfMm(), m.tightMm(), v));
     } else if (making instanceof Making.Printed) {
       size(
           Making.Printed.class,

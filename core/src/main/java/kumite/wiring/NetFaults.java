@@ -133,7 +133,7 @@ public final class NetFaults {
     check.next(masks);
     check.misplaced();
     check.next(masks);
-    check.bypassed();
+    check.bypassed(masks);
     check.grounds();
     check.next(masks);
     check.open();
@@ -238,7 +238,7 @@ public final class NetFaults {
   }
 
   /** Diodes and resistors that a wire by hand leads round. */
-  private void bypassed() {
+  private void bypassed(boolean masks) {
     if (added.isEmpty()) {
       return;
     }
@@ -248,7 +248,7 @@ public final class NetFaults {
       }
       Joint one = part.ends().get(0);
       Joint other = part.ends().get(1);
-      if (nets.joined(one, other) && !plan.joined(one, other)) {
+      if (nets.joined(one, other) && !plan.joined(one, other) && !(masks && tied(one))) {
         // The lead that is the part's own comes first: the part is called by it.
         boolean own = parts.contains(one.part()) && one.tab().matches("(.*\\.)?(R|D|PULL)");
         faults.add(
@@ -260,6 +260,16 @@ public final class NetFaults {
                 List.of()));
       }
     }
+  }
+
+  /**
+   * {@return whether it is told of a line there that a rail is on it, round all that hangs on it}
+   */
+  private boolean tied(Joint joint) {
+    return faults.stream()
+        .anyMatch(
+            fault ->
+                fault.kind() == NetFault.Kind.INPUT_STUCK && nets.joined(fault.at().get(0), joint));
   }
 
   /** Places that the plan, or their name, has on ground, and which the board's does not reach. */

@@ -110,7 +110,7 @@ final class NetRules {
               && most.get().volts() > place.bearsVolts() + OVER_SUPPLY_V;
       if (over || own) {
         tell(NetFault.Kind.TOO_MANY_VOLTS, place.joint(), most.get().joint());
-      } else if (stuck(place) && net.source().isPresent()) {
+      } else if (stuck(place, net) && net.source().isPresent()) {
         tell(NetFault.Kind.INPUT_STUCK, place.joint(), net.source().get().joint());
       }
     }
@@ -125,10 +125,14 @@ final class NetRules {
     return new Place(place.joint(), place.role(), volts, place.bearsVolts());
   }
 
-  /** Whether a rail on its net leaves it nothing to say. */
-  private static boolean stuck(Place place) {
+  /**
+   * Whether a rail on its net leaves it nothing to say. A line has two ends, and is told once: by
+   * what drives it, which is the graver, else by the board's terminal where that is on the net too.
+   */
+  private static boolean stuck(Place place, Net net) {
     return switch (place.role()) {
-      case INPUT, CLOSES, LISTENS, SHARES -> true;
+      case INPUT, LISTENS -> net.places().stream().noneMatch(Place::drives);
+      case CLOSES, SHARES -> net.places(Place.Role.INPUT).isEmpty();
       case GROUND, RETURN, SUPPLY, COMMON, DRIVE, SENDS, FED, PASSIVE -> false;
     };
   }
@@ -138,7 +142,7 @@ final class NetRules {
     if (ground.isPresent()) {
       if (net.source().isEmpty()) {
         net.places().stream()
-            .filter(NetRules::stuck)
+            .filter(place -> stuck(place, net))
             .forEach(p -> tell(NetFault.Kind.INPUT_STUCK, p.joint(), ground.get()));
         // Where something gives on it, that is what is shorted, told once.
         net.places(Place.Role.FED)
@@ -146,17 +150,24 @@ final class NetRules {
       }
       return;
     }
-    // Inputs of two boards may be joined: a line between them.
-    List<Place> inputs = net.places(Place.Role.INPUT);
+    // Inputs of two boards may be joined: a line between them. Where two drive, that is told.
+    boolean driven =
+        net.places().stream().filter(Place::drives).count() > 1
+            || net.places(Place.Role.SHARES).size() > 1;
+    List<Place> inputs = driven ? List.of() : net.places(Place.Role.INPUT);
+    boolean bridged = false;
     for (int i = 1; i < inputs.size(); i++) {
       Joint other = inputs.get(i).joint();
-      inputs.subList(0, i).stream()
-          .map(Place::joint)
-          .filter(one -> one.part().equals(other.part()))
-          .findFirst()
-          .ifPresent(one -> tell(NetFault.Kind.INPUTS_JOINED, one, other));
+      Optional<Joint> own =
+          inputs.subList(0, i).stream()
+              .map(Place::joint)
+              .filter(one -> one.part().equals(other.part()))
+              .findFirst();
+      own.ifPresent(one -> tell(NetFault.Kind.INPUTS_JOINED, one, other));
+      bridged |= own.isPresent();
     }
-    List<Place> closes = net.places(Place.Role.CLOSES);
+    // What hangs on inputs that are bridged is bridged by that.
+    List<Place> closes = bridged ? List.of() : net.places(Place.Role.CLOSES);
     for (int i = 1; i < closes.size(); i++) {
       Joint one = closes.get(0).joint();
       Joint other = closes.get(i).joint();

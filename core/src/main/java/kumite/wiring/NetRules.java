@@ -131,8 +131,10 @@ final class NetRules {
    */
   private static boolean stuck(Place place, Net net) {
     return switch (place.role()) {
-      case INPUT, LISTENS -> net.places().stream().noneMatch(Place::drives);
+      case INPUT -> net.places().stream().noneMatch(Place::drives);
       case CLOSES, SHARES -> net.places(Place.Role.INPUT).isEmpty();
+      case LISTENS ->
+          net.places().stream().noneMatch(p -> p.drives() || p.role() == Place.Role.INPUT);
       case GROUND, RETURN, SUPPLY, COMMON, DRIVE, SENDS, FED, PASSIVE -> false;
     };
   }

@@ -11,7 +11,9 @@ import kumite.finding.Code;
 import kumite.finding.Finding;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.loom.Console;
 import kumite.loom.Pad;
+import kumite.loom.Plugged;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.parts.Catalogue;
@@ -103,6 +105,46 @@ public class ToldOnceTest {
         assertThat(told(build, wire))
             .as("%s of one with %s of the other", one.name(), other.name())
             .hasSize(shared ? 0 : 1);
+      }
+    }
+  }
+
+  @DataProvider
+  Object[][] consoles() {
+    return new Object[][] {
+      {"direct-9", "native-5v-54"},
+      {"select-line-3", "native-5v-54"},
+      {"serial-latch-8", "native-5v-54"},
+      {"serial-latch-16", "native-5v-54"},
+      {"select-line-3", "circuit-select-line-3"},
+      {"serial-latch-8", "circuit-serial-latch-8"},
+    };
+  }
+
+  @Test(dataProvider = "consoles")
+  public void aConsolesLineOnARailIsToldOnce(String kind, String board) {
+    Build build = ConsoleLawTest.answering(kind, board);
+    Console console = Bench.of(build, CATALOGUE).loom().consoles().get(0);
+    for (SignalLine line : console.kind().lines()) {
+      for (String rail : List.of(Plugged.GROUND, Plugged.SUPPLY)) {
+        if (rail.equals(Plugged.SUPPLY) && !console.fed()) {
+          continue;
+        }
+        Jumper wire = new Jumper(console.pin(line.name()), console.pin(rail));
+        assertThat(told(build, wire)).as("%s on its %s", line.name(), rail).hasSize(1);
+      }
+    }
+  }
+
+  @Test(dataProvider = "consoles")
+  public void twoLinesOfAConsoleJoinedAreToldOnce(String kind, String board) {
+    Build build = ConsoleLawTest.answering(kind, board);
+    Console console = Bench.of(build, CATALOGUE).loom().consoles().get(0);
+    List<SignalLine> lines = console.kind().lines();
+    for (SignalLine one : lines) {
+      for (SignalLine other : lines.subList(lines.indexOf(one) + 1, lines.size())) {
+        Jumper wire = new Jumper(console.pin(one.name()), console.pin(other.name()));
+        assertThat(told(build, wire)).as("%s with %s", one.name(), other.name()).hasSize(1);
       }
     }
   }

@@ -56,7 +56,8 @@ public record Evidence(List<Reading> readings, List<String> notes) {
   }
 
   /** {@return what entries give} */
-  public static Evidence of(Places places, List<Entry> entries) {
+  public static Evidence of(Places places, List<Entry> all) {
+    List<Entry> entries = all.stream().map(entry -> named(places, entry)).toList();
     List<Reading> readings = new ArrayList<>();
     Set<String> notes = new java.util.LinkedHashSet<>();
     Map<Ask, Answer> first = new HashMap<>();
@@ -90,6 +91,18 @@ public record Evidence(List<Reading> readings, List<String> notes) {
                 r -> doubted.contains(r.ask()) ? new Reading(r.ask(), r.answer(), DOUBTED_SLIP) : r)
             .toList(),
         List.copyOf(notes));
+  }
+
+  private static Entry named(Places places, Entry entry) {
+    if (!(entry.ask() instanceof Ask.Probe probe)) {
+      return entry;
+    }
+    Joint red = places.named(probe.red());
+    Joint black = places.named(probe.black());
+    return red.equals(black)
+        ? entry
+        : new Entry(
+            new Ask.Probe(red, black, probe.power(), probe.held()), entry.answer(), entry.note());
   }
 
   /** {@return a question in a few words} */

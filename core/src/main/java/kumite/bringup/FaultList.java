@@ -92,8 +92,10 @@ class FaultList {
     return words(wire.a()) + " to " + words(wire.b());
   }
 
+  /** A wire between two boards is called alike from both seats. */
   String plain(Jumper wire) {
-    return words(wire.a()) + "~" + words(wire.b());
+    Jumper named = new Jumper(view.global(wire.a()), view.global(wire.b()));
+    return named.a() + "~" + named.b();
   }
 
   void effect(

@@ -1,8 +1,11 @@
 package kumite.bringup;
 
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import kumite.wiring.Change;
 
 /**
  * The single faults that a seat's wiring can have, each as an edit of it. What they look like is
@@ -50,7 +53,13 @@ final class Faults {
 
   private static List<Fault> once(List<Fault> faults) {
     Map<String, Fault> byId = new LinkedHashMap<>();
-    faults.forEach(fault -> byId.putIfAbsent(fault.id(), fault));
+    Set<Change> changes = new HashSet<>();
+    for (Fault fault : faults) {
+      boolean again = !fault.change().equals(Change.NONE) && !changes.add(fault.change());
+      if (!again) {
+        byId.putIfAbsent(fault.id(), fault);
+      }
+    }
     return List.copyOf(byId.values());
   }
 }

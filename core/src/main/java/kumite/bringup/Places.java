@@ -2,6 +2,7 @@ package kumite.bringup;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -38,6 +39,7 @@ public final class Places {
   private final Set<ContactId> contacts = new TreeSet<>();
   private boolean unproven;
   private final Set<ContactId> travelling = new HashSet<>();
+  private final Map<String, String> boards = new HashMap<>(); // as a part, by the id of the seat
   private final Catalogue catalogue;
   private List<Question> questions = List.of();
   private List<Case> near = List.of();
@@ -63,6 +65,7 @@ public final class Places {
     for (SeatWires seat : seats) {
       Map<Joint, Joint> local = new LinkedHashMap<>();
       boolean first = views.isEmpty();
+      boards.put(seat.seat().text(), first ? Joint.BOARD : Joint.boardOf(seat.seat()));
       for (Joint place : seat.inputs().wiring().nets().places().keySet()) {
         Joint name = first ? place : name(place, seat.seat(), seats.get(0).seat(), build, controls);
         local.put(name, place);
@@ -252,6 +255,19 @@ public final class Places {
     return contacts.contains(contact);
   }
 
+  /**
+   * {@return a place as it is called here: links of a build name a terminal by its seat, such as
+   * {@code right:GND}, and so may whoever asks}
+   */
+  public Joint named(Joint place) {
+    return has(place)
+        ? place
+        : Optional.ofNullable(boards.get(place.part()))
+            .map(board -> new Joint(board, place.tab()))
+            .filter(this::has)
+            .orElse(place);
+  }
+
   /** {@return all places} */
   public Set<Joint> all() {
     Set<Joint> all = new TreeSet<>();
@@ -274,7 +290,9 @@ public final class Places {
    *
    * @throws IllegalArgumentException if a place or a contact is not there; the message says which
    */
-  public Shown shows(Joint red, Joint black, Power power, Held held) {
+  public Shown shows(Joint oneProbe, Joint otherProbe, Power power, Held held) {
+    Joint red = named(oneProbe);
+    Joint black = named(otherProbe);
     requireKnown(red, black, held);
     Optional<View> view = view(red, black);
     if (view.isEmpty()) {

@@ -162,7 +162,7 @@ final class LeadPartChecks {
     AtPin one = subject.ends().at(part.at().end(), part.at().pin());
     AtPin other = subject.ends().at(part.other().end(), part.other().pin());
     boolean supplied =
-        rail(one, other) && Set.of(one.nature(), other.nature()).contains(Nature.GROUND);
+        rail(one, other) && (one.nature() == Nature.GROUND || other.nature() == Nature.GROUND);
     double volts = Math.max(one.bearsVolts(), Math.max(other.bearsVolts(), most(one, other)));
     if (supplied && part instanceof LeadPart.ResistorAcross resistor && volts > 0) {
       double watts = volts * volts / resistor.ohm();

@@ -158,6 +158,10 @@ public record Probe(List<Reading> readings) {
       }
       Joint a = Joint.parse(cells.get(0));
       Joint b = Joint.parse(cells.get(1));
+      if (a.equals(b)) {
+        throw new IllegalArgumentException(
+            "both probes were on " + a + "; a meter reads between two places");
+      }
       return new Reading(row, a, b, beeps);
     } catch (IllegalArgumentException e) {
       throw new IllegalArgumentException("row " + row + ": " + e.getMessage(), e);

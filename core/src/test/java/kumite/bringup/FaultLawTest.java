@@ -12,6 +12,7 @@ import kumite.circuit.Copper;
 import kumite.circuit.Meter;
 import kumite.circuit.Solves;
 import kumite.name.ContactId;
+import kumite.name.Joint;
 import kumite.wiring.Change;
 import kumite.wiring.Wiring;
 import org.testng.annotations.DataProvider;
@@ -35,6 +36,40 @@ public class FaultLawTest {
     List<Fault> faults = StandIn.faults(bed.places);
     Fault one = faults.get(random.nextInt(faults.size()));
     return random.nextInt(4) == 0 ? one.and(faults.get(random.nextInt(faults.size()))) : one;
+  }
+
+  /** What two seats share is one thing: it fails once, and is called alike by both. */
+  @Test(dataProvider = "seeds")
+  public void noFaultStandsTwice(long seed) {
+    Bed bed = Bed.anyOrJoined(new SplittableRandom(seed * 7));
+    List<Fault> faults = StandIn.faults(bed.places);
+    assertThat(faults.stream().map(Fault::id)).doesNotHaveDuplicates();
+    assertThat(faults.stream().map(Fault::change).filter(change -> !change.equals(Change.NONE)))
+        .doesNotHaveDuplicates();
+  }
+
+  /** A terminal may be called by its seat, as links of a build call it; it shows the same. */
+  @Test(dataProvider = "seeds")
+  public void aSeatsNameIsItsBoards(long seed) {
+    Bed bed = Bed.anyOrJoined(new SplittableRandom(seed * 11));
+    for (SeatWires seat : bed.seats) {
+      boolean first = seat == bed.seats.get(0);
+      String part = first ? Joint.BOARD : Joint.boardOf(seat.seat());
+      List<Joint> ends =
+          bed.places.all().stream().filter(place -> place.part().equals(part)).limit(3).toList();
+      assertThat(ends).hasSizeGreaterThan(1);
+      for (Joint end : ends.subList(1, ends.size())) {
+        assertThat(
+                bed.places
+                    .shows(
+                        new Joint(seat.seat().text(), ends.get(0).tab()),
+                        new Joint(seat.seat().text(), end.tab()),
+                        Power.POWERED,
+                        Held.NONE)
+                    .words())
+            .isEqualTo(bed.places.shows(ends.get(0), end, Power.POWERED, Held.NONE).words());
+      }
+    }
   }
 
   @Test(dataProvider = "seeds")

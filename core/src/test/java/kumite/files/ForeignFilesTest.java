@@ -242,6 +242,9 @@ public class ForeignFilesTest {
                 kumite.wiring.Probe.parse(
                     "from;to;beeps\na:NO;b:NO;yes\nb:NO;c:NO;yes\na:NO;c:NO;no\n"))
         .hasMessageContaining("row 4");
+    assertThatThrownBy(() -> kumite.wiring.Probe.parse("from,to,beeps\na:NO,a:NO,no\n"))
+        .hasMessageContaining("row 2")
+        .hasMessageContaining("between two places");
   }
 
   /** Commas, quotes, line ends and a leading equals sign in labels, read back by another parser. */

@@ -417,6 +417,40 @@ public class LeadChecksTest {
   }
 
   /** What is told of a lead, and of its cores as wires of the board that it ends at. */
+  @DataProvider
+  public Object[][] allPinouts() {
+    return PLUGS.pinouts().stream()
+        .map(pinout -> new Object[] {pinout.id()})
+        .toArray(Object[][]::new);
+  }
+
+  /**
+   * A part stands between any two places of any lead, and is judged there: each way round alike.
+   */
+  @Test(dataProvider = "allPinouts")
+  public void aPartIsJudgedBetweenAnyTwoPlaces(String pinout) {
+    Lead lead = plain(pinout);
+    List<Place> places = new ArrayList<>();
+    for (Where where : Where.values()) {
+      PLUGS.neededPinout(pinout).pins().forEach(pin -> places.add(new Place(where, pin.pin())));
+    }
+    for (Place one : places) {
+      for (Place other : places.subList(places.indexOf(one) + 1, places.size())) {
+        List<String> there = alone(lead, new LeadPart.ResistorAcross(one, other, 50));
+        List<String> back = alone(lead, new LeadPart.ResistorAcross(other, one, 50));
+        assertThat(there).as("%s to %s", one, other).containsExactlyInAnyOrderElementsOf(back);
+        assertThat(alone(lead, new LeadPart.CapacitorAcross(one, other, 1e-7)))
+            .allMatch(code -> code.startsWith("LD-"));
+      }
+    }
+  }
+
+  private static List<String> alone(Lead lead, LeadPart part) {
+    return LeadChecks.alone(lead.withParts(List.of(part)), PLUGS).stream()
+        .map(finding -> finding.code().text())
+        .toList();
+  }
+
   private static List<String> codes(Build build, Lead lead) {
     return Bench.of(build.withLeads(LeadBook.EMPTY.with(lead.name(), lead)), CATALOGUE)
         .findings()

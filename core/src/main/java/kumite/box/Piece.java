@@ -1,6 +1,5 @@
 package kumite.box;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import kumite.build.box.Face;
@@ -11,9 +10,13 @@ import kumite.measure.Shape;
 import kumite.panel.Rounding;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LinearRing;
 import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.operation.overlayng.OverlayNG;
+import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
+import org.locationtech.jts.operation.union.UnaryUnionOp;
 
 /**
  * One piece of the case as it is cut.
@@ -120,24 +123,39 @@ public record Piece(
     return new Piece(id, part, face, frame, outline, others, thicknessMm, material, bevels);
   }
 
-  /** {@return its face with its holes; holes that leave it are cut off at its edge} */
+  /**
+   * {@return its face with its holes; holes that leave it are cut off at its edge, those that run
+   * into each other are one; where they part it, the largest part}
+   */
   public Polygon area() {
-    LinearRing shell = ring(outline);
-    List<LinearRing> rings = new ArrayList<>();
-    Polygon whole = FACTORY.createPolygon(shell);
-    org.locationtech.jts.geom.Geometry left = whole;
-    for (Hole hole : holes) {
-      LinearRing ring = ring(hole.ring());
-      if (whole.contains(ring)) {
-        rings.add(ring);
-      } else {
-        left = left.difference(FACTORY.createPolygon(ring));
+    Polygon whole = FACTORY.createPolygon(ring(outline));
+    List<LinearRing> rings = holes.stream().map(hole -> ring(hole.ring())).toList();
+    if (rings.stream().allMatch(whole::contains) && apart(rings)) {
+      return FACTORY.createPolygon(ring(outline), rings.toArray(new LinearRing[0]));
+    }
+    Geometry cut = UnaryUnionOp.union(rings.stream().map(FACTORY::createPolygon).toList());
+    Geometry left = OverlayNGRobust.overlay(whole, cut, OverlayNG.DIFFERENCE);
+    Polygon largest = whole;
+    for (int i = 0; i < left.getNumGeometries(); i++) {
+      if (left.getGeometryN(i) instanceof Polygon part
+          && (largest == whole || part.getArea() > largest.getArea())) {
+        largest = part;
       }
     }
-    if (left != whole && left instanceof Polygon cut) {
-      whole = cut;
+    return largest;
+  }
+
+  private static boolean apart(List<LinearRing> rings) {
+    for (int i = 0; i < rings.size(); i++) {
+      Envelope around = rings.get(i).getEnvelopeInternal();
+      for (LinearRing other : rings.subList(0, i)) {
+        if (around.intersects(other.getEnvelopeInternal())
+            && FACTORY.createPolygon(rings.get(i)).intersects(FACTORY.createPolygon(other))) {
+          return false;
+        }
+      }
     }
-    return FACTORY.createPolygon(whole.getExteriorRing(), rings.toArray(new LinearRing[0]));
+    return true;
   }
 
   private static LinearRing ring(List<Point> points) {

@@ -29,11 +29,13 @@ import kumite.build.panel.Datum;
 import kumite.build.panel.Material;
 import kumite.build.panel.Opening;
 import kumite.build.panel.Panel;
+import kumite.measure.Placement;
 import kumite.measure.Point;
 import kumite.measure.Shape;
 import kumite.parts.Catalogue;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.prep.PreparedGeometry;
@@ -437,6 +439,41 @@ public class BoxLawTest {
     }
     closed(mesh, 0, 1);
     assertThat(mesh.volumeMm3()).isCloseTo(volume, within(1e-6 * width * height * middle));
+  }
+
+  /** Holes that run into each other or off the edge are cut as one: what is left is a solid. */
+  @Test(dataProvider = "seeds")
+  public void aPlateWithAnyHolesIsASolid(int seed) {
+    SplittableRandom random = new SplittableRandom(6200 + seed);
+    Piece plain = plan(draw(random, new Making.Printed(3, 900, 900, 400), false)).pieces().get(0);
+    List<Piece.Hole> holes = new ArrayList<>();
+    Geometry left = Outlines.polygonOf(plain.outline());
+    int count = random.nextInt(2, 14);
+    for (int i = 0; i < count; i++) {
+      Shape shape =
+          random.nextBoolean()
+              ? new Shape.Round(random.nextDouble(6, 40))
+              : new Shape.Rect(random.nextDouble(6, 40), random.nextDouble(6, 40), 0);
+      Placement at =
+          new Placement(
+              plain.leftMm() + random.nextDouble(0, plain.widthMm()),
+              plain.topMm() + random.nextDouble(0, plain.heightMm()),
+              random.nextInt(4) * 30);
+      Piece.Hole hole = new Piece.Hole("h" + i, shape, at);
+      holes.add(hole);
+      left = left.difference(Outlines.polygonOf(hole.ring()));
+    }
+    double largest = 0;
+    for (int i = 0; i < left.getNumGeometries(); i++) {
+      largest = Math.max(largest, left.getGeometryN(i).getArea());
+    }
+    Piece piece = plain.with(holes);
+    assertThat(piece.area().isValid()).isTrue();
+    assertThat(piece.area().getArea()).isCloseTo(largest, within(1e-6 * largest));
+    Mesh mesh = Tray.plate(piece);
+    assertThat(mesh.volumeMm3())
+        .isCloseTo(largest * piece.thicknessMm(), within(1e-6 * largest * piece.thicknessMm()));
+    closed(mesh, piece.area().getNumInteriorRing(), 1);
   }
 
   /** A printed panel is closed, with a hole through it for each of its holes. */

@@ -1,6 +1,7 @@
 package kumite.cli;
 
 import java.io.PrintWriter;
+import java.util.Arrays;
 import java.util.List;
 import kumite.files.BuildFileException;
 import kumite.verdict.Rooms;
@@ -20,9 +21,13 @@ import picocli.CommandLine.Spec;
       "",
       "Without a command, or with a build file, the workbench opens. `kumite demo` opens it with",
       "demo data, `kumite test` runs all tests of a source checkout.",
-      "Exit codes: 0 nothing to stop, 1 something to stop, 2 bad input or usage."
+      "Exit codes: 0 nothing to stop, 1 something to stop, 2 bad input or usage, 3 a fault of",
+      "Kumite itself."
     })
 public final class KumiteCommand implements Runnable {
+  /** The exit code of a fault that is ours. */
+  static final int OWN_FAULT = 3;
+
   @Spec private CommandSpec spec;
 
   @Override
@@ -38,6 +43,23 @@ public final class KumiteCommand implements Runnable {
   /** {@return the command line, for {@code main} and tests} */
   static CommandLine commandLine() {
     return commandLine(Rooms.standard(), CommandRoom.standard());
+  }
+
+  /** What nobody's input should lead to: said in a line, with the place for whoever mends it. */
+  private static String ownFault(Exception e) {
+    String at =
+        Arrays.stream(e.getStackTrace())
+            .filter(frame -> frame.getClassName().startsWith("kumite."))
+            .findFirst()
+            .map(frame -> " in " + frame.getFileName() + ", line " + frame.getLineNumber())
+            .orElse("");
+    String words = String.valueOf(e.getMessage()).replaceAll("\\s+", " ").strip();
+    return "this is a fault of Kumite and not of your file: "
+        + e.getClass().getSimpleName()
+        + at
+        + ": "
+        + words
+        + "; nothing was written. Please report it with that file";
   }
 
   /** {@return the command line of these rooms} */
@@ -70,7 +92,8 @@ public final class KumiteCommand implements Runnable {
               || e instanceof java.io.UncheckedIOException) {
             err.println("kumite: cannot read or write: " + e.getMessage());
           } else {
-            throw e;
+            err.println("kumite: " + ownFault(e));
+            return OWN_FAULT;
           }
           return CommandLine.ExitCode.USAGE;
         });

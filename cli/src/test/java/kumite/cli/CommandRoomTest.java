@@ -80,9 +80,18 @@ public class CommandRoomTest {
     }
   }
 
+  /** A command that stumbles over what nobody thought of. */
+  @CommandLine.Command(name = "stumble", description = "Fails.")
+  static final class Stumble implements Callable<Integer> {
+    @Override
+    public Integer call() {
+      throw new IllegalStateException("no way\n  out");
+    }
+  }
+
   private static Ran run(String... args) {
     List<CommandRoom> rooms = new ArrayList<>(CommandRoom.standard());
-    rooms.add(() -> List.of(Where.class));
+    rooms.add(() -> List.of(Where.class, Stumble.class));
     CommandLine line = KumiteCommand.commandLine(Rooms.standard().with(new ShelfRoom()), rooms);
     StringWriter out = new StringWriter();
     StringWriter err = new StringWriter();
@@ -111,6 +120,19 @@ public class CommandRoomTest {
     Ran plain = Ran.run("check", file.toString());
     assertThat(plain.exit()).as("without that room its key is unknown").isEqualTo(2);
     assertThat(plain.err()).contains("shelf");
+  }
+
+  /** No trace for people: one line with the place, and an exit code that is no judgement. */
+  @Test
+  public void aFaultOfOursIsSaidInOneLine() {
+    Ran ran = run("stumble");
+    assertThat(ran.exit()).isEqualTo(3);
+    assertThat(ran.out()).isEmpty();
+    assertThat(ran.err().strip().lines())
+        .singleElement()
+        .asString()
+        .startsWith("kumite: this is a fault of Kumite")
+        .contains("IllegalStateException in CommandRoomTest.java, line ", "no way out");
   }
 
   /** What writes into a build keeps the parts of all rooms. */

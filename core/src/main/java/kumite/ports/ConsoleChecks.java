@@ -2,7 +2,9 @@ package kumite.ports;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -19,8 +21,10 @@ import kumite.loom.Console;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
 import kumite.loom.PinChoice;
+import kumite.loom.Plugged;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
+import kumite.name.Joint;
 import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
 import kumite.signal.Answer;
@@ -28,6 +32,8 @@ import kumite.signal.Held;
 import kumite.signal.Reading;
 import kumite.signal.SignalLine;
 import kumite.signal.Tempo;
+import kumite.wiring.Net;
+import kumite.wiring.Place;
 import kumite.working.Working;
 
 /** Checks of the consoles that the seat looked at answers. */
@@ -51,6 +57,7 @@ final class ConsoleChecks {
       Build build, Catalogue catalogue, Loom loom, BoardKind board, Wired wired) {
     ConsoleChecks checks = new ConsoleChecks(build, catalogue, loom, board, wired);
     loom.consoles().forEach(checks::console);
+    checks.bothFeed();
     if (board.circuit().isPresent() && loom.consoles().isEmpty()) {
       checks.noPlug(board.circuit().get());
     }
@@ -168,12 +175,20 @@ final class ConsoleChecks {
                     + " bear it, is better"));
   }
 
+  /** Whether its supply is wired to what the board is fed with: that core may be left out. */
+  private boolean feedsBoard(Console console) {
+    return console.fed()
+        && wired.asBuilt().nets().of(console.pin(Plugged.SUPPLY)).stream()
+            .flatMap(net -> net.places().stream())
+            .anyMatch(
+                place ->
+                    place.role() == Place.Role.SUPPLY
+                        && place.joint().part().equals(Joint.BOARD)
+                        && place.volts() == console.kind().volts());
+  }
+
   private void feeds(Console console) {
-    boolean gives =
-        console.fed()
-            && board.terminals(Terminal.Role.SUPPLY).stream()
-                .anyMatch(t -> t.volts() == console.kind().volts());
-    if (gives && board.brain().link() == BoardKind.Link.USB) {
+    if (feedsBoard(console) && board.brain().link() == BoardKind.Link.USB) {
       findings.add(
           Finding.of(
               PortCode.TWO_FEEDS,
@@ -181,6 +196,33 @@ final class ConsoleChecks {
               console.port().label() + " and a USB plug would both feed the board",
               "One feeds back into the other. Play with the USB plug out, or leave the supply core"
                   + " out while it is in"));
+    }
+  }
+
+  /** Consoles that are plugged in at once push against each other where their supplies meet. */
+  private void bothFeed() {
+    Map<Net, List<Console>> together = new LinkedHashMap<>();
+    for (Console console : loom.consoles()) {
+      if (console.fed()) {
+        wired
+            .asBuilt()
+            .nets()
+            .of(console.pin(Plugged.SUPPLY))
+            .ifPresent(net -> together.computeIfAbsent(net, n -> new ArrayList<>()).add(console));
+      }
+    }
+    for (List<Console> meet : together.values()) {
+      if (meet.size() > 1) {
+        findings.add(
+            Finding.of(
+                PortCode.TWO_FEEDS,
+                meet.stream().map(console -> Subject.of(console.port().id())).toList(),
+                "The supplies of "
+                    + String.join(" and ", meet.stream().map(c -> c.port().label()).toList())
+                    + " are joined",
+                "The stronger one feeds the other backwards. Have one of them plugged in at a time,"
+                    + " or leave the supply core of all but one out"));
+      }
     }
   }
 

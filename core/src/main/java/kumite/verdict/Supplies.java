@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import kumite.build.Build;
+import kumite.build.port.Port;
 import kumite.build.supply.SupplyBook;
 import kumite.build.supply.SupplyPart;
 import kumite.circuit.Budget;
@@ -148,6 +149,10 @@ public final class Supplies {
         : joint.part().startsWith(Joint.BOARD_OF)
             ? "the board of "
                 + joint.part().substring(Joint.BOARD_OF.length()).toLowerCase(Locale.ROOT)
-            : joint.part();
+            : desk.build().ports().ports().stream()
+                .filter(port -> port.id().text().equals(joint.part()))
+                .findFirst()
+                .map(Port::label)
+                .orElse(joint.part());
   }
 }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import kumite.Builds;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
@@ -27,6 +28,7 @@ import kumite.finding.Severity;
 import kumite.kind.BoardKind;
 import kumite.kind.Circuit;
 import kumite.loom.Console;
+import kumite.loom.Plugged;
 import kumite.loom.Strand;
 import kumite.measure.Placement;
 import kumite.name.ContactId;
@@ -444,5 +446,40 @@ public class ConsoleLawTest {
     Reading reading = torn.play(console(torn), Holds.NONE).orElseThrow().readings().get(0);
     assertThat(reading.presence()).isNotEqualTo(kumite.signal.Answer.YES);
     assertThat(codes(torn, Severity.STOP)).contains("SG-12");
+  }
+
+  /** Two consoles that feed one board are told once; with a supply core left out nothing is. */
+  @Test
+  public void suppliesOfTwoConsolesAreTold() {
+    Build one = answering("serial-latch-8", "native-5v-54");
+    ControlId second = new ControlId("second-console");
+    Build two =
+        one.withPorts(
+            one.ports()
+                .with(
+                    Port.of(second, "Second", "serial-latch-8", Placement.at(230, 180))
+                        .doing(Port.Does.ANSWERS)));
+    assertThat(feeds(one)).containsExactly("Console and a USB plug would both feed the board");
+    assertThat(feeds(two))
+        .containsExactlyInAnyOrder(
+            "Console and a USB plug would both feed the board",
+            "Second and a USB plug would both feed the board",
+            "The supplies of Console and Second are joined");
+    Build out = two;
+    for (Strand strand : bench(two).loom().strands()) {
+      boolean fed =
+          Stream.of(strand.from(), strand.to())
+              .anyMatch(end -> end.place().equals(new Joint(CONSOLE.text(), Plugged.SUPPLY)));
+      out = fed ? without(out, strand) : out;
+    }
+    assertThat(out).isNotEqualTo(two);
+    assertThat(feeds(out)).containsExactly("Second and a USB plug would both feed the board");
+  }
+
+  private static List<String> feeds(Build build) {
+    return bench(build).findings().stream()
+        .filter(finding -> finding.code() == PortCode.TWO_FEEDS)
+        .map(Finding::title)
+        .toList();
   }
 }

@@ -29,10 +29,17 @@ final class CheckCommand implements Callable<Integer> {
   /** Each remedy is tried before it is told, and each try is a whole check. */
   private static final int MOST_CONTROLS = 150;
 
+  /** So long remedies are tried where nobody asked for them; those of stops come first. */
+  private static final long PATIENCE_NANOS = 15_000_000_000L;
+
+  private final long begun = System.nanoTime();
+  private int leftOut;
+
   @Option(
       names = "--remedies",
       description =
-          "Try and print remedies in a build of more than 150 controls too; it takes seconds.")
+          "Try and print remedies in a build of more than 150 controls too, and those that would"
+              + " take longer than 15 s; it may take minutes.")
   private boolean remedies;
 
   @Option(names = "--json", description = "Print JSON.")
@@ -63,6 +70,12 @@ final class CheckCommand implements Callable<Integer> {
             "Remedies were not looked for in a build of %d controls; --remedies does.%n",
             controls);
       }
+      if (leftOut > 0) {
+        out.printf(
+            Locale.ROOT,
+            "Remedies of the last %d were not looked for, it took too long; --remedies does.%n",
+            leftOut);
+      }
       out.printf(
           Locale.ROOT,
           "%d to stop, %d to look at, %d fine%n",
@@ -73,11 +86,15 @@ final class CheckCommand implements Callable<Integer> {
     return bench.count(Severity.STOP) > 0 ? 1 : 0;
   }
 
-  private static Optional<String> remedy(Finding finding, boolean tried) {
-    return tried ? finding.fix().map(Fix::label) : Optional.empty();
+  private Optional<String> remedy(Finding finding, boolean tried) {
+    boolean late = !remedies && System.nanoTime() - begun > PATIENCE_NANOS;
+    if (tried && late && finding.severity() != Severity.FINE) {
+      leftOut++;
+    }
+    return tried && !late ? finding.fix().map(Fix::label) : Optional.empty();
   }
 
-  private static ObjectNode tree(Bench bench, boolean tried) {
+  private ObjectNode tree(Bench bench, boolean tried) {
     ObjectNode root = Json.object();
     root.put("build", bench.build().brief().title());
     root.put("remedies_tried", tried);
@@ -98,6 +115,7 @@ final class CheckCommand implements Callable<Integer> {
           .ifPresentOrElse(label -> node.put("fix", label), () -> node.putNull("fix"));
       finding.working().ifPresent(working -> node.set("working", Json.working(working)));
     }
+    root.put("remedies_tried", tried && leftOut == 0);
     return root;
   }
 }

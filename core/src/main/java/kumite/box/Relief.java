@@ -70,11 +70,32 @@ public final class Relief {
     return pieces;
   }
 
+  /** {@return how many inside corners an outline has} */
+  public static int inside(List<Point> ring) {
+    int n = ring.size();
+    boolean counterClockwise = twiceArea(ring) > 0;
+    int inside = 0;
+    for (int i = 0; i < n; i++) {
+      double degrees =
+          insideDegrees(
+              ring.get((i + n - 1) % n), ring.get(i), ring.get((i + 1) % n), counterClockwise);
+      inside += degrees < INSIDE_DEGREES ? 0 : 1;
+    }
+    return inside;
+  }
+
+  private static double insideDegrees(
+      Point before, Point at, Point after, boolean counterClockwise) {
+    double back = degrees(at, before);
+    double on = degrees(at, after);
+    return turn(counterClockwise ? back - on : on - back);
+  }
+
   private static Corner corner(
       Point before, Point at, Point after, boolean counterClockwise, double radiusMm) {
     double back = degrees(at, before);
     double on = degrees(at, after);
-    double inside = turn(counterClockwise ? back - on : on - back);
+    double inside = insideDegrees(before, at, after, counterClockwise);
     if (radiusMm == 0 || inside < INSIDE_DEGREES) {
       return new Corner(at, Optional.empty(), at);
     }

@@ -105,13 +105,16 @@ public final class BoxDrawing {
     // A tab grows by what a slot shrinks: half of the kerf on each side, and a quarter of the fit.
     double grow = kerf / 2 + laser.tightMm() / 4;
     double relief = Relief.radiusMm(laser, grow);
+    int corners = 0;
+    int freed = 0;
     for (Nest.Spot spot : laid.spots()) {
       Piece piece = spot.piece();
       Function<Point, Point> onSheet = spot::at;
-      paths.add(
-          new CutDrawing.Path(
-              CutDrawing.Layer.CUT,
-              Relief.of(piece.grown(grow).stream().map(onSheet).toList(), relief)));
+      List<Point> outline = piece.grown(grow).stream().map(onSheet).toList();
+      List<Rounding.Piece> beam = Relief.of(outline, relief);
+      corners += Relief.inside(outline);
+      freed += beam.size() - outline.size(); // an arc in each corner that has one
+      paths.add(new CutDrawing.Path(CutDrawing.Layer.CUT, beam));
       for (Piece.Hole hole : piece.holes()) {
         Shape shape = less(hole, kerf);
         if (shape instanceof Shape.Round round) {
@@ -146,11 +149,19 @@ public final class BoxDrawing {
                 laid.thicknessMm(),
                 laid.material().words(),
                 kerf,
-                relief > 0
-                    ? String.format(
-                        Locale.ROOT, ", inside corners freed by %.2f mm", laser.reliefMm())
-                    : "")));
+                corners(laser.reliefMm(), corners, freed))));
     return new CutDrawing(width, height, paths, circles, texts);
+  }
+
+  /** A hole that has no room is not cut; what the sheet says of corners is what it holds. */
+  private static String corners(double reliefMm, int corners, int freed) {
+    if (reliefMm == 0 || corners == 0) {
+      return "";
+    }
+    return freed == 0
+        ? String.format(Locale.ROOT, ", inside corners sharp: %.2f mm does not fit", reliefMm)
+        : String.format(
+            Locale.ROOT, ", %d of %d inside corners freed by %.2f mm", freed, corners, reliefMm);
   }
 
   private static Shape less(Piece.Hole hole, double kerf) {

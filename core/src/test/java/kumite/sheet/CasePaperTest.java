@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import kumite.Builds;
 import kumite.box.BoxChecks;
@@ -25,6 +27,7 @@ import kumite.build.box.Through;
 import kumite.build.panel.CaseInside;
 import kumite.measure.Paper;
 import kumite.measure.Point;
+import kumite.panel.Rounding;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
 import kumite.verdict.Export;
@@ -156,6 +159,32 @@ public class CasePaperTest {
               .isBetween(spot.topMm() - 1e-6, spot.topMm() + spot.heightMm() + 1e-6);
         }
       }
+    }
+  }
+
+  /** A sheet says of its inside corners what its lines do. */
+  @Test
+  public void whatIsSaidOfCornersIsWhatIsCut() {
+    for (double relief : new double[] {0, 1, 5}) {
+      Bench bench = Bench.of(desk(new Making.Laser(3, 0.15, 0, relief)), Catalogue.standard());
+      BoxPlan plan = bench.get(BoxChecks.PLAN);
+      int arcs = 0;
+      int said = 0;
+      for (int i = 0; i < plan.nest().sheets().size(); i++) {
+        CutDrawing sheet = BoxDrawing.sheet(plan, i);
+        arcs +=
+            (int)
+                sheet.paths().stream()
+                    .flatMap(path -> path.pieces().stream())
+                    .filter(piece -> piece instanceof Rounding.Arc arc && arc.radiusMm() < 0.43)
+                    .count();
+        String words = sheet.texts().get(sheet.texts().size() - 1).text();
+        Matcher freed = Pattern.compile("(\\d+) of \\d+ inside corners freed").matcher(words);
+        said += freed.find() ? Integer.parseInt(freed.group(1)) : 0;
+        assertThat(words.contains("does not fit")).as(words).isEqualTo(relief == 5);
+      }
+      assertThat(arcs).isEqualTo(said);
+      assertThat(arcs > 0).isEqualTo(relief == 1);
     }
   }
 

@@ -25,6 +25,7 @@ import kumite.verdict.Bench;
 
 /** The faces laid flat; openings are dragged on them. */
 final class UnfoldedView extends Pane {
+  private static final double CORNER_PX = 24;
   private static final double MARGIN_PX = 14;
   private static final double SNAP_MM = 0.5;
   private static final double ASIDE_PX = 34;
@@ -188,7 +189,9 @@ final class UnfoldedView extends Pane {
       }
     }
     Point there = net.at(face, corner);
-    label(words(box, face), x(there) + 5, y(there) + 4, "plan-note");
+    // A block and its screw hole may stand in the corner of floor and panel: names begin beside it.
+    double beside = face == Face.FLOOR ? CORNER_PX : 5;
+    label(words(box, face), x(there) + beside, y(there) + 4, "plan-note");
   }
 
   private String words(BoxPlan box, Face face) {
@@ -233,7 +236,7 @@ final class UnfoldedView extends Pane {
     Point corner = net.panel(new Point(0, 0));
     label(
         "panel, " + Length.number(box.shape().panel().thicknessMm(), unit),
-        x(corner) + 6,
+        x(corner) + CORNER_PX,
         y(corner) - 18,
         "plan-note");
   }

@@ -4,16 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
 import kumite.desktop.Fx;
+import kumite.desktop.Hands;
 import kumite.measure.LengthUnit;
 import kumite.measure.Range;
-import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -21,7 +24,8 @@ import org.testng.annotations.Test;
 
 /** A typed number in a real window. */
 public class TypedFieldTest {
-  private final FxRobot hands = new FxRobot();
+  private final AtomicInteger keys = new AtomicInteger();
+  private Hands hands;
   private final List<Double> taken = new ArrayList<>();
   private TypedField length;
   private TypedField volts;
@@ -31,6 +35,7 @@ public class TypedFieldTest {
   @BeforeMethod
   public void open() throws Exception {
     FxToolkit.registerPrimaryStage();
+    hands = new Hands();
     taken.clear();
     Fx.onFx(
         () -> {
@@ -41,6 +46,7 @@ public class TypedFieldTest {
           volts.show(5);
           stage = new Stage();
           stage.setScene(new Scene(new VBox(elsewhere, length, volts), 400, 300));
+          stage.getScene().addEventFilter(KeyEvent.KEY_RELEASED, e -> keys.incrementAndGet());
           stage.show();
           stage.requestFocus();
           return null;
@@ -57,13 +63,21 @@ public class TypedFieldTest {
         });
   }
 
+  private void clickOn(Node node) {
+    hands.clickOn(node);
+    Fx.await(10, "a click gives no focus", () -> Fx.onFx(node::isFocused));
+  }
+
+  private void push(KeyCode key) {
+    int before = keys.get();
+    hands.push(key);
+    Fx.await(10, "no " + key + " arrives", () -> keys.get() > before);
+    Fx.idle();
+  }
+
   private void write(TypedField field, String text) {
-    hands.clickOn(field.field());
-    Fx.onFx(
-        () -> {
-          field.field().selectAll();
-          return null;
-        });
+    clickOn(field.field());
+    Fx.onFx(() -> field.field().selectAll());
     hands.write(text);
     Fx.idle();
   }
@@ -77,15 +91,14 @@ public class TypedFieldTest {
     write(length, "1 1/8 in");
     assertThat(saysBack(length)).isEqualTo("28.6 mm = 1.125 in");
     assertThat(taken).as("not before it is taken").isEmpty();
-    hands.push(KeyCode.ENTER);
+    push(KeyCode.ENTER);
     assertThat(taken).containsExactly(28.575);
   }
 
   @Test
   public void leavingTheFieldTakesItTooAndShowsItRounded() {
     write(length, "12.3456");
-    hands.clickOn(elsewhere);
-    Fx.idle();
+    clickOn(elsewhere);
     assertThat(taken).containsExactly(12.3456);
     assertThat(length.field().getText()).isEqualTo("12.3 mm");
   }
@@ -97,8 +110,9 @@ public class TypedFieldTest {
           length.show(182.74999);
           return null;
         });
-    hands.clickOn(length.field()).push(KeyCode.ENTER).clickOn(elsewhere);
-    Fx.idle();
+    clickOn(length.field());
+    push(KeyCode.ENTER);
+    clickOn(elsewhere);
     assertThat(taken).isEmpty();
   }
 
@@ -106,13 +120,11 @@ public class TypedFieldTest {
   public void aSlipIsToldAndTheLastGoodValueStands() {
     write(length, "wide");
     assertThat(saysBack(length)).contains("is not a length", "type for example");
-    hands.clickOn(elsewhere);
-    Fx.idle();
+    clickOn(elsewhere);
     assertThat(taken).isEmpty();
     assertThat(length.field().getText()).isEqualTo("30.0 mm");
     write(length, "77");
-    hands.push(KeyCode.ESCAPE);
-    Fx.idle();
+    push(KeyCode.ESCAPE);
     assertThat(length.field().getText()).as("Escape puts it back").isEqualTo("30.0 mm");
   }
 
@@ -121,15 +133,14 @@ public class TypedFieldTest {
     write(volts, "24");
     assertThat(saysBack(volts)).isEqualTo("type 1 to 12 V");
     write(volts, "4,75 V");
-    hands.push(KeyCode.ENTER);
+    push(KeyCode.ENTER);
     assertThat(taken).containsExactly(4.75);
     write(length, "1 in");
-    hands.push(KeyCode.ENTER);
+    push(KeyCode.ENTER);
     write(length, "5");
     assertThat(saysBack(length)).isEqualTo("type 10.0 to 1000.0 mm");
-    hands.push(KeyCode.ENTER);
-    hands.clickOn(elsewhere);
-    Fx.idle();
+    push(KeyCode.ENTER);
+    clickOn(elsewhere);
     assertThat(taken).as("what is out of range is not taken").containsExactly(4.75, 25.4);
     Fx.onFx(() -> length.unit(LengthUnit.INCH));
     write(length, "50");
@@ -145,10 +156,10 @@ public class TypedFieldTest {
         });
     assertThat(length.field().getText()).isEqualTo("1.181 in");
     write(length, "2");
-    hands.push(KeyCode.ENTER);
+    push(KeyCode.ENTER);
     assertThat(taken).containsExactly(50.8);
     write(length, "40 mm");
-    hands.push(KeyCode.ENTER);
+    push(KeyCode.ENTER);
     assertThat(taken).containsExactly(50.8, 40.0);
   }
 }

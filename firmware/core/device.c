@@ -224,12 +224,14 @@ static number_t turn_to(uint32_t since) {
   return to;
 }
 
+static void begin(number_t chosen);
+
 static void turn(uint32_t since) {
   number_t to = turn_to(since);
   if (to != NONE) {
     hw_keep((uint8_t)(KEPT + to));
     hw_restart();
-    device_begin(to);
+    begin(to);
   }
 }
 #endif
@@ -381,7 +383,7 @@ void device_forget(void) {
   news = true;
 }
 
-void device_begin(number_t chosen) {
+static void begin(number_t chosen) {
   profile = chosen;
   for (uint16_t r = 0; r < PROFILE_ROWS; r++) {
     now[r] = rom16(&profiles[chosen * (uint16_t)PROFILE_ROWS + r]);
@@ -439,6 +441,13 @@ void device_begin(number_t chosen) {
 #endif
 }
 
+void device_begin(number_t chosen) {
+#if N_FRAMES
+  frames_fresh();
+#endif
+  begin(chosen);
+}
+
 #if N_PROFILES > 1
 static bool held(number_t p) {
   bool all = romn(&choice_at[p]) < romn(&choice_at[p + 1]);
@@ -484,7 +493,7 @@ void device_power_up(void) {
 #if N_PROFILES > 1
   sample();
   (void)settle(false, 0);
-  device_begin(choose());
+  begin(choose());
 #endif
 }
 

@@ -41,7 +41,7 @@ bool hw_read(number_t terminal);
 /* Drives a terminal, or lets it go; returns when the wires have settled, a few microseconds. */
 void hw_drive(number_t terminal, enum level level);
 
-#if USE_CODES
+#if USE_CONVERTER
 /* What the converter gives for a terminal, 0 to CODE_MOST. */
 uint16_t hw_convert(number_t terminal);
 #endif

@@ -36,7 +36,9 @@ enum {
   LOOK_CHANNEL,      /* low is pressed while multiplexer "with" picks channel "place" */
   LOOK_CHANNEL_CODE, /* the code of that channel */
   LOOK_STEP,         /* the code lies in row "place" of the steps */
-  LOOK_CODE          /* the code as it is */
+  LOOK_CODE,         /* the code as it is */
+  LOOK_SAID,         /* pad "with" says it in bit "place" of its frames, low for held */
+  LOOK_SAID_CODE     /* it says it in eight bits from there on */
 };
 extern const uint8_t look_kind[];
 extern const number_t look_terminal[];
@@ -60,6 +62,22 @@ extern const uint8_t chain_latch[];    /* of a pad: how often its latch is drive
 extern const uint8_t chain_gap[];
 extern const uint8_t chain_low[];
 extern const uint8_t chain_high[];
+
+/* ---- pads that talk in frames: of each frame its steps, its pads, and what they are known by ---- */
+extern const uint8_t frame_every[]; /* at each how many looks it is asked */
+extern const uint16_t frame_steps_at[];
+extern const uint8_t step_how[];    /* 0 takes bits; else how often a line is driven, 128 for high */
+extern const number_t step_with[];  /* the terminal that is driven, or which line of a pad is taken */
+extern const number_t frame_pads_at[];
+extern const uint16_t frame_known_at[];
+extern const uint16_t frame_known[]; /* a bit, twice its number, and 1 where it is high */
+extern const uint16_t pad_reads_at[];
+extern const number_t pad_reads[];  /* the terminals of its lines, or NONE */
+extern const uint16_t pad_bits_at[]; /* its first bit of all */
+extern const number_t frame_line[]; /* what is driven, and how it rests */
+extern const uint8_t frame_line_high[];
+
+/* ---- more that terminals share ---- */
 extern const uint16_t mux_at[];
 extern const number_t mux_selects[];
 extern const number_t feed_terminal[];

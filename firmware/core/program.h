@@ -38,6 +38,15 @@ void sample_begin(void);
 #if USE_CODES
 extern uint16_t codes[N_TRAVELS + 1];
 #endif
+#if N_FRAMES
+void frames_begin(void); /* lines rest */
+void frames_fresh(void); /* pads were left alone: all are asked at the next look */
+void frames_look(void);
+bool frames_held(number_t pad, uint16_t bit);
+#if USE_CODES
+uint16_t frames_code(number_t pad, uint16_t bit);
+#endif
+#endif
 
 /* steps 2 to 5: what changed, presses and pulses, and where travels stand */
 enum { SOME_SETTLED = 1, SOME_MOVED = 2 };

@@ -109,6 +109,9 @@ void sample_begin(void) {
     hw_drive(romn(&feed_terminal[f]), LEVEL_HIGH); /* a lamp on its contact lights by that alone */
   }
 #endif
+#if N_FRAMES
+  frames_begin();
+#endif
 #if N_CHAINS
   for (number_t c = 0; c < N_CHAINS; c++) {
     hw_drive(romn(&chain_clock[c]), PAD(c) ? LEVEL_HIGH : LEVEL_LOW);
@@ -139,6 +142,9 @@ void sample(void) {
 #endif
 #if N_CHAINS
   chains_shift();
+#endif
+#if N_FRAMES
+  frames_look();
 #endif
   for (number_t k = 0; k < N_LOOKS; k++) {
 #if N_ROWS || N_MUXES
@@ -176,7 +182,7 @@ void sample(void) {
     }
 #endif
     switch (kind) {
-#if N_TRAVELS
+#if N_TRAVELS && USE_CONVERTER
       case LOOK_CODE:
 #if N_MUXES
       case LOOK_CHANNEL_CODE:
@@ -206,6 +212,17 @@ void sample(void) {
         pressed = (bits[at >> 3] & rom8(&masks[at & 7U])) != 0;
         break;
       }
+#endif
+#if N_FRAMES
+      case LOOK_SAID:
+        pressed = frames_held(romn(&look_with[look]), rom16(&look_place[look]));
+        break;
+#if N_TRAVELS
+      case LOOK_SAID_CODE:
+        codes[romn(&look_travel[look])] =
+            frames_code(romn(&look_with[look]), rom16(&look_place[look]));
+        break;
+#endif
 #endif
       case LOOK_HIGH:
         pressed = hw_read(terminal);

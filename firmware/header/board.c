@@ -157,12 +157,18 @@ void board_power_up(void) {
 #if USE_RUNNING
   stored = 0xFF; /* each play is one of a new board */
 #endif
+#if N_FRAMES
+  pads_fresh();
+#endif
   device_power_up();
 }
 
 void board_begin(unsigned profile) {
   plug_in();
   reader_fresh();
+#if N_FRAMES
+  pads_fresh();
+#endif
   device_begin((number_t)profile);
 }
 

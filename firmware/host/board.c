@@ -5,7 +5,7 @@ bool hw_read(number_t terminal) { return world_read(terminal); }
 
 void hw_drive(number_t terminal, enum level level) { world_drive(terminal, level); }
 
-#if USE_CODES
+#if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) { return world_convert(terminal); }
 #endif
 
@@ -47,10 +47,16 @@ void board_power_up(void) {
 #if USE_RUNNING
   stored = 0xFF; /* each play is one of a new board */
 #endif
+#if N_FRAMES
+  pads_fresh();
+#endif
   device_power_up();
 }
 
 void board_begin(unsigned profile) {
+#if N_FRAMES
+  pads_fresh();
+#endif
   device_begin((number_t)profile);
   send_begin();
 }

@@ -62,7 +62,13 @@ int contact_named(const char *name, unsigned length);
 void world_hands(const double *travel);
 bool world_read(number_t terminal);
 void world_drive(number_t terminal, enum level level);
-#if USE_CODES
+#if N_FRAMES
+void pads_fresh(void); /* pads in frames were left alone for long */
+void pads_hands(const double *travel);
+void pads_drive(unsigned terminal, enum level level);
+bool pads_read(unsigned terminal, bool *high); /* whether it is one of their lines */
+#endif
+#if USE_CONVERTER
 uint16_t world_convert(number_t terminal);
 #endif
 #if USE_TOUCH

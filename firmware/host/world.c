@@ -253,6 +253,9 @@ static bool chain_reads(unsigned terminal, enum logic *logic) {
 /* ---- what the board asks of it ---- */
 
 void world_hands(const double *travel) {
+#if N_FRAMES
+  pads_hands(hands);
+#endif
   if (memcmp(hands, travel, sizeof(double) * WORLD_CONTACTS) != 0) {
     memcpy(hands, travel, sizeof(double) * WORLD_CONTACTS);
     known_count = 0;
@@ -277,6 +280,12 @@ bool world_read(number_t terminal) {
   if (world_dead()) {
     return !world_pressed_high[terminal];
   }
+#if N_FRAMES
+  bool high;
+  if (pads_read(terminal, &high)) {
+    return high;
+  }
+#endif
 #if N_CHAINS
   if (!chain_reads(terminal, &logic))
 #endif
@@ -299,10 +308,13 @@ void world_drive(number_t terminal, enum level level) {
 #if N_CHAINS
   chains_drive(terminal, level);
 #endif
+#if N_FRAMES
+  pads_drive(terminal, level);
+#endif
   drives[terminal] = drive;
 }
 
-#if USE_CODES
+#if USE_CONVERTER
 uint16_t world_convert(number_t terminal) {
   if (world_dead()) {
     return 0;

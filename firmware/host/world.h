@@ -71,6 +71,49 @@ struct chip {
   bool of_pad; /* its load is high, and its clock rests high */
 };
 
+/* Pads that are asked in frames: how they talk, and who is joined to whom. */
+enum talk_kind { TALK_PHASED, TALK_PACKET, TALK_LATCH };
+
+#define SAYS_LOW (-1)
+#define SAYS_HIGH (-2)
+
+struct talk {
+  enum talk_kind kind;
+  int lines_at;
+  int lines;
+  int pads_at; /* the one that is asked, and all that have a say */
+  int pads;
+  int nets;
+  int rails_at;
+  int says_at; /* phased: a button, SAYS_LOW or SAYS_HIGH by phase and line; others: their lines */
+  int phases;
+  int select;
+  int64_t forget_us;
+  int bytes_at; /* of a packet: what it is asked, and what it says meanwhile */
+  int asked;
+  bool falls; /* of a register */
+  int known_at; /* bits that it is known by, twice their number, and 1 where high */
+  int known;
+};
+
+struct talk_line {
+  int terminal; /* of the board, or -1 */
+  bool console; /* the board drives it */
+  bool both;    /* the pad drives it both ways, else low only */
+  bool high;    /* how it rests */
+  bool pulled;
+  int net;
+};
+
+struct talk_pad {
+  bool fed;
+  int nets_at; /* its net, line by line */
+  int bits_at; /* the contacts of its buttons, -1 for none */
+  int bits;
+  int axes_at;
+  int axes;
+};
+
 struct chain {
   int load; /* terminals */
   int clock;

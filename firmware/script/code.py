@@ -110,9 +110,14 @@ class Contest:
 
 
 class Program:
-    def __init__(self, hardware, profile):
+    def __init__(self, hardware, profile, before=None):
         self.hw = hardware
         self.profile = profile
+        # if N_FRAMES
+        # With a program before this one pads were asked just now, and their pause goes on.
+        self.frame_waits = before.frame_waits if before else [0] * len(FRAMES)
+        self.said = before.said if before else [None] * sum(len(row[3]) for row in FRAMES)
+        # end
         self.meanings = MEANINGS[profile]
         self.targets = TARGETS[profile]
         self.reports = REPORTS[profile]
@@ -192,6 +197,10 @@ class Program:
         for terminal in FEEDS:
             self.hw.drive(terminal, True)
         # end
+        # if N_FRAMES
+        for terminal, level in FRAME_LINES:
+            self.hw.drive(terminal, level)
+        # end
         # if N_CHAINS
         for chain, (load, clock, data, bits) in enumerate(CHAINS):
             self.hw.drive(clock, self.pad(chain))
@@ -263,6 +272,37 @@ class Program:
         return out
 
     # end
+    # if N_FRAMES
+    def look_at_frames(self):
+        """Pads that talk in frames are asked step by step; what they said last stands meanwhile."""
+        for frame, (every, steps, known, pads) in enumerate(FRAMES):
+            if self.frame_waits[frame] == 0:
+                self.ask_pads(steps, known, pads)
+                self.frame_waits[frame] = every
+            self.frame_waits[frame] -= 1
+
+    def ask_pads(self, steps, known, pads):
+        taken = [[] for _ in pads]
+        for how, of in steps:
+            if how is TAKE:
+                for bits, (pad, lines) in zip(taken, pads):
+                    line = lines[of]
+                    bits.append(line == NONE or self.hw.read(line))
+            elif of != NONE:
+                for _ in range(abs(how)):
+                    self.hw.drive(of, how > 0)
+        for bits, (pad, lines) in zip(taken, pads):
+            there = all(bits[bit] == high for bit, high in known)
+            self.said[pad] = bits if there else None
+
+    def said_code(self, pad, place):
+        bits = self.said[pad]
+        if bits is None:
+            return CODE_MOST // 2 + 1
+        value = sum(1 << i for i in range(8) if bits[place + i])
+        return (2 * value * CODE_MOST + 255) // 510
+
+    # end
     # if N_MUXES
     def pick(self, mux, channel):
         for bit, terminal in enumerate(MUXES[mux]):
@@ -277,6 +317,9 @@ class Program:
         # end
         # if N_CHAINS
         bits = self.shift()
+        # end
+        # if N_FRAMES
+        self.look_at_frames()
         # end
         # if USE_STEPS
         measured, step_code = NONE, 0
@@ -304,7 +347,16 @@ class Program:
             pressed = False
             if kind == LOOK_HIGH:
                 pressed = hw.read(terminal)
-            # if USE_CODES
+            # if N_FRAMES
+            elif kind == LOOK_SAID:
+                said = self.said[of]
+                pressed = said is not None and not said[place]
+            # end
+            # if N_FRAMES
+            elif kind == LOOK_SAID_CODE:
+                self.codes[look] = self.said_code(of, place)
+            # end
+            # if USE_CONVERTER
             elif kind == LOOK_CODE or kind == LOOK_CHANNEL_CODE:
                 self.codes[look] = hw.convert(terminal)
             # end
@@ -1020,7 +1072,7 @@ def run():
             chosen = program.chosen(us)
             if chosen != NONE:
                 keep(chosen)
-                program = Program(hardware, chosen)
+                program = Program(hardware, chosen, program)
             # end
         if us >= poll_us:
             poll_us = max(poll_us + POLL_US, us)

@@ -26,7 +26,7 @@ extern "C" void hw_drive(number_t terminal, enum level level) {
   delayMicroseconds(SETTLE_US);
 }
 
-#if USE_CODES
+#if USE_CONVERTER
 extern "C" uint16_t hw_convert(number_t terminal) { return (uint16_t)analogRead(pins[terminal]); }
 #endif
 
@@ -140,7 +140,7 @@ static void begin() {
     return;
   }
   begun = true;
-#if USE_CODES && CODE_MOST != 1023
+#if USE_CONVERTER && CODE_MOST != 1023
   analogReadResolution(CODE_BITS);
 #endif
   for (number_t t = 0; t < N_TERMINALS; t++) {

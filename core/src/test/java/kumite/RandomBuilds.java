@@ -281,7 +281,7 @@ public final class RandomBuilds {
 
   /** {@return the build with a wire of its plan left out, moved to another place, or one added} */
   public static Build spoiled(Build build, SplittableRandom random) {
-    List<Strand> strands = Loom.of(build, CATALOGUE).strands();
+    List<Strand> strands = Loom.of(build, CATALOGUE.with(build)).strands();
     if (strands.isEmpty()) {
       return build;
     }

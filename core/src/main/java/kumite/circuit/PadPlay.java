@@ -118,6 +118,11 @@ public final class PadPlay {
     return talks.stream().map(talk -> talk.held(hands)).toList();
   }
 
+  /** {@return the pads that have a say, the one that is asked first} */
+  List<Talk> talks() {
+    return talks;
+  }
+
   Joined joined() {
     PortKind kind = talks.get(0).kind();
     Map<Integer, Integer> numbers = new HashMap<>();

@@ -21,6 +21,7 @@ import kumite.name.Joint;
  * @param multiplexers those that have their supply and ground, in the order of the wiring
  * @param terminals by the name of a board's input, its net
  * @param leakOhm by the name of a board's input, what leaks there
+ * @param talks the pads that are asked in frames
  * @param dead why nothing works at all, where a supply is shorted
  * @param mayShort whether any hands could short a supply
  */
@@ -32,6 +33,7 @@ public record Ways(
     List<Mux> multiplexers,
     Map<String, Integer> terminals,
     Map<String, Double> leakOhm,
+    List<Talking> talks,
     Optional<String> dead,
     boolean mayShort) {
 
@@ -184,6 +186,7 @@ public record Ways(
         multiplexers,
         terminals,
         leaks,
+        Talking.of(network),
         network.dead(),
         network.mayShort());
   }

@@ -100,6 +100,10 @@ public final class Session {
   private int[] codes;
   private boolean[] late;
   private final Set<ContactId> unsure = new TreeSet<>();
+
+  /** Looks since power-up: pads that need a pause are read at some of them only. */
+  private long looked;
+
   private final Optional<SelfTest.Writer> stream;
   private final boolean answers;
   private final boolean lights;
@@ -136,6 +140,7 @@ public final class Session {
     if (program != null) {
       see();
       see(); // registers show the look before
+      looked = 0;
       run(restUs(0), t -> {}, (id, transfer) -> true);
     }
   }
@@ -164,6 +169,7 @@ public final class Session {
     pressed = other.pressed.clone();
     codes = other.codes.clone();
     late = other.late.clone();
+    looked = other.looked;
     unsure.addAll(other.unsure);
     stream = other.stream;
     answers = other.answers;
@@ -539,11 +545,17 @@ public final class Session {
       off = false;
       program = device.program().orElseThrow();
       combinations = combinations(device);
+      looked = 0;
     }
     Map<Look, Seen> seen = known.computeIfAbsent(now, held -> inputs.orElseThrow().see(at(held)));
+    Set<ContactId> before = Set.copyOf(unsure);
     unsure.clear();
     int off = device.noise().at(nowUs, seed);
     for (int i = 0; i < looks.size(); i++) {
+      if (looks.get(i).how() instanceof Look.Frame frame && !asks(frame)) {
+        looks.get(i).contact().filter(before::contains).ifPresent(unsure::add);
+        continue; // what it said last stands
+      }
       Seen one = seen.get(looks.get(i));
       if (one.reading() == InputLevels.Reading.UNDEFINED) {
         looks.get(i).contact().ifPresent(unsure::add);
@@ -558,6 +570,11 @@ public final class Session {
         noisy(i, off);
       }
     }
+    looked++;
+  }
+
+  private boolean asks(Look.Frame frame) {
+    return looked % frame.everyLooks(device.timing().scanUs()) == 0;
   }
 
   private void noisy(int i, int off) {

@@ -15,6 +15,10 @@ final class CSource {
           "N_CHAINS",
           "N_BITS",
           "N_MUXES",
+          "N_FRAMES",
+          "N_PADS",
+          "N_FRAME_BITS",
+          "N_FRAME_LINES",
           "N_PULSES",
           "N_REPEATS",
           "N_FEEDS",
@@ -35,6 +39,7 @@ final class CSource {
           "N_GATES",
           "N_PAIRS",
           "USE_CODES",
+          "USE_CONVERTER",
           "USE_PADS",
           "USE_STEPS",
           "USE_TOUCH",
@@ -120,6 +125,7 @@ final class CSource {
     Map<String, Boolean> parts = new java.util.LinkedHashMap<>();
     parts.put("device.c", true);
     parts.put("sample.c", true);
+    parts.put("frames.c", score.size("N_FRAMES") > 0);
     parts.put("settle.c", true);
     parts.put("compose.c", true);
     parts.put("layers.c", score.size("N_LAYERS") > 0);

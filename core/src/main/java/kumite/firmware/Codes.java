@@ -18,7 +18,9 @@ final class Codes {
           "LOOK_CHANNEL",
           "LOOK_CHANNEL_CODE",
           "LOOK_STEP",
-          "LOOK_CODE");
+          "LOOK_CODE",
+          "LOOK_SAID",
+          "LOOK_SAID_CODE");
   static final List<String> TARGETS =
       List.of(
           "TARGET_NOWHERE",

@@ -81,6 +81,9 @@ public final class Firmware {
    */
   private static final BoardKind.Memory INTERPRETER = new BoardKind.Memory(192 * 1024, 32 * 1024);
 
+  /** What one step of a frame takes an interpreter: common practice, no source. */
+  private static final long STEP_US = 30;
+
   private static final Pattern COMMENT = Pattern.compile("(?s)/\\*.*?\\*/");
 
   private final Blueprint blueprint;
@@ -199,6 +202,15 @@ public final class Firmware {
               + " answers a console within microseconds, and an interpreter takes longer: take the"
               + " sketch or portable");
     }
+    long frameUs = score.table("step_how").map(Table::rows).map(List::size).orElse(0) * STEP_US;
+    if (target == Target.SCRIPT && frameUs > blueprint.timing().scanUs()) {
+      return Optional.of(
+          "asking its pads takes an interpreter some "
+              + frameUs / 1000
+              + " ms, longer than a look: take the sketch or portable, or look each "
+              + (frameUs / 1000 + 1)
+              + " ms");
+    }
     if (target == Target.SCRIPT && score.size("N_STRIPS") > 0) {
       return Optional.of(
           "a strip wants its bits within a part of a microsecond, and an interpreter keeps no such"
@@ -251,6 +263,7 @@ public final class Firmware {
             "solve.c",
             "session.c",
             "console.c",
+            "pads.c",
             "script.c",
             "chance.c",
             "main.c")) {

@@ -56,11 +56,13 @@ final class LookRows {
   private final Map<Chain, Integer> chains = new LinkedHashMap<>();
   private final Map<List<Terminal>, Integer> muxes = new LinkedHashMap<>();
   private final Map<ContactId, Integer> places = new LinkedHashMap<>();
+  private final FrameRows frames;
 
   LookRows(Blueprint blueprint, Score.Sheet sheet) {
     this.blueprint = blueprint;
     this.sheet = sheet;
     this.looks = blueprint.looks().all();
+    this.frames = new FrameRows(blueprint, sheet, this);
     this.senses = blueprint.senses();
     Map<ContactId, String> named = new LinkedHashMap<>();
     for (ContactSite site : blueprint.loom().sites()) {
@@ -112,6 +114,7 @@ final class LookRows {
   void write() {
     sheet.size("N_LOOKS", looks.size());
     gatherChains();
+    frames.write();
     looks();
     order();
     shared();
@@ -146,7 +149,7 @@ final class LookRows {
       case UP -> "USE_OF_UP";
       case DOWN -> "USE_OF_DOWN";
       case TOUCH -> "USE_OF_TOUCH";
-      case CHARGE, NONE -> look.measured() ? "USE_OF_CODE" : "USE_OF_OPEN";
+      case CHARGE, NONE -> look.measured() && !look.heard() ? "USE_OF_CODE" : "USE_OF_OPEN";
     };
   }
 
@@ -172,14 +175,19 @@ final class LookRows {
         kind = channel.measured() ? "LOOK_CHANNEL_CODE" : "LOOK_CHANNEL";
         with = mux(channel);
         place = channel.code();
-        sheet.uses("USE_CODES", channel.measured());
+        converts(channel.measured());
+      } else if (look.how() instanceof Look.Frame frame) {
+        kind = frame.axis() ? "LOOK_SAID_CODE" : "LOOK_SAID";
+        with = frames.pad(frame);
+        place = frames.place(frame);
+        sheet.uses("USE_CODES", frame.axis());
       } else if (look.how() instanceof Look.Step step) {
         kind = "LOOK_STEP";
         place = sheet.words("step_from").size();
         int[] bounds = step.bounds(blueprint.board().adcBits());
         sheet.words("step_from").add(bounds[step.step() - 1], "", name);
         sheet.words("step_below").add(bounds[step.step()]);
-        sheet.uses("USE_CODES", true);
+        converts(true);
         sheet.uses("USE_STEPS", true);
       } else if (look.how() instanceof Look.Touch) {
         kind = "LOOK_TOUCH";
@@ -188,12 +196,17 @@ final class LookRows {
         kind = level.pressedLow() ? "LOOK_LOW" : "LOOK_HIGH";
       } else {
         kind = "LOOK_CODE";
-        sheet.uses("USE_CODES", true);
+        converts(true);
       }
       sheet.bytes("look_kind").code(kind, name);
       sheet.number("look_with", with, "");
       sheet.words("look_place").add(place);
     }
+  }
+
+  private void converts(boolean does) {
+    sheet.uses("USE_CODES", does);
+    sheet.uses("USE_CONVERTER", does);
   }
 
   private int chain(Look look, Look.Bit bit) {

@@ -215,7 +215,7 @@ final class Readme {
     item(
         "Write the calls of device.h with what your board's maker supplies: read and drive a"
             + " terminal, "
-            + (firmware.score().size("USE_CODES") > 0 ? "read the converter, " : "")
+            + (firmware.score().size("USE_CONVERTER") > 0 ? "read the converter, " : "")
             + "microseconds, send a report.");
     item(
         "Before the first look set up each terminal as device_terminal_use says, then call"

@@ -141,16 +141,17 @@ final class ScriptSource {
     rows(
         "LOOKS",
         score.contacts().size(),
-        i ->
-            tuple(
-                word("look_kind", i),
-                at("look_terminal", i),
-                at("look_with", i),
-                at("look_place", i)),
+        i -> tuple(word("look_kind", i), at("look_terminal", i), at("look_with", i), look(i)),
         i -> i + " " + score.contacts().get(i));
     out.append("ORDER = ")
         .append(tuple(IntStream.range(0, score.contacts().size()).map(i -> at("look_order", i))))
         .append('\n');
+  }
+
+  /** Bits of a pad are numbered by themselves here. */
+  private int look(int i) {
+    boolean said = word("look_kind", i).startsWith("LOOK_SAID");
+    return at("look_place", i) - (said ? at("pad_bits_at", at("look_with", i)) : 0);
   }
 
   /** Boards name terminals with a letter first. */
@@ -197,6 +198,9 @@ final class ScriptSource {
             i -> "with the one before, then how often each is driven");
       }
     }
+    if (score.size("N_FRAMES") > 0) {
+      frames();
+    }
     if (score.size("N_MUXES") > 0) {
       rows("MUXES", score.size("N_MUXES"), i -> stretch("mux_at", i, "mux_selects"), i -> "");
     }
@@ -212,6 +216,47 @@ final class ScriptSource {
           i -> tuple(at("lamp_terminal", i), stretch("lamp_at", i, "lamp_looks")),
           i -> "");
     }
+  }
+
+  /** Of each frame: how often it is asked, its steps, what its pads are known by, its pads. */
+  private void frames() {
+    out.append("TAKE = None\n");
+    rows(
+        "FRAMES",
+        score.size("N_FRAMES"),
+        i ->
+            tuple(
+                at("frame_every", i),
+                tuple(span("frame_steps_at", i).mapToObj(s -> step(s)).toList()),
+                tuple(
+                    span("frame_known_at", i)
+                        .map(k -> at("frame_known", k))
+                        .mapToObj(known -> tuple(known / 2, truth(known % 2)))
+                        .toList()),
+                tuple(span("frame_pads_at", i).mapToObj(this::framed).toList())),
+        i -> "");
+    rows(
+        "FRAME_LINES",
+        score.size("N_FRAME_LINES"),
+        i -> tuple(at("frame_line", i), truth(at("frame_line_high", i))),
+        i -> "");
+  }
+
+  private IntStream span(String places, int i) {
+    return IntStream.range(at(places, i), at(places, i + 1));
+  }
+
+  private String step(int number) {
+    int how = at("step_how", number);
+    int times = how >= FrameRows.HIGH_STEP ? how - FrameRows.HIGH_STEP : -how;
+    return tuple(how == 0 ? "TAKE" : times, at("step_with", number));
+  }
+
+  private String framed(int pad) {
+    int from = at("pad_reads_at", pad);
+    int rows = score.table("pad_reads").orElseThrow().rows().size();
+    int to = pad + 1 < score.size("N_PADS") ? at("pad_reads_at", pad + 1) : rows;
+    return tuple(pad, tuple(IntStream.range(from, to).map(k -> at("pad_reads", k))));
   }
 
   /** The rows of a table from one place to the next. */

@@ -18,6 +18,8 @@ import kumite.kind.ControlKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Look;
 import kumite.name.ContactId;
+import kumite.signal.Level;
+import kumite.signal.SignalLine;
 
 /** Writes the wires of a build as tables, for the simulated board that runs the program. */
 final class World {
@@ -28,6 +30,7 @@ final class World {
   private final Map<ContactId, Integer> contacts = new HashMap<>();
   private final Map<String, Integer> terminals = new HashMap<>();
   private final Map<Integer, Integer> kept = new LinkedHashMap<>(); // by number in the ways
+  private final PadTables pads;
   private final StringBuilder out = new StringBuilder();
 
   World(Blueprint blueprint, Score score) {
@@ -42,6 +45,7 @@ final class World {
     for (int i = 0; i < score.terminals().size(); i++) {
       terminals.put(score.terminals().get(i), i);
     }
+    this.pads = new PadTables(ways.talks(), contacts, terminals);
     for (int i = 0; i < ways.all().size(); i++) {
       Ways.Way way = ways.all().get(i);
       // A terminal that the program never drives lets nothing through.
@@ -108,9 +112,8 @@ final class World {
         extern const long world_longest_window_us[];
         extern const bool world_console_early[];
         extern const char *const world_profiles[];
-
-        #endif
         """);
+    out.append(pads.header()).append("\n#endif\n");
     return out.toString();
   }
 
@@ -160,7 +163,7 @@ final class World {
     rows("const uint8_t world_rest", score.terminals(), this::rest);
     rows("const long world_longest_window_us", blueprint.profiles(), World::window);
     rows("const char *const world_profiles", blueprint.profiles(), p -> quoted(p.name()));
-    return out.toString();
+    return out.append(pads.source()).toString();
   }
 
   private <T> void rows(String name, List<T> all, Function<T, String> text) {
@@ -172,7 +175,7 @@ final class World {
     out.append(all.isEmpty() ? "\n  0" : "").append("\n};\n");
   }
 
-  private static String braced(Object... items) {
+  static String braced(Object... items) {
     return Arrays.stream(items).map(Object::toString).collect(Collectors.joining(", ", "{", "}"));
   }
 
@@ -260,15 +263,28 @@ final class World {
     int at = terminals.get(terminal);
     boolean high =
         chains.stream().anyMatch(c -> (c.latch() > 0 ? c.clock() : c.load()) == at)
-            || blueprint.looks().feeds().contains(terminal);
+            || blueprint.looks().feeds().contains(terminal)
+            || rests(terminal, Level.HIGH);
     boolean low =
         chains.stream().anyMatch(c -> (c.latch() > 0 ? c.load() : c.clock()) == at)
             || blueprint.looks().all().stream()
                 .anyMatch(
                     look ->
                         look.how() instanceof Look.Channel channel
-                            && channel.selects().stream().anyMatch(s -> s.name().equals(terminal)));
+                            && channel.selects().stream().anyMatch(s -> s.name().equals(terminal)))
+            || rests(terminal, Level.LOW);
     return high ? "2" : low ? "1" : "0";
+  }
+
+  private boolean rests(String terminal, Level level) {
+    return FrameRows.pads(blueprint).stream()
+        .flatMap(
+            pad ->
+                pad.kind().lines().stream()
+                    .filter(line -> line.from() == SignalLine.From.CONSOLE)
+                    .filter(line -> line.idle() == level)
+                    .flatMap(line -> Optional.ofNullable(pad.lines().get(line.name())).stream()))
+        .anyMatch(at -> at.name().equals(terminal));
   }
 
   private static String window(Profile profile) {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import kumite.kind.Terminal;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.signal.Asking;
 
 /**
  * One look of the board: which terminal it reads, what it does before, and when that counts as
@@ -114,6 +115,16 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
           .filter(line -> line.from().byConsole())
           .flatMap(line -> Optional.ofNullable(talk.lines().get(line.name())).stream())
           .toList();
+    }
+
+    /** {@return how the programs that are written for the board ask the pad; empty if none does} */
+    public Optional<Asking> asking() {
+      return talk.kind().mechanism().asking(talk.kind());
+    }
+
+    /** {@return at each how many looks the pad is asked, 1 for all} */
+    public int everyLooks(int scanUs) {
+      return asking().map(a -> a.everyLooks(1000L * scanUs, Talk.SETTLE_NS)).orElse(1);
     }
   }
 

@@ -42,16 +42,21 @@ public record Pad(Port port, PortKind kind) implements Plugged {
 
   /** {@return whether its lines are planned and read: a device of its own wants a host there} */
   public boolean read() {
-    return written() || framed();
+    return levels() || framed();
   }
 
   /** {@return whether what it says is heard as frames: no wire says it by its level alone} */
   public boolean framed() {
-    return !written() && !(kind.mechanism() instanceof UsbPad);
+    return !levels() && !(kind.mechanism() instanceof UsbPad);
   }
 
   /** {@return whether the programs that Kumite writes read such a pad} */
   public boolean written() {
+    return levels() || kind.mechanism().asking(kind).isPresent();
+  }
+
+  /** Its lines are looked at as those of contacts, registers and multiplexers are. */
+  private boolean levels() {
     return kind.mechanism() instanceof SerialLatch latch
             && latch.take() == SerialLatch.Take.BEFORE_RISE
         || kind.mechanism() instanceof Phased phased && phased.phases().size() <= 2

@@ -105,7 +105,13 @@ final class PadGrouping implements Grouping {
   /** {@return how long one reading of all pads takes, which are read together, in us} */
   private static double micros(PortKind kind) {
     boolean turned = kind.mechanism() instanceof Phased phased && phased.phases().size() == 2;
-    return turned ? 2 * STEP_MICROS : kind.mechanism().readingNs(kind) / 1000.0;
+    return turned
+        ? 2 * STEP_MICROS
+        : kind.mechanism()
+                .asking(kind)
+                .map(asking -> asking.takesNs(Talk.SETTLE_NS))
+                .orElseGet(() -> kind.mechanism().readingNs(kind))
+            / 1000.0;
   }
 
   /** Names of contacts have letters and digits only. */

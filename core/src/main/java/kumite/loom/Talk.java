@@ -21,6 +21,9 @@ import kumite.signal.PortKind;
 public record Talk(Pad pad, Map<String, Terminal> lines) {
   private static final double HELD = 0.5;
 
+  /** What a board needs to turn a line or to read one, in ns, as device.h promises it. */
+  public static final long SETTLE_NS = 5000;
+
   public Talk {
     lines = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(lines));
   }

@@ -2,6 +2,7 @@ package kumite.signal;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -44,6 +45,13 @@ public sealed interface Mechanism
    */
   default Map<String, String> ownLines(PortKind kind) {
     return Map.of();
+  }
+
+  /**
+   * {@return what a board's program does to read such a pad; empty where none that we write can}
+   */
+  default Optional<Asking> asking(PortKind kind) {
+    return Optional.empty();
   }
 
   /** {@return how long one reading usually takes, in ns; 0 where the pad sends by itself} */

@@ -5,6 +5,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -95,6 +96,44 @@ public record Packet(List<Integer> question, List<Integer> identity) implements 
     Bytes.buttons(kind.order(), held).forEach(b -> all.add(~b & 0xFF));
     kind.axes().forEach(axis -> all.add(Bytes.axis(held.at(axis))));
     return all;
+  }
+
+  /** Byte after byte, each after the time in which the slowest pad has acknowledged the last. */
+  @Override
+  public Optional<Asking> asking(PortKind kind) {
+    Asking.Draft draft = new Asking.Draft();
+    long between =
+        kind.time(Timed.TO_ACKNOWLEDGE).mostNs()
+            + kind.time(Timed.ACKNOWLEDGE).mostNs()
+            + kind.time(Timed.BETWEEN).usualNs();
+    int buttons = question.size();
+    int axes = buttons + Bytes.count(kind.order());
+    draft.drive("select", false, kind.time(Timed.TO_BYTE));
+    boolean command = true;
+    for (int number = 0; number < size(kind); number++) {
+      int sent = number < question.size() ? question.get(number) : 0;
+      for (int bit = 0; bit < 8; bit++) {
+        boolean high = (sent >> bit & 1) == 1;
+        if (high != command) {
+          draft.drive("command", high, 0);
+          command = high;
+        }
+        draft.drive("clock", false, kind.time(Timed.CLOCK_LOW));
+        int taken = draft.take("data");
+        draft.drive("clock", true, bit == 7 ? between : kind.time(Timed.CLOCK_HIGH).usualNs());
+        if (number > 0 && number < buttons) {
+          draft.known(taken, (identity.get(number) >> bit & 1) == 1);
+        } else if (number >= buttons && number < axes) {
+          int at = (number - buttons) * 8 + bit;
+          draft.button(at < kind.order().size() ? kind.order().get(at) : "", taken);
+        } else if (number >= axes && bit == 0) {
+          draft.axis(kind.axes().get(number - axes), taken);
+        }
+      }
+    }
+    draft.drive("command", true, 0);
+    draft.drive("select", true, 0);
+    return Optional.of(draft.done(0));
   }
 
   // ---- the pad

@@ -135,6 +135,26 @@ public record Phased(Optional<String> select, List<Map<String, Says>> phases) im
     return select.isEmpty() ? 0 : phases.size() * kind.time(Timed.SETTLE).usualNs();
   }
 
+  /** A pad that counts is asked phase by phase; another one is looked at line by line. */
+  @Override
+  public Optional<Asking> asking(PortKind kind) {
+    if (!counts()) {
+      return Optional.empty();
+    }
+    Asking.Draft draft = new Asking.Draft();
+    Set<String> said = new HashSet<>();
+    for (int phase = 0; phase < phases.size(); phase++) {
+      draft.drive(select.orElseThrow(), phase % 2 == 0, kind.time(Timed.SETTLE));
+      for (Map.Entry<String, Says> entry : phases.get(phase).entrySet()) {
+        if (entry.getValue() instanceof Says.Button button && said.add(button.name())) {
+          draft.button(button.name(), draft.take(entry.getKey()));
+        }
+      }
+    }
+    draft.drive(select.orElseThrow(), true, kind.time(Timed.SETTLE));
+    return Optional.of(draft.done(kind.time(Timed.FORGET).mostNs()));
+  }
+
   private static Level level(Says says, Held held) {
     return says instanceof Says.Button button
         ? Level.of(!held.holds(button.name()))

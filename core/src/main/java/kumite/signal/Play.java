@@ -95,12 +95,15 @@ public record Play(Waveform waveform, List<Reading> readings) {
    */
   public static Play over(
       PortKind kind, IntFunction<Held> hands, int frames, Tempo tempo, Over over) {
-    return talk(kind, frames, tempo, over, false, bus -> pads(kind, hands, tempo, over, bus));
+    return talk(
+        kind, frames, tempo, over, false, false, bus -> pads(kind, hands, tempo, over, bus));
   }
 
   /**
-   * {@return what the console makes of pads while hands stand still, as soon as a reading tells all
-   * of it; empty if none does}
+   * {@return what a board makes of pads while hands stand still, as soon as a reading tells all of
+   * it; empty if none does}
+   *
+   * <p>It asks as the programs do that are written for it, or else as a console does.
    *
    * @param hands what is held at each pad, the first first
    */
@@ -114,6 +117,7 @@ public record Play(Waveform waveform, List<Reading> readings) {
                 tempo,
                 over,
                 frames == 1,
+                true,
                 bus -> pads(kind, pad -> hands.get(pad - 1), tempo, over, bus))
             .readings();
     return readings.isEmpty() ? Optional.empty() : Optional.of(readings.get(readings.size() - 1));
@@ -143,6 +147,7 @@ public record Play(Waveform waveform, List<Reading> readings) {
         tempo,
         over,
         false,
+        false,
         bus -> {
           if (over.pads().contains(1)) {
             pulled.forEach(name -> bus.pull(new Pin(1, name), PULL_OHM, true));
@@ -153,10 +158,17 @@ public record Play(Waveform waveform, List<Reading> readings) {
 
   /**
    * @param once whether it is over with the first reading
+   * @param board whether a board asks, else a console
    * @param far sets up the pad's side
    */
   private static Play talk(
-      PortKind kind, int frames, Tempo tempo, Over over, boolean once, Consumer<Bus> far) {
+      PortKind kind,
+      int frames,
+      Tempo tempo,
+      Over over,
+      boolean once,
+      boolean board,
+      Consumer<Bus> far) {
     Check.between(1, MOST_FRAMES, frames, "number of frames");
     Bus bus = new Bus(over.joins());
     over.rails().forEach(bus::hold);
@@ -172,7 +184,11 @@ public record Play(Waveform waveform, List<Reading> readings) {
     }
     List<Reading> readings = new ArrayList<>();
     Side side = new Side(bus, Pin.CONSOLE, tempo);
-    Mechanism.Console console = kind.mechanism().console(kind, side, readings::add);
+    Optional<Asking> asking = kind.mechanism().asking(kind).filter(a -> board);
+    Mechanism.Console console =
+        asking.isPresent()
+            ? asking.get().board(kind, side, readings::add)
+            : kind.mechanism().console(kind, side, readings::add);
     far.accept(bus);
     long end = REST_NS;
     for (int i = 0; i < frames; i++) {

@@ -92,6 +92,23 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
         + kind.order().size() * clock;
   }
 
+  /** One that wants its bits taken late; others are shifted out as registers are. */
+  @Override
+  public Optional<Asking> asking(PortKind kind) {
+    if (take == Take.BEFORE_RISE) {
+      return Optional.empty();
+    }
+    Asking.Draft draft = new Asking.Draft();
+    draft.drive("latch", true, kind.time(Timed.LATCH));
+    draft.drive("latch", false, kind.time(Timed.TO_CLOCK));
+    for (String button : kind.order()) {
+      draft.button(button, draft.take("data"));
+      draft.drive("clock", false, kind.time(Timed.CLOCK_LOW));
+      draft.drive("clock", true, kind.time(Timed.CLOCK_HIGH));
+    }
+    return Optional.of(draft.done(0));
+  }
+
   // ---- the pad
 
   @Override

@@ -61,14 +61,14 @@ public final class ProgrammableBuilds {
       BoardKind board = BOARDS.get(random.nextInt(BOARDS.size()));
       build = build.withBoard(Optional.of(new BoardChoice(board.id(), Placement.at(40, 40))));
     }
-    for (Port port : build.ports().ports()) { // no program reads what talks in frames
-      boolean framed =
+    for (Port port : build.ports().ports()) {
+      boolean unwritten =
           build
               .ports()
               .kindOf(port)
-              .filter(kind -> new Pad(port, kind).framed() && port.reads())
+              .filter(kind -> !new Pad(port, kind).written() && port.reads())
               .isPresent();
-      build = framed ? build.without(port.id()) : build;
+      build = unwritten ? build.without(port.id()) : build;
     }
     if (random.nextInt(4) > 0) {
       build = RandomBuilds.layered(build, random);

@@ -12,7 +12,7 @@ void hw_drive(number_t terminal, enum level level) {
   DDRB = (uint8_t)(level == LEVEL_RELEASED ? DDRB & ~mask : DDRB | mask);
 }
 
-#if USE_CODES
+#if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) {
   ADMUX = terminal;
   ADCSRA |= (1U << ADSC);

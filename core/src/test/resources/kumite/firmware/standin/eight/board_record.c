@@ -29,7 +29,7 @@ bool hw_read(number_t terminal) { return bit(world_read(terminal)); }
 
 void hw_drive(number_t terminal, enum level level) { world_drive(terminal, level); }
 
-#if USE_CODES
+#if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) { return codes_read[code_count++] = world_convert(terminal); }
 #endif
 

@@ -16,7 +16,7 @@ enum { LOOK = 1, POLL = 2, BEGIN = 3, STAND = 4 };
 
 static const uint8_t *bit_at = trace_bits;
 static uint8_t bit_mask = 1;
-#if USE_CODES
+#if USE_CONVERTER
 static uint32_t code_at;
 #endif
 static uint32_t origin, us_now;
@@ -63,7 +63,7 @@ void hw_drive(number_t terminal, enum level level) {
   (void)level;
 }
 
-#if USE_CODES
+#if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) {
   (void)terminal;
   return pgm_read_word(&trace_codes[code_at++]);

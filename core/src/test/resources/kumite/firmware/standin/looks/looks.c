@@ -43,7 +43,7 @@ void hw_drive(number_t terminal, enum level level) {
   }
 }
 
-#if USE_CODES
+#if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) { return (uint16_t)codes[look_at(terminal)]; }
 #endif
 

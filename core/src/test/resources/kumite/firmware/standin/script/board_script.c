@@ -18,9 +18,21 @@ void script_set(struct script_board calls) { script_board = calls; }
 
 uint8_t device_terminal_use(number_t terminal) { return terminal_use[terminal]; }
 
-void board_power_up(void) { script_board.power_up(); }
+static void fresh(void) {
+#if N_FRAMES
+  pads_fresh();
+#endif
+}
 
-void board_begin(unsigned profile) { script_board.begin(profile); }
+void board_power_up(void) {
+  fresh();
+  script_board.power_up();
+}
+
+void board_begin(unsigned profile) {
+  fresh();
+  script_board.begin(profile);
+}
 
 unsigned board_profile(void) { return script_board.profile(); }
 

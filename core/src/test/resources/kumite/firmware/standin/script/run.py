@@ -152,7 +152,7 @@ def look():
     if hasattr(device, "chosen"):
         chosen = device.chosen(us)
         if chosen != program.NONE:
-            device = program.Program(hardware, chosen)
+            device = program.Program(hardware, chosen, device)
 
 
 was_gone = False

@@ -85,7 +85,7 @@ int digitalRead(uint8_t pin) {
 }
 
 int analogRead(uint8_t pin) {
-#if USE_CODES
+#if USE_CONVERTER
   return world_convert(terminal_of(pin));
 #else
   (void)pin;
@@ -142,11 +142,19 @@ void board_power_up(void) {
 #if USE_RUNNING
   hw_keep(0xFF);
 #endif
+#if N_FRAMES
+  pads_fresh();
+#endif
   device_power_up();
   setup();
 }
 
-void board_begin(unsigned profile) { device_begin((number_t)profile); }
+void board_begin(unsigned profile) {
+#if N_FRAMES
+  pads_fresh();
+#endif
+  device_begin((number_t)profile);
+}
 
 unsigned board_profile(void) { return device_profile(); }
 

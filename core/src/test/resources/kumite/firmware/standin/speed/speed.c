@@ -15,7 +15,7 @@ bool hw_read(number_t terminal) { return !held[terminal]; }
 
 void hw_drive(number_t terminal, enum level level) { sink += terminal + (unsigned)level; }
 
-#if USE_CODES
+#if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) { return held[terminal] ? CODE_MOST : 0; }
 #endif
 

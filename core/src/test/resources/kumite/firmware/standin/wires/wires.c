@@ -11,7 +11,7 @@ int session_noise(void) { return 0; }
 
 bool hw_read(number_t terminal) { return world_read(terminal); }
 void hw_drive(number_t terminal, enum level level) { world_drive(terminal, level); }
-#if USE_CODES
+#if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) { return world_convert(terminal); }
 #endif
 #if USE_TOUCH

@@ -1,0 +1,131 @@
+package kumite.firmware;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.stream.Stream;
+import kumite.Builds;
+import kumite.RandomBuilds;
+import kumite.build.Build;
+import kumite.build.map.AxisName;
+import kumite.build.map.Layer;
+import kumite.build.map.Mapping;
+import kumite.build.map.Profile;
+import kumite.build.map.Target;
+import kumite.build.port.Port;
+import kumite.measure.Placement;
+import kumite.name.ContactId;
+import kumite.name.ControlId;
+import kumite.signal.Limits;
+import kumite.signal.Packet;
+import kumite.signal.PortFile;
+import kumite.signal.PortKind;
+import kumite.signal.SerialLatch;
+import kumite.signal.Timed;
+
+/** Builds whose pads talk in frames: of several kinds, some of them nobody else's. */
+final class FramedBuilds {
+  private static final List<String> BOARDS =
+      List.of("native-5v-54", "native-3v3-48", "native-5v-18", "native-3v3-26", "header-40", "radio-3v3-21");
+
+  private FramedBuilds() {}
+
+  /** {@return the kinds that are asked in frames, and own ones beside them} */
+  static List<PortKind> kinds() {
+    List<PortKind> kinds = new ArrayList<>();
+    for (PortKind kind : PortFile.standard()) {
+      if (kind.mechanism().asking(kind).isPresent()) {
+        kinds.add(kind);
+      }
+    }
+    PortKind latch = PortFile.find(PortFile.standard(), "serial-latch-16").orElseThrow();
+    for (SerialLatch.Shift shift : SerialLatch.Shift.values()) {
+      kinds.add(
+          with(
+              latch,
+              "late-" + shift.ordinal(),
+              new SerialLatch(shift, SerialLatch.Take.BEFORE_FALL),
+              latch.axes(),
+              latch.times()));
+    }
+    PortKind packet = PortFile.find(PortFile.standard(), "packet").orElseThrow();
+    kinds.add(
+        with(
+            packet,
+            "plain-packet",
+            new Packet(List.of(1, 66, 0), List.of(255, 65, 90)),
+            List.of(),
+            packet.times()));
+    // Its lines stand longer than one step of the program can say.
+    Map<Timed, Limits> slow = new LinkedHashMap<>(packet.times());
+    slow.put(Timed.TO_BYTE, Limits.micros(700, 700, 800));
+    kinds.add(
+        with(packet, "slow-packet", new Packet(List.of(9), List.of(7)), List.of("Turn"), slow));
+    return kinds;
+  }
+
+  private static PortKind with(
+      PortKind kind,
+      String id,
+      kumite.signal.Mechanism mechanism,
+      List<String> axes,
+      Map<Timed, Limits> times) {
+    return PortKind.checked(
+        new PortKind(
+            id,
+            kind.what(),
+            kind.pinout(),
+            kind.volts(),
+            kind.worksFromVolts(),
+            kind.lines(),
+            times,
+            kind.order(),
+            axes,
+            mechanism,
+            kind.source()));
+  }
+
+  /** {@return a build of one to four pads drawn by chance, all of whose buttons mean something} */
+  static Build draw(SplittableRandom random) {
+    List<PortKind> kinds = kinds();
+    Build build =
+        Builds.wired(
+            random.nextBoolean() ? Builds.buttons() : Builds.buttons(60, 60, 120, 60),
+            BOARDS.get(random.nextInt(BOARDS.size())));
+    build = build.withPorts(build.ports().withKinds(own(kinds)));
+    Mapping mapping = build.mapping();
+    int button = 1;
+    int axis = 0;
+    PortKind first = kinds.get(random.nextInt(kinds.size()));
+    for (int i = random.nextInt(4); i >= 0; i--) {
+      PortKind kind = random.nextInt(3) > 0 ? first : kinds.get(random.nextInt(kinds.size()));
+      ControlId id = build.freshId("Pad " + (i + 1));
+      Port port =
+          Port.of(id, "Pad " + (i + 1), kind.id(), Placement.at(20 + 40 * i, random.nextInt(200)));
+      build = build.withPorts(build.ports().with(port));
+      for (PortKind.Bit bit : Stream.concat(kind.contacts().stream(), kind.axisContacts().stream()).toList()) {
+        boolean turns = kind.axes().contains(bit.button());
+        if (turns && axis < AxisName.values().length && random.nextBoolean()) {
+          Target to = new Target.Axis(AxisName.values()[axis++]);
+          mapping = mapping.with(new ContactId(id, bit.contact()), new Mapping.Entry(to, ""));
+        } else if (button <= 64) {
+          Target to = new Target.Button(button++);
+          mapping = mapping.with(new ContactId(id, bit.contact()), new Mapping.Entry(to, ""));
+        }
+      }
+    }
+    build = build.withMapping(mapping);
+    if (random.nextInt(3) == 0) {
+      build = RandomBuilds.layered(build, random);
+    }
+    return random.nextInt(3) == 0 ? RandomBuilds.spoiled(build, random) : build;
+  }
+
+  private static List<PortKind> own(List<PortKind> kinds) {
+    return kinds.stream()
+        .filter(kind -> PortFile.find(PortFile.standard(), kind.id()).isEmpty())
+        .toList();
+  }
+}

@@ -12,6 +12,11 @@ static uint8_t taken[N_ANSWERS]; /* what registers took in */
 static uint16_t place[N_CONSOLES];
 static bool control[N_CONSOLES];
 
+#if USE_COUNTED
+static uint8_t turns[N_CONSOLES]; /* of the select line, since it was left alone */
+static uint32_t since[N_CONSOLES];
+#endif
+
 static uint16_t rows(number_t c) {
   return (uint16_t)(rom16(&console_answers_at[c + 1]) - rom16(&console_answers_at[c]));
 }
@@ -21,13 +26,21 @@ static void show(number_t at, uint8_t high) {
   hw_answer(romn(&console_line[at]), high != 0 ? up : LEVEL_LOW);
 }
 
+/* Of an even row the select line is high, of an odd one low; those past the first two are counted. */
+static uint8_t phase(number_t c) {
+  uint8_t low = control[c] ? 0 : 1;
+#if USE_COUNTED
+  if (turns[c] < rom8(&console_phases[c]) && (turns[c] & 1U) == low) {
+    return turns[c];
+  }
+#endif
+  return low;
+}
+
 static void lines(number_t c) {
   number_t from = romn(&console_lines_at[c]);
   number_t count = (number_t)(romn(&console_lines_at[c + 1]) - from);
-  uint16_t row = rom16(&console_answers_at[c]);
-  if (!control[c]) {
-    row = (uint16_t)(row + count);
-  }
+  uint16_t row = (uint16_t)(rom16(&console_answers_at[c]) + phase(c) * (uint16_t)count);
   for (number_t i = 0; i < count; i++) {
     show((number_t)(from + i), levels[side][row + i]);
   }
@@ -48,8 +61,28 @@ static void take(number_t c) {
   bit(c);
 }
 
+#if USE_COUNTED
+/* What did not turn, for all that was seen, is not counted. */
+static void count(number_t c, bool high) {
+  uint32_t us = hw_micros();
+  if (high == control[c]) {
+    return;
+  }
+  if (us - since[c] > rom16(&console_forget_us[c])) {
+    turns[c] = 0;
+  }
+  since[c] = us;
+  if (turns[c] < 255) {
+    turns[c]++;
+  }
+}
+#endif
+
 void device_edge(number_t c, bool clock, bool high) {
   if (rom8(&console_kind[c]) == CONSOLE_PHASED) {
+#if USE_COUNTED
+    count(c, high);
+#endif
     control[c] = high;
     lines(c);
   } else if (!clock) {
@@ -96,6 +129,10 @@ void answers_begin(void) {
   for (number_t c = 0; c < N_CONSOLES; c++) {
     place[c] = rows(c);
     control[c] = rom8(&console_kind[c]) == CONSOLE_PHASED;
+#if USE_COUNTED
+    turns[c] = 0;
+    since[c] = hw_micros();
+#endif
     if (rom8(&console_kind[c]) == CONSOLE_SHIFT) {
       bit(c);
     }

@@ -101,6 +101,8 @@ extern const number_t console_clock[];   /* of its clock, or NONE */
 extern const uint8_t console_falls[];    /* whether the fall of the clock brings the next bit */
 extern const number_t console_lines_at[];
 extern const number_t console_line[]; /* the terminals that tell */
+extern const uint8_t console_phases[];    /* what its lines say in turn, as the select line turns */
+extern const uint16_t console_forget_us[]; /* left alone for longer, it counts from the first */
 extern const uint8_t console_open[];  /* of a line, whether it is let go in place of high */
 extern const uint16_t console_answers_at[];
 

@@ -41,7 +41,13 @@ uint8_t hw_kept(void) { return stored; }
 void hw_restart(void) {}
 #endif
 
-uint32_t hw_micros(void) { return (uint32_t)session_now(); }
+uint32_t hw_micros(void) {
+#if N_CONSOLES
+  return consoles_micros();
+#else
+  return (uint32_t)session_now();
+#endif
+}
 
 void board_power_up(void) {
 #if USE_RUNNING

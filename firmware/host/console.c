@@ -18,7 +18,7 @@ static void ask(number_t c, char *bits) {
     for (uint16_t i = 0; i < rows; i++) {
       number_t line = (number_t)(i % (uint16_t)(to - from));
       if (line == 0) {
-        board_edge(c, false, i == 0);
+        board_edge(c, false, i / (uint16_t)(to - from) % 2 == 0);
       }
       *bits++ = line_of((number_t)(from + line));
     }
@@ -37,8 +37,19 @@ static void ask(number_t c, char *bits) {
   *bits = '\0';
 }
 
+/* A console asks once a frame; here it does so at each poll, a frame later by its own clock. */
+#define FRAME_US 16667
+static uint32_t asked;
+static bool asking;
+
+uint32_t consoles_micros(void) {
+  return (uint32_t)session_now() + (asking ? asked * FRAME_US : 0);
+}
+
 void consoles_ask(bool anew) {
   char bits[N_ANSWERS + 2];
+  asked++;
+  asking = true;
   for (number_t c = 0; c < N_CONSOLES; c++) {
     ask(c, bits);
     if (anew || strcmp(bits, frames[c]) != 0) {
@@ -46,5 +57,6 @@ void consoles_ask(bool anew) {
       strcpy(frames[c], bits);
     }
   }
+  asking = false;
 }
 #endif

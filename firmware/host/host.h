@@ -90,7 +90,8 @@ void board_edge(number_t console, bool clock, bool high); /* a console turns a l
 bool board_line(number_t terminal);                       /* whether a line is high, or let go */
 
 /* ---- consoles ---- */
-void consoles_ask(bool anew); /* tells what they take, where it changed or is asked anew */
+uint32_t consoles_micros(void); /* what the board's clock says to them */
+void consoles_ask(bool anew);   /* tells what they take, where it changed or is asked anew */
 void session_answer(unsigned console, const char *bits);
 #endif
 

@@ -35,6 +35,7 @@ public final class Delays {
     boolean travels = look.filter(Look::travels).isPresent();
     return Delay.of(
         travels ? unsettled(timing) : timing,
+        look.map(l -> l.everyLooks(timing.scanUs())).orElse(1),
         look.filter(l -> l.how() instanceof Look.Bit bit && !bit.ofPad()).isPresent(),
         windowUs,
         out(board),
@@ -74,6 +75,7 @@ public final class Delays {
   public static DelayStudy study(SignalPath path, Timing timing, int presses, long seed) {
     double after = 0;
     int late = 0;
+    int every = 1;
     List<Integer> waits = new ArrayList<>();
     int poll = timing.pollUs();
     for (Delay.Part part : path.delay().parts()) {
@@ -82,7 +84,8 @@ public final class Delays {
         case REGISTER -> late++;
         case HEARER, WAKE -> waits.add((int) part.mostUs());
         case POLL, SLOT, HAND_OVER -> poll = (int) part.mostUs();
-        case SCAN, DEBOUNCE -> {}
+        case SCAN -> every = Math.max(1, (int) (part.mostUs() / timing.scanUs()));
+        case DEBOUNCE -> {}
       }
     }
     Timing own = new Timing(timing.scanUs(), timing.debounce(), timing.waitUs(), poll);
@@ -90,6 +93,7 @@ public final class Delays {
     ControlKind.Bounce bounce = path.site().kind().bounce();
     return DelayStudy.of(
         analog ? unsettled(own) : own,
+        every,
         after,
         waits,
         late,

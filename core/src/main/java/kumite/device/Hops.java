@@ -407,7 +407,7 @@ public record Hops(
     String measure =
         held
             ? times.map(t -> ms(t.settledUs())).orElse("settled")
-            : "look each " + Working.number(timing.scanUs() / 1000.0, 1) + " ms";
+            : "look each " + Working.number(every(path) * timing.scanUs() / 1000.0, 1) + " ms";
     return new Hop(
         Hop.Stage.SETTLED,
         wait,
@@ -415,6 +415,10 @@ public record Hops(
         held && path.whole(),
         false,
         "Set under Timing at the Map station");
+  }
+
+  private int every(SignalPath path) {
+    return path.levels().map(l -> l.look().everyLooks(timing.scanUs())).orElse(1);
   }
 
   private String hostSees(SignalPath path) {

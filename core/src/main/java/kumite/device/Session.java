@@ -104,6 +104,8 @@ public final class Session {
   /** Looks since power-up: pads that need a pause are read at some of them only. */
   private long looked;
 
+  private final int[] every;
+
   private final Optional<SelfTest.Writer> stream;
   private final boolean answers;
   private final boolean lights;
@@ -129,6 +131,8 @@ public final class Session {
       int at = i;
       looks.get(i).contact().ifPresent(contact -> places.put(contact, at));
     }
+    this.every =
+        looks.stream().mapToInt(look -> look.everyLooks(device.timing().scanUs())).toArray();
     this.known = new HashMap<>();
     this.deaths = new HashMap<>();
     this.program = device.program().orElse(null);
@@ -152,6 +156,7 @@ public final class Session {
     seed = other.seed;
     looks = other.looks;
     places = other.places;
+    every = other.every;
     known = other.known;
     deaths = other.deaths;
     program = other.program == null ? null : other.program.copy();
@@ -552,7 +557,7 @@ public final class Session {
     unsure.clear();
     int off = device.noise().at(nowUs, seed);
     for (int i = 0; i < looks.size(); i++) {
-      if (looks.get(i).how() instanceof Look.Frame frame && !asks(frame)) {
+      if (looked % every[i] != 0) {
         looks.get(i).contact().filter(before::contains).ifPresent(unsure::add);
         continue; // what it said last stands
       }
@@ -571,10 +576,6 @@ public final class Session {
       }
     }
     looked++;
-  }
-
-  private boolean asks(Look.Frame frame) {
-    return looked % frame.everyLooks(device.timing().scanUs()) == 0;
   }
 
   private void noisy(int i, int off) {

@@ -40,6 +40,7 @@ final class CSource {
           "N_PAIRS",
           "USE_CODES",
           "USE_CONVERTER",
+          "USE_COUNTED",
           "USE_PADS",
           "USE_STEPS",
           "USE_TOUCH",

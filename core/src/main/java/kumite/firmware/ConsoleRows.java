@@ -13,9 +13,13 @@ import kumite.signal.Level;
 import kumite.signal.Phased;
 import kumite.signal.SerialLatch;
 import kumite.signal.SignalLine;
+import kumite.signal.Timed;
 
 /** The tables of consoles that a board answers: their lines, and what each tells. */
 final class ConsoleRows {
+  private static final long NS_IN_US = 1000;
+  private static final long MOST_WORD = 65_535;
+
   private final Blueprint blueprint;
   private final Score.Sheet sheet;
   private final LookRows looks;
@@ -75,6 +79,7 @@ final class ConsoleRows {
           console.kind().mechanism() instanceof SerialLatch latch
               && latch.shift() == SerialLatch.Shift.FALL;
       sheet.bytes("console_falls").add(falls ? 1 : 0);
+      counted(console);
       sheet.numbers("console_lines_at").add(sheet.numbers("console_line").size());
       for (SignalLine line : told(console)) {
         Terminal terminal = terminal(blueprint, console, line).orElseThrow();
@@ -95,6 +100,16 @@ final class ConsoleRows {
       blueprint.profiles().forEach(this::answers);
     }
     sheet.size("N_ANSWERS", answers);
+  }
+
+  /** Where its select line is counted, how far, and when that begins anew. */
+  private void counted(Console console) {
+    int phases = console.kind().mechanism() instanceof Phased p ? p.phases().size() : 0;
+    boolean counts = phases > 2;
+    long forgetUs = counts ? console.kind().time(Timed.FORGET).usualNs() / NS_IN_US : 0;
+    sheet.uses("USE_COUNTED", counts);
+    sheet.bytes("console_phases").add(phases);
+    sheet.words("console_forget_us").add((int) Math.min(MOST_WORD, forgetUs));
   }
 
   private int number(Console console, Optional<SignalLine> line) {

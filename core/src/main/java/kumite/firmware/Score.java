@@ -200,6 +200,7 @@ record Score(
               "USE_HATS", List.of("report_hat"),
               "USE_KEYS", List.of("report_keys", "report_keys_at"),
               "USE_MOUSE", List.of("mouse_at"),
+              "USE_COUNTED", List.of("console_phases", "console_forget_us"),
               "USE_ENDS", List.of("axis_low", "axis_high"),
               "USE_RAMPS", List.of("axis_rise_ms", "axis_return_ms"));
       Set<String> unused = new HashSet<>();

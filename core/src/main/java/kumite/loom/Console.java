@@ -52,9 +52,7 @@ public record Console(Port port, PortKind kind, int number) implements Plugged {
 
   /** {@return whether the program that Kumite writes for a board answers it} */
   public boolean byProgram(BoardKind board) {
-    boolean written =
-        kind.mechanism() instanceof SerialLatch
-            || kind.mechanism() instanceof Phased phased && phased.phases().size() <= 2;
+    boolean written = kind.mechanism() instanceof SerialLatch || kind.mechanism() instanceof Phased;
     return written && board.brain().needsCode() && board.brain().answerMicros() > 0;
   }
 

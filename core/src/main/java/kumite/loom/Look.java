@@ -121,11 +121,6 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
     public Optional<Asking> asking() {
       return talk.kind().mechanism().asking(talk.kind());
     }
-
-    /** {@return at each how many looks the pad is asked, 1 for all} */
-    public int everyLooks(int scanUs) {
-      return asking().map(a -> a.everyLooks(1000L * scanUs, Talk.SETTLE_NS)).orElse(1);
-    }
   }
 
   /**
@@ -181,6 +176,13 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
   public boolean takes(String terminal) {
     return read.name().equals(terminal)
         || how.driven().stream().anyMatch(driven -> driven.name().equals(terminal));
+  }
+
+  /** {@return at each how many of the board's looks it is read, 1 for all} */
+  public int everyLooks(int scanUs) {
+    return how instanceof Frame frame
+        ? frame.asking().map(a -> a.everyLooks(1000L * scanUs, Talk.SETTLE_NS)).orElse(1)
+        : 1;
   }
 
   /** {@return whether a pad says it, so that no terminal measures it or tells its level} */

@@ -305,7 +305,7 @@ public final class PortChecks {
     for (Sharing sharing : loom.sharings()) {
       List<Pad> pads =
           sharing.seats().stream().flatMap(s -> s.site().pad().stream()).distinct().toList();
-      if (!pads.isEmpty() && sharing.placed(loom.plan())) {
+      if (!pads.isEmpty() && sharing.scanMicros() > 0 && sharing.placed(loom.plan())) {
         buses.put(sharing, pads);
       }
     }
@@ -318,6 +318,7 @@ public final class PortChecks {
         buses.values().stream()
             .flatMap(List::stream)
             .map(pad -> Subject.of(pad.port().id()))
+            .distinct()
             .toList();
     List<Working.Value> values = new ArrayList<>();
     buses.forEach(
@@ -337,7 +338,8 @@ public final class PortChecks {
             "sum of t <= look",
             values,
             Working.number(micros, 1) + " us of " + scan + " us",
-            Source.derived("usual times of the mechanism, as docs/sources.md says"));
+            Source.derived(
+                "times of the mechanism, in steps of the board, as docs/semantics.md says"));
     if (micros > scan) {
       int wanted = (int) (Math.ceil(micros / US_IN_MS) * US_IN_MS);
       findings.add(

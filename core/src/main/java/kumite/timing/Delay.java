@@ -112,9 +112,24 @@ public record Delay(List<Part> parts) {
    */
   public static Delay of(
       Timing timing, boolean register, long windowUs, Out out, List<SerialLine> lines) {
+    return of(timing, 1, register, windowUs, out, lines);
+  }
+
+  /**
+   * The same of a pad that is asked at some looks only.
+   *
+   * @param everyLooks at each how many, 1 for all
+   */
+  public static Delay of(
+      Timing timing,
+      int everyLooks,
+      boolean register,
+      long windowUs,
+      Out out,
+      List<SerialLine> lines) {
     List<Part> parts = new ArrayList<>();
     double scan = timing.scanUs();
-    parts.add(new Part(Kind.SCAN, 0, scan));
+    parts.add(new Part(Kind.SCAN, 0, scan * everyLooks));
     if (register) {
       parts.add(new Part(Kind.REGISTER, scan, scan));
     }

@@ -23,8 +23,26 @@ public record DelayStudy(
   private static final int MOST_STEPS = 100_000;
 
   /**
+   * Plays presses of a contact that is read at each look.
+   *
+   * @see #of(Timing, int, double, List, int, int, int, int, long)
+   */
+  public static DelayStudy of(
+      Timing timing,
+      double after,
+      List<Integer> waits,
+      int late,
+      int leastBounceUs,
+      int mostBounceUs,
+      int presses,
+      long seed) {
+    return of(timing, 1, after, waits, late, leastBounceUs, mostBounceUs, presses, seed);
+  }
+
+  /**
    * Plays presses.
    *
+   * @param everyLooks at each how many looks the contact is read, 1 for all
    * @param after what comes after the debounce and before the report, in us: a chord's window, and
    *     messages on serial lines
    * @param waits periods of other boards that each wait for their look, in us
@@ -35,6 +53,7 @@ public record DelayStudy(
    */
   public static DelayStudy of(
       Timing timing,
+      int everyLooks,
       double after,
       List<Integer> waits,
       int late,
@@ -49,7 +68,7 @@ public record DelayStudy(
     for (int i = 0; i < presses; i++) {
       int[] bounce = Bounce.edges(leastBounceUs, mostBounceUs, random);
       double us =
-          settled(timing, bounce, random.nextInt(timing.scanUs()))
+          settled(timing, everyLooks, bounce, random.nextInt(everyLooks * timing.scanUs()))
               + (double) late * timing.scanUs()
               + after;
       for (int wait : waits) {
@@ -73,12 +92,14 @@ public record DelayStudy(
   }
 
   /** {@return when the debounce takes a press, in us from its first edge} */
-  static long settled(Timing timing, int[] edges, int phase) {
+  static long settled(Timing timing, int everyLooks, int[] edges, int phase) {
     boolean eager = timing.debounce() == Timing.Debounce.EAGER;
     long since = -1;
     int passed = 0;
+    long looks = 0;
     for (long us = phase; ; us += timing.scanUs()) {
-      while (passed < edges.length && edges[passed] <= us) {
+      boolean read = looks++ % everyLooks == 0;
+      while (read && passed < edges.length && edges[passed] <= us) {
         passed++;
       }
       boolean pressed = passed % 2 == 1;

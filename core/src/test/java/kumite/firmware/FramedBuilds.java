@@ -10,9 +10,7 @@ import kumite.Builds;
 import kumite.RandomBuilds;
 import kumite.build.Build;
 import kumite.build.map.AxisName;
-import kumite.build.map.Layer;
 import kumite.build.map.Mapping;
-import kumite.build.map.Profile;
 import kumite.build.map.Target;
 import kumite.build.port.Port;
 import kumite.measure.Placement;
@@ -28,7 +26,13 @@ import kumite.signal.Timed;
 /** Builds whose pads talk in frames: of several kinds, some of them nobody else's. */
 final class FramedBuilds {
   private static final List<String> BOARDS =
-      List.of("native-5v-54", "native-3v3-48", "native-5v-18", "native-3v3-26", "header-40", "radio-3v3-21");
+      List.of(
+          "native-5v-54",
+          "native-3v3-48",
+          "native-5v-18",
+          "native-3v3-26",
+          "header-40",
+          "radio-3v3-21");
 
   private FramedBuilds() {}
 
@@ -105,7 +109,8 @@ final class FramedBuilds {
       Port port =
           Port.of(id, "Pad " + (i + 1), kind.id(), Placement.at(20 + 40 * i, random.nextInt(200)));
       build = build.withPorts(build.ports().with(port));
-      for (PortKind.Bit bit : Stream.concat(kind.contacts().stream(), kind.axisContacts().stream()).toList()) {
+      for (PortKind.Bit bit :
+          Stream.concat(kind.contacts().stream(), kind.axisContacts().stream()).toList()) {
         boolean turns = kind.axes().contains(bit.button());
         if (turns && axis < AxisName.values().length && random.nextBoolean()) {
           Target to = new Target.Axis(AxisName.values()[axis++]);

@@ -15,9 +15,9 @@ import org.testng.annotations.Test;
 
 /** Pads that talk in frames, as exported programs hear them. */
 public class FramesTest {
-  private static final int BUILDS = Integer.getInteger("firmware.framed", 12);
+  private static final int BUILDS = Integer.getInteger("firmware.framed", 8);
   private static final long FIRST = Long.getLong("firmware.first", 1);
-  private static final int PLAYS = 30;
+  private static final int PLAYS = 20;
   private static final int FEW = 6;
 
   @DataProvider(parallel = true)

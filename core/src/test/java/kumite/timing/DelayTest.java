@@ -70,10 +70,12 @@ public class DelayTest {
       lines.add(new SerialLine(random.nextInt(1, 9), timing(random)));
     }
     Timing last = lines.isEmpty() ? timing : lines.get(lines.size() - 1).hearer();
-    Delay delay = Delay.of(timing, false, 0, Delay.Out.WIRE, lines);
+    int every = 1 + seed % 4; // a pad that needs a pause is asked at some looks only
+    Delay delay = Delay.of(timing, every, false, 0, Delay.Out.WIRE, lines);
     DelayStudy study =
         DelayStudy.of(
             new Timing(timing.scanUs(), timing.debounce(), timing.waitUs(), last.pollUs()),
+            every,
             lines.stream().mapToDouble(SerialLine::transferUs).sum(),
             lines.stream().map(line -> line.hearer().scanUs()).toList(),
             0,
@@ -137,15 +139,18 @@ public class DelayTest {
     for (int i = 0; i < 300; i++) {
       Timing timing = timing(random);
       Bounce bounce = Bounce.drawn(0, 8000, random);
-      int phase = random.nextInt(timing.scanUs());
+      int every = random.nextInt(1, 5);
+      int phase = random.nextInt(every * timing.scanUs());
       Debouncer debouncer = new Debouncer(timing, false);
       long us = phase;
-      while (!debouncer.look(us, bounce.turnedAt((int) us))) {
+      boolean read = bounce.turnedAt((int) us);
+      for (int look = 1; !debouncer.look(us, read); look++) {
         us += timing.scanUs();
+        read = look % every == 0 ? bounce.turnedAt((int) us) : read;
       }
       assertThat(
               DelayStudy.settled(
-                  timing, bounce.edgesUs().stream().mapToInt(e -> e).toArray(), phase))
+                  timing, every, bounce.edgesUs().stream().mapToInt(e -> e).toArray(), phase))
           .as("%s", timing)
           .isEqualTo(us);
     }

@@ -97,7 +97,13 @@ void analogReadResolution(int bits) { (void)bits; }
 
 void delayMicroseconds(unsigned us) { (void)us; }
 
-unsigned long micros(void) { return (unsigned long)(uint32_t)session_now(); }
+unsigned long micros(void) {
+#if N_CONSOLES
+  return consoles_micros();
+#else
+  return (unsigned long)(uint32_t)session_now();
+#endif
+}
 
 HID_ &HID() {
   static HID_ hid;

@@ -94,7 +94,7 @@ final class FrameRows {
     sheet.size("N_FRAME_LINES", sheet.numbers("frame_line").size());
   }
 
-  private static Asking asking(Talk talk) {
+  static Asking asking(Talk talk) {
     return talk.kind().mechanism().asking(talk.kind()).orElseThrow();
   }
 

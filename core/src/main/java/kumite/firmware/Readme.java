@@ -12,7 +12,9 @@ import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.loom.Console;
 import kumite.loom.Supplied;
+import kumite.loom.Talk;
 import kumite.name.ContactId;
+import kumite.signal.Asking;
 import kumite.working.Working;
 
 /** What stands in a folder of code, in plain words: what to wire, to put on the board, to check. */
@@ -44,6 +46,7 @@ final class Readme {
       stops.forEach(stop -> item(stop));
     }
     wiring();
+    frames();
     consoles(target);
     strips(target);
     switch (target) {
@@ -130,6 +133,38 @@ final class Readme {
             .mapToObj(i -> score.labels().get(i) + " (" + score.contacts().get(i) + ")")
             .collect(Collectors.joining(", "));
     return (contacts.isEmpty() ? words : contacts + "; " + words);
+  }
+
+  /** Each pad that is asked in frames, with its lines, and how often. */
+  private void frames() {
+    Blueprint blueprint = firmware.blueprint();
+    List<Talk> pads = FrameRows.pads(blueprint);
+    if (pads.isEmpty()) {
+      return;
+    }
+    head("Pads that it asks in frames");
+    boolean acknowledged = false;
+    for (Talk pad : pads) {
+      Asking asking = FrameRows.asking(pad);
+      int scanUs = blueprint.timing().scanUs();
+      int every = asking.everyLooks(1000L * scanUs, Talk.SETTLE_NS);
+      acknowledged |= pad.lines().containsKey("acknowledge");
+      item(
+          pad.pad().port().label()
+              + ", "
+              + pad.kind().title()
+              + ", each "
+              + Working.number(every * scanUs / 1000.0, 1)
+              + " ms: "
+              + pad.lines().entrySet().stream()
+                  .map(line -> line.getKey().replace('_', ' ') + " at " + line.getValue().name())
+                  .collect(Collectors.joining(", ")));
+    }
+    if (acknowledged) {
+      line(
+          "Its acknowledge line is wired for programs that wait for it. This one waits as long as the"
+              + " slowest pad takes, and does not look at it.");
+    }
   }
 
   /** Each console with its lines, and how its edges come in. */

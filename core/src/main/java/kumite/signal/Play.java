@@ -123,6 +123,13 @@ public record Play(Waveform waveform, List<Reading> readings) {
     return readings.isEmpty() ? Optional.empty() : Optional.of(readings.get(readings.size() - 1));
   }
 
+  /** Lets a pad and a board talk over a straight lead, as the programs written for it ask. */
+  static Play asked(PortKind kind, Held held, int frames, Tempo tempo) {
+    Over over = Over.straight();
+    return talk(
+        kind, frames, tempo, over, false, true, bus -> pads(kind, pad -> held, tempo, over, bus));
+  }
+
   private static void pads(
       PortKind kind, IntFunction<Held> hands, Tempo tempo, Over over, Bus bus) {
     for (int pad : over.pads()) {

@@ -63,6 +63,76 @@ public class SignalLawTest {
     }
   }
 
+  @DataProvider
+  public Object[] asked() {
+    return PortFile.standard().stream()
+        .filter(kind -> kind.mechanism().asking(kind).isPresent())
+        .toArray();
+  }
+
+  /**
+   * A program's steps hear what is held, however quick or slow the pad is; a packet pad that never
+   * acknowledges too, and a line that is lost makes no button.
+   */
+  @Test(dataProvider = "asked")
+  public void theStepsOfAProgramHearIt(PortKind kind) {
+    SplittableRandom random = new SplittableRandom(3L + kind.id().hashCode());
+    for (int i = 0; i < PLAYS; i++) {
+      Held held = drawn(kind, random);
+      Tempo tempo = i == 0 ? Tempo.usual(kind) : Tempo.of(kind, OptionalLong.of(random.nextLong()));
+      for (Reading reading : Play.asked(kind, held, 3, tempo).readings()) {
+        assertThat(reading.held()).as("%s, play %s", kind.id(), i).isEqualTo(held.buttons());
+        held.axes()
+            .forEach(
+                (axis, at) ->
+                    assertThat(reading.axes().get(axis)).isCloseTo(at, within(1 / 510.0)));
+        assertThat(reading.buttons().values()).doesNotContain(Answer.UNCLEAR);
+      }
+      String lost = kind.lines().get(random.nextInt(kind.lines().size())).name();
+      Reading reading = Play.heard(kind, List.of(held), without(lost)).orElseThrow();
+      assertThat(held.buttons()).as("%s without %s", kind.id(), lost).containsAll(reading.held());
+      if (lost.equals("acknowledge")) {
+        assertThat(reading.held()).isEqualTo(held.buttons());
+      }
+    }
+  }
+
+  private static Play.Over without(String lost) {
+    Map<Pin, Integer> nets = new HashMap<>();
+    return new Play.Over(
+        pin ->
+            nets.computeIfAbsent(
+                new Pin(pin.line().equals(lost) ? pin.side() : 0, pin.line()), p -> nets.size()),
+        List.of(1),
+        Set.of());
+  }
+
+  /**
+   * Between two readings a pad is left alone long enough even where a look is late, and no longer.
+   */
+  @Test(dataProvider = "asked")
+  public void aPadHasItsPause(PortKind kind) {
+    Asking asking = kind.mechanism().asking(kind).orElseThrow();
+    SplittableRandom random = new SplittableRandom(5);
+    for (int i = 0; i < 200; i++) {
+      long look = 1000L * random.nextInt(100, 6000);
+      long step = random.nextInt(200, 8000);
+      int every = asking.everyLooks(look, step);
+      long takes = 0;
+      for (Asking.Step one : asking.steps()) {
+        long stands = one instanceof Asking.Step.Drive drive ? drive.forNs() : 0;
+        takes += Math.max(step, (stands + step - 1) / step * step);
+      }
+      assertThat(asking.takesNs(step)).isEqualTo(takes);
+      if (asking.pauseNs() == 0) {
+        assertThat(every).isEqualTo(1);
+      } else {
+        assertThat((every - 1) * look - takes).isGreaterThanOrEqualTo(asking.pauseNs());
+        assertThat((every - 2) * look - takes).isLessThan(asking.pauseNs());
+      }
+    }
+  }
+
   /** The same by decoders that know the dump alone. */
   @Test(dataProvider = "kinds")
   public void aDecoderOfTheDumpReadsTheSame(PortKind kind) {

@@ -17,12 +17,15 @@ import java.util.SplittableRandom;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import kumite.Builds;
 import kumite.build.Aspect;
 import kumite.build.Build;
 import kumite.build.Seat;
 import kumite.files.BuildFileException;
 import kumite.files.Demo;
 import kumite.parts.Catalogue;
+import kumite.ports.Consoles;
+import kumite.signal.PortFile;
 import org.testng.SkipException;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -68,6 +71,16 @@ public class EightBitTest {
         all.put("drawn-" + i, drawn);
       }
     }
+    for (String kind : List.of("select-line-6", "packet")) {
+      Build build = FramedBuilds.of(kind);
+      build = build.withTiming(build.timing().withScanUs(4000));
+      Exported.blueprint(build).ifPresent(framed -> all.put("drawn-" + kind, framed));
+    }
+    Build counted =
+        Consoles.added(
+            Builds.wired(Builds.buttons(60, 60), "native-5v-54"),
+            PortFile.find(PortFile.standard(), "select-line-6").orElseThrow());
+    Exported.blueprint(counted).ifPresent(answers -> all.put("drawn-counted", answers));
     return all;
   }
 

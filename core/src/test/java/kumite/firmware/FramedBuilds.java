@@ -128,6 +128,29 @@ final class FramedBuilds {
     return random.nextInt(3) == 0 ? RandomBuilds.spoiled(build, random) : build;
   }
 
+  /** {@return a build of two pads of a kind, with a button of each and an axis where it has one} */
+  static Build of(String id) {
+    PortKind kind = PortFile.find(PortFile.standard(), id).orElseThrow();
+    Build build =
+        Builds.wired(Builds.buttons(60, 60), kind.volts() > 4 ? BOARDS.get(0) : BOARDS.get(1));
+    Mapping mapping = build.mapping();
+    for (int i = 1; i <= 2; i++) {
+      ControlId port = new ControlId("pad-" + i);
+      build =
+          build.withPorts(
+              build.ports().with(Port.of(port, "Pad " + i, id, Placement.at(40 * i, 100))));
+      Target to = new Target.Button(i);
+      String contact = kind.contacts().get(i).contact();
+      mapping = mapping.with(new ContactId(port, contact), new Mapping.Entry(to, ""));
+      if (!kind.axes().isEmpty()) {
+        Target axis = new Target.Axis(AxisName.values()[i]);
+        String turns = kind.axisContacts().get(i).contact();
+        mapping = mapping.with(new ContactId(port, turns), new Mapping.Entry(axis, ""));
+      }
+    }
+    return build.withMapping(mapping);
+  }
+
   private static List<PortKind> own(List<PortKind> kinds) {
     return kinds.stream()
         .filter(kind -> PortFile.find(PortFile.standard(), kind.id()).isEmpty())

@@ -31,7 +31,6 @@ import kumite.signal.Answer;
 import kumite.signal.Held;
 import kumite.signal.Reading;
 import kumite.signal.SignalLine;
-import kumite.signal.Tempo;
 import kumite.wiring.Net;
 import kumite.wiring.Place;
 import kumite.working.Working;
@@ -313,17 +312,13 @@ final class ConsoleChecks {
   private Optional<String> read(
       Console console, Set<ContactId> held, Set<String> wanted, String words) {
     Reading reading =
-        ConsolePlay.of(
+        ConsolePlay.first(
                 loom,
                 wired.asBuilt(),
                 console,
                 held::contains,
-                new Held(wanted, java.util.Map.of()),
-                1,
-                Tempo.usual(console.kind()))
-            .orElseThrow()
-            .readings()
-            .get(0);
+                new Held(wanted, java.util.Map.of()))
+            .orElseThrow();
     boolean unclear = reading.buttons().values().stream().anyMatch(a -> a == Answer.UNCLEAR);
     if (reading.held().equals(wanted) && !unclear && reading.presence() != Answer.NO) {
       return Optional.empty();

@@ -19,6 +19,7 @@ import kumite.signal.Held;
 import kumite.signal.Level;
 import kumite.signal.Pin;
 import kumite.signal.Play;
+import kumite.signal.Reading;
 import kumite.signal.SignalLine;
 import kumite.signal.Tempo;
 import kumite.wiring.Net;
@@ -78,20 +79,46 @@ public final class ConsolePlay {
     BoardKind board = wiring.board();
     ConsolePlay play = new ConsolePlay(loom, wiring, console, held);
     if (console.byCircuit(board)) {
-      Set<String> pulled =
-          board.terminals(Terminal.Role.INPUT).stream()
-              .filter(t -> t.can(Terminal.Ability.PULL_UP))
-              .map(Terminal::name)
-              .collect(Collectors.toSet());
       return Optional.of(
           Play.over(
-              console.kind(), board.circuit().orElseThrow(), pulled, frames, tempo, play.over()));
+              console.kind(),
+              board.circuit().orElseThrow(),
+              pulled(board),
+              frames,
+              tempo,
+              play.over()));
     }
     return console.byProgram(board)
         ? Optional.of(
             Play.over(
                 console.kind(), pad -> pad == 1 ? known : Held.NOTHING, frames, tempo, play.over()))
         : Optional.empty();
+  }
+
+  /**
+   * {@return the first that a console reads, as {@link #of} says, without what comes after it}
+   *
+   * @param held which contacts are held
+   * @param known what a program answers; chips need none
+   */
+  static Optional<Reading> first(
+      Loom loom, Wiring wiring, Console console, Predicate<ContactId> held, Held known) {
+    BoardKind board = wiring.board();
+    ConsolePlay play = new ConsolePlay(loom, wiring, console, held);
+    if (console.byCircuit(board)) {
+      return Optional.of(
+          Play.first(console.kind(), board.circuit().orElseThrow(), pulled(board), play.over()));
+    }
+    return console.byProgram(board)
+        ? Optional.of(Play.first(console.kind(), known, play.over()))
+        : Optional.empty();
+  }
+
+  private static Set<String> pulled(BoardKind board) {
+    return board.terminals(Terminal.Role.INPUT).stream()
+        .filter(t -> t.can(Terminal.Ability.PULL_UP))
+        .map(Terminal::name)
+        .collect(Collectors.toSet());
   }
 
   private Play.Over over() {

@@ -147,7 +147,6 @@ public record Play(Waveform waveform, List<Reading> readings) {
    */
   public static Play over(
       PortKind kind, Circuit circuit, Set<String> pulled, int frames, Tempo tempo, Over over) {
-    long answer = kind.times().containsKey(Timed.ANSWER) ? tempo.of(Timed.ANSWER) : 0;
     return talk(
         kind,
         frames,
@@ -155,12 +154,46 @@ public record Play(Waveform waveform, List<Reading> readings) {
         over,
         false,
         false,
-        bus -> {
-          if (over.pads().contains(1)) {
-            pulled.forEach(name -> bus.pull(new Pin(1, name), PULL_OHM, true));
-            Gates.begin(circuit, bus, 1, answer);
-          }
-        });
+        bus -> chips(kind, circuit, pulled, tempo, over, bus));
+  }
+
+  private static void chips(
+      PortKind kind, Circuit circuit, Set<String> pulled, Tempo tempo, Over over, Bus bus) {
+    long answer = kind.times().containsKey(Timed.ANSWER) ? tempo.of(Timed.ANSWER) : 0;
+    if (over.pads().contains(1)) {
+      pulled.forEach(name -> bus.pull(new Pin(1, name), PULL_OHM, true));
+      Gates.begin(circuit, bus, 1, answer);
+    }
+  }
+
+  /** {@return the first that a console makes of a pad; nothing is played beyond it} */
+  public static Reading first(PortKind kind, Held held, Over over) {
+    Tempo tempo = Tempo.usual(kind);
+    return talk(
+            kind,
+            1,
+            tempo,
+            over,
+            true,
+            false,
+            bus -> pads(kind, pad -> pad == 1 ? held : Held.NOTHING, tempo, over, bus))
+        .readings()
+        .get(0);
+  }
+
+  /** {@return the first that a console makes of logic chips; nothing is played beyond it} */
+  public static Reading first(PortKind kind, Circuit circuit, Set<String> pulled, Over over) {
+    Tempo tempo = Tempo.usual(kind);
+    return talk(
+            kind,
+            1,
+            tempo,
+            over,
+            true,
+            false,
+            bus -> chips(kind, circuit, pulled, tempo, over, bus))
+        .readings()
+        .get(0);
   }
 
   /**

@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import kumite.build.Build;
+import kumite.build.Seat;
+import kumite.build.port.Port;
 import kumite.circuit.Wired;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
@@ -25,12 +27,14 @@ import kumite.loom.Plugged;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
 import kumite.name.Joint;
+import kumite.name.SeatId;
 import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
 import kumite.signal.Answer;
 import kumite.signal.Held;
 import kumite.signal.Reading;
 import kumite.signal.SignalLine;
+import kumite.wiring.Neighbour;
 import kumite.wiring.Net;
 import kumite.wiring.Place;
 import kumite.working.Working;
@@ -200,29 +204,56 @@ final class ConsoleChecks {
 
   /** Consoles that are plugged in at once push against each other where their supplies meet. */
   private void bothFeed() {
-    Map<Net, List<Console>> together = new LinkedHashMap<>();
-    for (Console console : loom.consoles()) {
-      if (console.fed()) {
-        wired
-            .asBuilt()
-            .nets()
-            .of(console.pin(Plugged.SUPPLY))
-            .ifPresent(net -> together.computeIfAbsent(net, n -> new ArrayList<>()).add(console));
-      }
+    Map<Net, List<Port>> together = new LinkedHashMap<>();
+    for (Port port : build.ports().ports()) {
+      feed(port)
+          .flatMap(pin -> wired.asBuilt().nets().of(pin))
+          .ifPresent(net -> together.computeIfAbsent(net, n -> new ArrayList<>()).add(port));
     }
-    for (List<Console> meet : together.values()) {
-      if (meet.size() > 1) {
+    for (List<Port> meet : together.values()) {
+      if (meet.size() > 1 && tells(meet)) {
         findings.add(
             Finding.of(
                 PortCode.TWO_FEEDS,
-                meet.stream().map(console -> Subject.of(console.port().id())).toList(),
+                meet.stream().map(port -> Subject.of(port.id())).toList(),
                 "The supplies of "
-                    + String.join(" and ", meet.stream().map(c -> c.port().label()).toList())
+                    + String.join(" and ", meet.stream().map(Port::label).toList())
                     + " are joined",
                 "The stronger one feeds the other backwards. Have one of them plugged in at a time,"
                     + " or leave the supply core of all but one out"));
       }
     }
+  }
+
+  /** {@return the pin by which a console feeds its pad, be it at a board that is joined to this} */
+  private Optional<Joint> feed(Port port) {
+    Optional<Joint> pin =
+        catalogue
+            .port(port.kind())
+            .filter(kind -> !port.reads())
+            .map(kind -> new Console(port, kind, 1))
+            .filter(Console::fed)
+            .map(console -> console.pin(Plugged.SUPPLY));
+    SeatId seat = build.seatOf(port.control());
+    if (seat.equals(build.seat().id())) {
+      return pin;
+    }
+    return wired.asBuilt().neighbours().stream()
+        .filter(Neighbour.OfSeat.class::isInstance)
+        .map(Neighbour.OfSeat.class::cast)
+        .filter(other -> other.seat().equals(seat))
+        .findFirst()
+        .flatMap(other -> pin.map(other::called));
+  }
+
+  /** Of several seats the first tells it. */
+  private boolean tells(List<Port> meet) {
+    return build.seats().stream()
+        .map(Seat::id)
+        .filter(id -> meet.stream().anyMatch(port -> build.seatOf(port.control()).equals(id)))
+        .findFirst()
+        .filter(build.seat().id()::equals)
+        .isPresent();
   }
 
   private static String volts(double volts) {

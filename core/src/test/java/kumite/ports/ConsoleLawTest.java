@@ -16,6 +16,8 @@ import kumite.Builds;
 import kumite.build.BoardChoice;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.Link;
+import kumite.build.Seat;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
 import kumite.build.port.ConsoleChart;
@@ -35,6 +37,7 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
+import kumite.name.SeatId;
 import kumite.parts.Catalogue;
 import kumite.signal.Held;
 import kumite.signal.Level;
@@ -475,6 +478,45 @@ public class ConsoleLawTest {
     }
     assertThat(out).isNotEqualTo(two);
     assertThat(feeds(out)).containsExactly("Second and a USB plug would both feed the board");
+  }
+
+  /** The same where each has a board of its own, and a link joins what feeds them: told once. */
+  @Test(dataProvider = "links")
+  public void suppliesOfTwoConsolesMeetOverALink(String one, String other, boolean joined) {
+    Build first = answering("serial-latch-8", "native-5v-54");
+    Seat second =
+        Seat.empty(new SeatId("second"))
+            .withBoard(Optional.of(new BoardChoice("native-5v-54", Placement.at(150, 20))));
+    Build build =
+        first.withSeats(Stream.concat(first.seats().stream(), Stream.of(second)).toList());
+    build =
+        build.withPorts(
+            build
+                .ports()
+                .with(
+                    Port.of(
+                            new ControlId("second-console"),
+                            "Second",
+                            "serial-latch-8",
+                            Placement.at(230, 180))
+                        .doing(Port.Does.ANSWERS)
+                        .withSeat(Optional.of(second.id()))));
+    String here = first.seat().id().text();
+    build =
+        build.withLinks(
+            List.of(
+                Link.parse(here + ":GND - second:GND"),
+                Link.parse(here + ":" + one + " - second:" + other)));
+    long told =
+        feeds(build).stream()
+            .filter(title -> title.contains("The supplies of Console and Second are joined"))
+            .count();
+    assertThat(told).isEqualTo(joined ? 1 : 0);
+  }
+
+  @DataProvider
+  public Object[][] links() {
+    return new Object[][] {{"5V", "5V", true}, {"3V3", "3V3", false}, {"D8", "D9", false}};
   }
 
   private static List<String> feeds(Build build) {

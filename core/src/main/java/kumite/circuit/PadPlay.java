@@ -86,7 +86,7 @@ public final class PadPlay {
       Map<Integer, Level> rails,
       int hash) {
     Play play(List<Held> hands, int frames, Tempo tempo) {
-      return Play.over(
+      return Play.asked(
           kind,
           number -> hands.get(number - 1),
           frames,

@@ -123,11 +123,16 @@ public record Play(Waveform waveform, List<Reading> readings) {
     return readings.isEmpty() ? Optional.empty() : Optional.of(readings.get(readings.size() - 1));
   }
 
-  /** Lets a pad and a board talk over a straight lead, as the programs written for it ask. */
-  static Play asked(PortKind kind, Held held, int frames, Tempo tempo) {
-    Over over = Over.straight();
-    return talk(
-        kind, frames, tempo, over, false, true, bus -> pads(kind, pad -> held, tempo, over, bus));
+  /**
+   * Lets pads and a board talk, which asks as the programs do that are written for it, or else as a
+   * console does.
+   *
+   * @param hands what is held at a pad, by its number; asked whenever it looks
+   * @throws IllegalArgumentException if there are no frames, or too many
+   */
+  public static Play asked(
+      PortKind kind, IntFunction<Held> hands, int frames, Tempo tempo, Over over) {
+    return talk(kind, frames, tempo, over, false, true, bus -> pads(kind, hands, tempo, over, bus));
   }
 
   private static void pads(

@@ -80,7 +80,8 @@ public class SignalLawTest {
     for (int i = 0; i < PLAYS; i++) {
       Held held = drawn(kind, random);
       Tempo tempo = i == 0 ? Tempo.usual(kind) : Tempo.of(kind, OptionalLong.of(random.nextLong()));
-      for (Reading reading : Play.asked(kind, held, 3, tempo).readings()) {
+      for (Reading reading :
+          Play.asked(kind, pad -> held, 3, tempo, Play.Over.straight()).readings()) {
         assertThat(reading.held()).as("%s, play %s", kind.id(), i).isEqualTo(held.buttons());
         held.axes()
             .forEach(

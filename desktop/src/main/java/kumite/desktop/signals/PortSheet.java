@@ -23,11 +23,13 @@ import kumite.device.SignalPath;
 import kumite.loom.Console;
 import kumite.loom.Pad;
 import kumite.loom.Plugged;
+import kumite.loom.Talk;
 import kumite.map.TargetText;
 import kumite.name.ContactId;
 import kumite.ports.Margin;
 import kumite.ports.PortLines;
 import kumite.signal.Answer;
+import kumite.signal.Asking;
 import kumite.signal.Play;
 import kumite.signal.PortKind;
 import kumite.signal.Reading;
@@ -253,9 +255,11 @@ final class PortSheet extends VBox {
             : pad(bench, port).flatMap(pad -> played(bench, pad));
     frame.setVisible(play.isPresent());
     frame.setManaged(play.isPresent());
-    read.setText(
-        play.map(p -> (port.reads() ? "The board reads: " : "It reads: ") + words(p)).orElse(""));
     Optional<PortKind> kind = bench.build().ports().kindOf(port);
+    Optional<Asking> asking = kind.filter(k -> port.reads()).flatMap(k -> k.mechanism().asking(k));
+    read.setText(
+        play.map(p -> (port.reads() ? "The board reads: " : "It reads: ") + words(p, asking))
+            .orElse(""));
     play.ifPresent(
         p ->
             wave.show(
@@ -287,7 +291,10 @@ final class PortSheet extends VBox {
         .orElse(1);
   }
 
-  private static String words(Play play) {
+  /**
+   * @param asking how the board's program asks, where it does so step by step
+   */
+  private static String words(Play play, Optional<Asking> asking) {
     if (play.readings().isEmpty()) {
       return "nothing is said";
     }
@@ -299,8 +306,15 @@ final class PortSheet extends VBox {
         switch (reading.presence()) {
           case YES -> "a pad is there";
           case NO -> "no pad";
-          case UNCLEAR -> "whether a pad is there is not told";
+          case UNCLEAR ->
+              asking.isPresent()
+                  ? "the program does not ask whether a pad is there"
+                  : "whether a pad is there is not told";
         };
+    double ns =
+        asking
+            .map(a -> (double) a.takesNs(Talk.SETTLE_NS))
+            .orElse((double) (reading.endNs() - Play.REST_NS));
     String axes =
         reading.axes().entrySet().stream()
             .map(
@@ -315,9 +329,6 @@ final class PortSheet extends VBox {
         + presence
         + (bySelf
             ? " · it sends by itself"
-            : String.format(
-                java.util.Locale.ROOT,
-                " · one reading takes %.1f us",
-                (reading.endNs() - Play.REST_NS) / NS_IN_US));
+            : String.format(java.util.Locale.ROOT, " · one reading takes %.1f us", ns / NS_IN_US));
   }
 }

@@ -120,6 +120,14 @@ void device_forget(void);
 void device_edge(number_t console, bool clock, bool high);
 #endif
 
+#if N_KEYBOARDS
+/*
+ * A keyboard's clock fell: to be called at each fall, from an interrupt. The data line is read with
+ * hw_read and the time with hw_micros, so both must bear that.
+ */
+void device_key_clock(number_t keyboard);
+#endif
+
 #if N_STRIPS
 /* Strips may have forgotten what they were told, after their supply was off: they are told again. */
 void device_show(void);

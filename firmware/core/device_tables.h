@@ -38,7 +38,8 @@ enum {
   LOOK_STEP,         /* the code lies in row "place" of the steps */
   LOOK_CODE,         /* the code as it is */
   LOOK_SAID,         /* pad "with" says it in bit "place" of its frames, low for held */
-  LOOK_SAID_CODE     /* it says it in eight bits from there on */
+  LOOK_SAID_CODE,    /* it says it in eight bits from there on */
+  LOOK_KEY           /* key "place" of all keyboards is down */
 };
 extern const uint8_t look_kind[];
 extern const number_t look_terminal[];
@@ -76,6 +77,12 @@ extern const number_t pad_reads[];  /* the terminals of its lines, or NONE */
 extern const uint16_t pad_bits_at[]; /* its first bit of all */
 extern const number_t frame_line[]; /* what is driven, and how it rests */
 extern const uint8_t frame_line_high[];
+
+/* ---- keyboards: of each its data line, when a byte begins anew, and its keys ---- */
+extern const number_t keyboard_data[]; /* or NONE */
+extern const uint16_t keyboard_rest_us[];
+extern const uint16_t keyboard_keys_at[];
+extern const uint16_t key_code[]; /* its byte, and 256 for one that is extended */
 
 /* ---- more that terminals share ---- */
 extern const uint16_t mux_at[];

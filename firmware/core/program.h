@@ -38,6 +38,9 @@ void sample_begin(void);
 #if USE_CODES
 extern uint16_t codes[N_TRAVELS + 1];
 #endif
+#if N_KEYBOARDS
+bool key_held(uint16_t key);
+#endif
 #if N_FRAMES
 void frames_begin(void); /* lines rest */
 void frames_fresh(void); /* pads were left alone: all are asked at the next look */

@@ -213,6 +213,11 @@ void sample(void) {
         break;
       }
 #endif
+#if N_KEYBOARDS
+      case LOOK_KEY:
+        pressed = key_held(rom16(&look_place[look]));
+        break;
+#endif
 #if N_FRAMES
       case LOOK_SAID:
         pressed = frames_held(romn(&look_with[look]), rom16(&look_place[look]));

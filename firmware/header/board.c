@@ -192,3 +192,7 @@ void board_standing(void) {
     (void)hw_send(id, transfer, bytes);
   }
 }
+
+#if N_KEYBOARDS
+void board_key_clock(number_t keyboard) { device_key_clock(keyboard); }
+#endif

@@ -100,3 +100,7 @@ void board_standing(void) {
   device_show();
 #endif
 }
+
+#if N_KEYBOARDS
+void board_key_clock(number_t keyboard) { device_key_clock(keyboard); }
+#endif

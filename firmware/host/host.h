@@ -62,6 +62,11 @@ int contact_named(const char *name, unsigned length);
 void world_hands(const double *travel);
 bool world_read(number_t terminal);
 void world_drive(number_t terminal, enum level level);
+#if N_KEYBOARDS
+void keyboards_hands(const double *travel); /* keys that moved are clocked out at once */
+bool keyboards_read(unsigned terminal, bool *high);
+void board_key_clock(number_t keyboard); /* the clock of a keyboard fell */
+#endif
 #if N_FRAMES
 void pads_fresh(void); /* pads in frames were left alone for long */
 void pads_hands(const double *travel);

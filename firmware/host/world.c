@@ -260,6 +260,9 @@ void world_hands(const double *travel) {
     memcpy(hands, travel, sizeof(double) * WORLD_CONTACTS);
     known_count = 0;
   }
+#if N_KEYBOARDS
+  keyboards_hands(travel);
+#endif
 }
 
 bool world_dead(void) { return shorted(hands); }
@@ -280,6 +283,12 @@ bool world_read(number_t terminal) {
   if (world_dead()) {
     return !world_pressed_high[terminal];
   }
+#if N_KEYBOARDS
+  bool bit;
+  if (keyboards_read(terminal, &bit)) {
+    return bit;
+  }
+#endif
 #if N_FRAMES
   bool high;
   if (pads_read(terminal, &high)) {

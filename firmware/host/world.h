@@ -114,6 +114,15 @@ struct talk_pad {
   int axes;
 };
 
+/* A keyboard: the terminal of its data, or -1, its keys as contacts, and two bytes of code each. */
+struct keyboard {
+  bool heard;
+  int data;
+  int bits_at;
+  int codes_at;
+  int keys;
+};
+
 struct chain {
   int load; /* terminals */
   int clock;

@@ -36,7 +36,7 @@ extern "C" uint16_t hw_convert(number_t terminal) { return (uint16_t)analogRead(
 extern "C" bool hw_touched(number_t terminal) { return digitalRead(pins[terminal]) == LOW; }
 #endif
 
-#if N_CONSOLES
+#if N_CONSOLES || N_KEYBOARDS
 #include "edges.h"
 
 extern "C" void hw_answer(number_t terminal, enum level level) {
@@ -147,7 +147,7 @@ static void begin() {
     set_up(pins[t], device_terminal_use(t));
   }
   device_power_up();
-#if N_CONSOLES
+#if N_CONSOLES || N_KEYBOARDS
   listen();
 #endif
   number_t p = device_profile();

@@ -10,12 +10,17 @@ import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.loom.Look;
 import kumite.name.ContactId;
+import kumite.signal.KeyFrame;
+import kumite.signal.PortKind;
+import kumite.signal.Timed;
 import kumite.timing.Delay;
 import kumite.timing.DelayStudy;
 import kumite.timing.SerialLine;
 
 /** How long single contacts take: a chord makes its members wait, a register is a look late. */
 public final class Delays {
+  private static final double NS_IN_US = 1000;
+
   private Delays() {}
 
   public static Delay of(
@@ -33,13 +38,27 @@ public final class Delays {
             .max()
             .orElse(0);
     boolean travels = look.filter(Look::travels).isPresent();
-    return Delay.of(
-        travels ? unsettled(timing) : timing,
-        look.map(l -> l.everyLooks(timing.scanUs())).orElse(1),
-        look.filter(l -> l.how() instanceof Look.Bit bit && !bit.ofPad()).isPresent(),
-        windowUs,
-        out(board),
-        lines);
+    Delay delay =
+        Delay.of(
+            travels ? unsettled(timing) : timing,
+            look.map(l -> l.everyLooks(timing.scanUs())).orElse(1),
+            look.filter(l -> l.how() instanceof Look.Bit bit && !bit.ofPad()).isPresent(),
+            windowUs,
+            out(board),
+            lines);
+    return look.filter(Look::clocked).map(key -> said(key, delay)).orElse(delay);
+  }
+
+  /** A keyboard says a key byte by byte, once it has looked itself, as often as it sends. */
+  private static Delay said(Look key, Delay after) {
+    Look.Frame frame = (Look.Frame) key.how();
+    PortKind kind = frame.talk().kind();
+    int bytes = ((KeyFrame) kind.mechanism()).codes().get(frame.says()).size();
+    double least = bytes * KeyFrame.byteNs(kind) / NS_IN_US;
+    double wait = kind.time(Timed.FRAME).usualNs() / NS_IN_US;
+    List<Delay.Part> parts = new ArrayList<>(after.parts());
+    parts.add(0, new Delay.Part(Delay.Kind.SAID, least, least + wait));
+    return new Delay(parts);
   }
 
   /** {@return by what a board tells the host} */
@@ -81,6 +100,10 @@ public final class Delays {
     for (Delay.Part part : path.delay().parts()) {
       switch (part.kind()) {
         case CHORD, LINE -> after += part.mostUs();
+        case SAID -> {
+          after += part.leastUs();
+          waits.add((int) (part.mostUs() - part.leastUs()));
+        }
         case REGISTER -> late++;
         case HEARER, WAKE -> waits.add((int) part.mostUs());
         case POLL, SLOT, HAND_OVER -> poll = (int) part.mostUs();

@@ -89,7 +89,7 @@ public record Blueprint(
         .or(
             () ->
                 pads.stream()
-                    .filter(pad -> !pad.written())
+                    .filter(pad -> !pad.written(board))
                     .findFirst()
                     .map(
                         pad ->

@@ -19,6 +19,8 @@ final class CSource {
           "N_PADS",
           "N_FRAME_BITS",
           "N_FRAME_LINES",
+          "N_KEYBOARDS",
+          "N_KEYS_HELD",
           "N_PULSES",
           "N_REPEATS",
           "N_FEEDS",
@@ -127,6 +129,7 @@ final class CSource {
     parts.put("device.c", true);
     parts.put("sample.c", true);
     parts.put("frames.c", score.size("N_FRAMES") > 0);
+    parts.put("keys.c", score.size("N_KEYBOARDS") > 0);
     parts.put("settle.c", true);
     parts.put("compose.c", true);
     parts.put("layers.c", score.size("N_LAYERS") > 0);

@@ -20,7 +20,8 @@ final class Codes {
           "LOOK_STEP",
           "LOOK_CODE",
           "LOOK_SAID",
-          "LOOK_SAID_CODE");
+          "LOOK_SAID_CODE",
+          "LOOK_KEY");
   static final List<String> TARGETS =
       List.of(
           "TARGET_NOWHERE",

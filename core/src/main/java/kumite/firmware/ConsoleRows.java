@@ -8,6 +8,7 @@ import kumite.build.map.Profile;
 import kumite.build.map.Target;
 import kumite.kind.Terminal;
 import kumite.loom.Console;
+import kumite.loom.Talk;
 import kumite.program.Meanings;
 import kumite.signal.Level;
 import kumite.signal.Phased;
@@ -205,7 +206,19 @@ final class ConsoleRows {
         }
       }
     }
-    return "/* Which terminal tells which edge of a console. */\n#ifndef EDGES_H\n#define EDGES_H\n\n"
+    List<Talk> keyboards = KeyboardRows.keyboards(blueprint);
+    for (int k = 0; k < keyboards.size(); k++) {
+      Terminal clock = keyboards.get(k).lines().get("clock");
+      if (clock != null) {
+        int at = score.terminals().indexOf(clock.name());
+        String pin = "pins[" + score.terminalNames().get(at) + "]";
+        String call = "key_" + (k + 1);
+        calls.append("static void " + call + "(void) {\n  device_key_clock(" + k + ");\n}\n\n");
+        listen.append("  attachInterrupt(digitalPinToInterrupt(" + pin + "), " + call);
+        listen.append(", FALLING);\n");
+      }
+    }
+    return "/* Which terminal tells which edge of a console or keyboard. */\n#ifndef EDGES_H\n#define EDGES_H\n\n"
         + calls
         + "static void listen(void) {\n"
         + listen

@@ -202,6 +202,11 @@ public final class Firmware {
               + " answers a console within microseconds, and an interpreter takes longer: take the"
               + " sketch or portable");
     }
+    if (target == Target.SCRIPT && score.size("N_KEYBOARDS") > 0) {
+      return Optional.of(
+          "a keyboard clocks a bit each 60 to 100 us, and an interpreter catches no such edges: take"
+              + " the sketch or portable");
+    }
     long frameUs = score.table("step_how").map(Table::rows).map(List::size).orElse(0) * STEP_US;
     if (target == Target.SCRIPT && frameUs > blueprint.timing().scanUs()) {
       return Optional.of(
@@ -243,7 +248,7 @@ public final class Firmware {
         template("sketch/sketch.ino").replace("@TITLE@", Names.plain(blueprint.title())));
     files.put(folder + "pins.h", SketchSource.pins(blueprint, score));
     files.put(folder + "descriptor.h", SketchSource.descriptors(blueprint));
-    if (score.size("N_CONSOLES") > 0) {
+    if (score.size("N_CONSOLES") + score.size("N_KEYBOARDS") > 0) {
       files.put(folder + "edges.h", ConsoleRows.edges(blueprint, score));
     }
     if (score.size("N_STRIPS") > 0) {
@@ -264,6 +269,7 @@ public final class Firmware {
             "session.c",
             "console.c",
             "pads.c",
+            "keyboard.c",
             "script.c",
             "chance.c",
             "main.c")) {

@@ -57,12 +57,14 @@ final class LookRows {
   private final Map<List<Terminal>, Integer> muxes = new LinkedHashMap<>();
   private final Map<ContactId, Integer> places = new LinkedHashMap<>();
   private final FrameRows frames;
+  private final KeyboardRows keyboards;
 
   LookRows(Blueprint blueprint, Score.Sheet sheet) {
     this.blueprint = blueprint;
     this.sheet = sheet;
     this.looks = blueprint.looks().all();
     this.frames = new FrameRows(blueprint, sheet, this);
+    this.keyboards = new KeyboardRows(blueprint, sheet, this);
     this.senses = blueprint.senses();
     Map<ContactId, String> named = new LinkedHashMap<>();
     for (ContactSite site : blueprint.loom().sites()) {
@@ -115,6 +117,7 @@ final class LookRows {
     sheet.size("N_LOOKS", looks.size());
     gatherChains();
     frames.write();
+    keyboards.write();
     looks();
     order();
     shared();
@@ -176,6 +179,9 @@ final class LookRows {
         with = mux(channel);
         place = channel.code();
         converts(channel.measured());
+      } else if (look.how() instanceof Look.Frame frame && look.clocked()) {
+        kind = "LOOK_KEY";
+        place = keyboards.place(frame);
       } else if (look.how() instanceof Look.Frame frame) {
         kind = frame.axis() ? "LOOK_SAID_CODE" : "LOOK_SAID";
         with = frames.pad(frame);

@@ -10,6 +10,7 @@ import kumite.circuit.Talking;
 import kumite.loom.Talk;
 import kumite.name.ContactId;
 import kumite.signal.Asking;
+import kumite.signal.KeyFrame;
 import kumite.signal.Level;
 import kumite.signal.Packet;
 import kumite.signal.Phased;
@@ -27,6 +28,8 @@ final class PadTables {
   private final Map<ContactId, Integer> contacts;
   private final Map<String, Integer> terminals;
   private final List<Talking> talks;
+  private final List<Talking> keyboards;
+  private final List<String> heard = new ArrayList<>();
 
   private final List<String> rows = new ArrayList<>();
   private final List<String> lines = new ArrayList<>();
@@ -38,20 +41,30 @@ final class PadTables {
   private final List<Integer> known = new ArrayList<>();
   private final List<Integer> bits = new ArrayList<>();
   private final List<Integer> axes = new ArrayList<>();
+  private final List<Integer> codes = new ArrayList<>();
 
   PadTables(List<Talking> talks, Map<ContactId, Integer> contacts, Map<String, Integer> terminals) {
-    this.talks = talks;
+    this.talks = talks.stream().filter(talk -> !talk.asked().pad().clocked()).toList();
+    this.keyboards = talks.stream().filter(talk -> talk.asked().pad().clocked()).toList();
     this.contacts = contacts;
     this.terminals = terminals;
-    talks.forEach(this::talk);
+    this.talks.forEach(this::talk);
+    keyboards.forEach(this::keyboard);
   }
 
   /** {@return how much there is at most, and what there is} */
   String header() {
+    String keys =
+        keyboards.isEmpty()
+            ? ""
+            : "\nextern const struct keyboard world_keyboards[];\n"
+                + "extern const int world_pad_bits[];\n"
+                + "extern const int world_key_codes[];\n";
     if (talks.isEmpty()) {
-      return "";
+      return keys;
     }
-    return "\n"
+    return keys
+        + "\n"
         + most("MOST_TALK_LINES", talk -> talk.asked().kind().lines().size())
         + most("MOST_TALK_NETS", PadTables::netCount)
         + most("MOST_TALK_PADS", talk -> talk.pads().size())
@@ -78,18 +91,24 @@ final class PadTables {
 
   /** {@return the tables} */
   String source() {
-    return talks.isEmpty()
-        ? ""
-        : table("struct talk world_talks", rows)
-            + table("struct talk_line world_talk_lines", lines)
-            + table("struct talk_pad world_talk_pads", pads)
-            + numbers("world_talk_nets", nets)
-            + numbers("world_talk_rails", rails)
-            + numbers("world_says", says)
-            + numbers("world_talk_bytes", bytes)
-            + numbers("world_talk_known", known)
-            + numbers("world_pad_bits", bits)
-            + numbers("world_pad_axes", axes);
+    String keys =
+        keyboards.isEmpty()
+            ? ""
+            : table("struct keyboard world_keyboards", heard) + numbers("world_key_codes", codes);
+    if (talks.isEmpty()) {
+      return keys.isEmpty() ? "" : keys + numbers("world_pad_bits", bits);
+    }
+    return keys
+        + table("struct talk world_talks", rows)
+        + table("struct talk_line world_talk_lines", lines)
+        + table("struct talk_pad world_talk_pads", pads)
+        + numbers("world_talk_nets", nets)
+        + numbers("world_talk_rails", rails)
+        + numbers("world_says", says)
+        + numbers("world_talk_bytes", bytes)
+        + numbers("world_talk_known", known)
+        + numbers("world_pad_bits", bits)
+        + numbers("world_pad_axes", axes);
   }
 
   private static String table(String name, List<String> rows) {
@@ -180,6 +199,34 @@ final class PadTables {
             falls,
             knownAt,
             asking.known().size()));
+  }
+
+  /**
+   * A keyboard says its bytes over two wires, of which both ends must be right: what is heard of
+   * others is played in the workbench alone.
+   */
+  private void keyboard(Talking talk) {
+    PortKind kind = talk.asked().kind();
+    boolean right = talk.fed().contains(1);
+    for (String line : List.of("clock", "data")) {
+      int net = talk.nets().get(new Pin(Pin.CONSOLE, line));
+      long there = talk.nets().values().stream().filter(n -> n == net).count();
+      right &= talk.nets().get(new Pin(1, line)) == net && there == 2;
+      right &= !talk.rails().containsKey(net) && !talk.unpulled().contains(line);
+    }
+    int bitsAt = bits.size();
+    int codesAt = codes.size();
+    for (PortKind.Bit key : kind.contacts()) {
+      bits.add(contact(talk.asked(), key));
+      List<Integer> code = ((KeyFrame) kind.mechanism()).codes().get(key.button());
+      codes.add(code.size() > 1 ? code.get(0) : 0);
+      codes.add(code.get(code.size() - 1));
+    }
+    int data =
+        Optional.ofNullable(talk.asked().lines().get("data"))
+            .map(at -> terminals.get(at.name()))
+            .orElse(-1);
+    heard.add(World.braced(right, data, bitsAt, codesAt, kind.contacts().size()));
   }
 
   private static int at(PortKind kind, String line) {

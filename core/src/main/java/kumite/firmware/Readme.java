@@ -47,6 +47,7 @@ final class Readme {
     }
     wiring();
     frames();
+    keyboards(target);
     consoles(target);
     strips(target);
     switch (target) {
@@ -165,6 +166,32 @@ final class Readme {
           "Its acknowledge line is wired for programs that wait for it. This one waits as long as the"
               + " slowest pad takes, and does not look at it.");
     }
+  }
+
+  /** Each keyboard that it listens to, and how its edges come in. */
+  private void keyboards(Firmware.Target target) {
+    List<Talk> keyboards = KeyboardRows.keyboards(firmware.blueprint());
+    if (keyboards.isEmpty()) {
+      return;
+    }
+    head("Keyboards that it listens to");
+    for (int k = 0; k < keyboards.size(); k++) {
+      Talk keyboard = keyboards.get(k);
+      item(
+          keyboard.pad().port().label()
+              + ", number "
+              + k
+              + ": "
+              + keyboard.lines().entrySet().stream()
+                  .map(line -> line.getKey() + " at " + line.getValue().name())
+                  .collect(Collectors.joining(", ")));
+    }
+    line(
+        target == Firmware.Target.SKETCH
+            ? "The falls of their clocks come in by interrupts (edges.h). Each of those terminals must"
+                + " have one; your board's page says which do."
+            : "Call device_key_clock at each fall of a keyboard's clock, from an interrupt: data is"
+                + " valid for some 40 us from there on.");
   }
 
   /** Each console with its lines, and how its edges come in. */

@@ -213,7 +213,8 @@ record Score(
       if (get("N_ROWS") + get("N_MUXES") + get("N_FRAMES") == 0) {
         unused.add("look_with");
       }
-      if (get("N_MUXES") + get("N_CHAINS") + get("N_FRAMES") + get("USE_STEPS") == 0) {
+      if (get("N_MUXES") + get("N_CHAINS") + get("N_FRAMES") + get("N_KEYBOARDS") + get("USE_STEPS")
+          == 0) {
         unused.add("look_place");
       }
       if (get("N_PROFILES") < 2) {

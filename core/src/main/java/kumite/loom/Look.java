@@ -178,6 +178,11 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
         || how.driven().stream().anyMatch(driven -> driven.name().equals(terminal));
   }
 
+  /** {@return whether it is a key whose bytes come by themselves} */
+  public boolean clocked() {
+    return how instanceof Frame frame && frame.talk().pad().clocked();
+  }
+
   /** {@return at each how many of the board's looks it is read, 1 for all} */
   public int everyLooks(int scanUs) {
     return how instanceof Frame frame

@@ -13,6 +13,7 @@ import kumite.kind.Terminal;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.parts.Catalogue;
+import kumite.signal.KeyFrame;
 import kumite.signal.OneShot;
 import kumite.signal.Phased;
 import kumite.signal.PortKind;
@@ -50,9 +51,16 @@ public record Pad(Port port, PortKind kind) implements Plugged {
     return !levels() && !(kind.mechanism() instanceof UsbPad);
   }
 
-  /** {@return whether the programs that Kumite writes read such a pad} */
-  public boolean written() {
-    return levels() || kind.mechanism().asking(kind).isPresent();
+  /** {@return whether the programs that Kumite writes for a board read such a pad} */
+  public boolean written(BoardKind board) {
+    return levels()
+        || kind.mechanism().asking(kind).isPresent()
+        || clocked() && board.brain().answerMicros() > 0;
+  }
+
+  /** {@return whether it clocks bytes out by itself, so that its edges must be caught} */
+  public boolean clocked() {
+    return kind.mechanism() instanceof KeyFrame;
   }
 
   /** Its lines are looked at as those of contacts, registers and multiplexers are. */

@@ -158,7 +158,10 @@ final class PadGrouping implements Grouping {
           case CONSOLE -> Line.Need.DRIVE;
           case PAD, PAD_LOW -> Line.Need.READ;
           case POT -> Line.Need.MEASURE;
-          case BOTH, BOTH_LOW -> Line.Need.SHARE;
+          case BOTH, BOTH_LOW ->
+              pad(members.get(0)).clocked() && line.name().equals("clock")
+                  ? Line.Need.EDGE
+                  : Line.Need.SHARE;
         },
         place(pad(members.get(0)).kind(), line, Grouping.middle(members)),
         Optional.of(group),

@@ -134,7 +134,9 @@ final class PinCosts {
       line.meant(board, terminal) ? 0 : UNMEANT_MM,
       line.needs() != Line.Need.MEASURE && measures ? ANALOG_SPARED_MM : 0,
       line.pulses() && !terminal.can(Terminal.Ability.INTERRUPT) ? UNCOUNTED_MM : 0,
-      (line.needs() == Line.Need.READ || line.needs() == Line.Need.SHARE)
+      (line.needs() == Line.Need.READ
+                  || line.needs() == Line.Need.SHARE
+                  || line.needs() == Line.Need.EDGE && line.group().isPresent())
               && !PinPlan.pulls(terminal)
           ? UNPULLED_MM
           : 0,

@@ -113,7 +113,7 @@ public final class PortChecks {
   private void programs(BoardKind board) {
     Map<PortKind, List<Pad>> unread = new LinkedHashMap<>();
     for (Pad pad : loom.pads()) {
-      if (!pad.written() && board.brain().needsCode()) {
+      if (!pad.written(board) && board.brain().needsCode()) {
         unread.computeIfAbsent(pad.kind(), k -> new ArrayList<>()).add(pad);
       }
     }

@@ -77,6 +77,16 @@ public record KeyFrame(Map<String, List<Integer>> codes) implements Mechanism {
     }
   }
 
+  /** {@return after how long a rest of the clock a byte begins anew, in ns} */
+  public static long restNs(PortKind kind) {
+    return REST * (kind.time(Timed.CLOCK_LOW).mostNs() + kind.time(Timed.CLOCK_HIGH).mostNs());
+  }
+
+  /** {@return how long the eleven bits of a byte usually take, in ns} */
+  public static long byteNs(PortKind kind) {
+    return BITS * (kind.time(Timed.CLOCK_LOW).usualNs() + kind.time(Timed.CLOCK_HIGH).usualNs());
+  }
+
   /** {@return the eleven bits of a byte as they go over the line} */
   public static List<Boolean> frame(int value) {
     List<Boolean> bits = new ArrayList<>();
@@ -219,8 +229,7 @@ public record KeyFrame(Map<String, List<Integer>> codes) implements Mechanism {
       if (level == Level.HIGH) {
         return;
       }
-      long bit = kind.time(Timed.CLOCK_LOW).mostNs() + kind.time(Timed.CLOCK_HIGH).mostNs();
-      if (side.now() - since > REST * bit) {
+      if (side.now() - since > restNs(kind)) {
         taken.clear();
       }
       since = side.now();

@@ -24,6 +24,7 @@ public record Delay(List<Part> parts) {
   /** What a part of the delay is. */
   public enum Kind {
     SCAN("scan wait"),
+    SAID("bytes of the keyboard"),
     REGISTER("register shows the look before"),
     DEBOUNCE("debounce"),
     CHORD("chord window"),

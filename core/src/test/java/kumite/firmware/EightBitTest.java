@@ -42,6 +42,8 @@ public class EightBitTest {
   private static final Pattern SIZE =
       Pattern.compile("(\\d+)\\s+(\\d+)\\s+(\\d+)\\s+\\d+\\s+\\w+\\s");
   private static final Path MCU_HEADER = Path.of("/usr/include/simavr/avr/avr_mcu_section.h");
+  private static final String FLAGS =
+      "avr-gcc -std=gnu99 -Os -Wall -Icore -I. -I/usr/include/simavr/avr ";
   private static final int DRAWN = 12;
 
   private final Map<String, Integer> parts = new LinkedHashMap<>();
@@ -116,6 +118,8 @@ public class EightBitTest {
         builds.add(row);
       }
     }
+    // What a keyboard clocks in by interrupts is not noted: its code is measured alone.
+    size("keys", Firmware.of(Exported.blueprint(FramedBuilds.of("keyboard-frame")).orElseThrow()));
     measured.put("around", around);
     measured.set("parts", mapper.valueToTree(parts));
     measured.putArray("builds").addAll(builds);
@@ -124,6 +128,13 @@ public class EightBitTest {
           Path.of("..", "firmware", "measured.json"),
           mapper.writerWithDefaultPrettyPrinter().writeValueAsString(measured) + "\n");
     }
+  }
+
+  private void size(String name, Firmware firmware) throws IOException {
+    Path folder =
+        Exported.write("eight-" + name, firmware.files(Firmware.Target.PORTABLE, List.of()));
+    Targets.standIn(folder, "eight", "bare.c");
+    size(folder, name, firmware, FLAGS);
   }
 
   private ObjectNode measured(String name, Firmware firmware) throws IOException {
@@ -140,10 +151,9 @@ public class EightBitTest {
     // chance.
     CheckScripts.Check last = checks.get(checks.size() - 1);
     Exported.run(folder, last.line(), "./recorder", "--each-line");
-    String flags = "avr-gcc -std=gnu99 -Os -Wall -Icore -I. -I/usr/include/simavr/avr ";
     shell(
         folder,
-        flags
+        FLAGS
             + "-mmcu=atmega1284p -o eight.elf core/*.c eight/eight.c"
             + " -Wl,--undefined=_mmcu,--section-start=.mmcu=0x910000");
     String said =
@@ -164,7 +174,7 @@ public class EightBitTest {
     assertEquals(reports.strip(), told.strip(), name);
     String cycles = lines.stream().filter(l -> l.startsWith("cycles")).findFirst().orElseThrow();
     String[] three = cycles.split(" ");
-    ObjectNode row = size(folder, name, firmware, flags);
+    ObjectNode row = size(folder, name, firmware, FLAGS);
     row.putArray("cycles")
         .add(Integer.parseInt(three[1]))
         .add(Integer.parseInt(three[2]))

@@ -13,9 +13,13 @@ import kumite.build.map.AxisName;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
 import kumite.build.port.Port;
+import kumite.loom.Loom;
+import kumite.loom.Strand;
 import kumite.measure.Placement;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
+import kumite.parts.Catalogue;
+import kumite.signal.KeyFrame;
 import kumite.signal.Limits;
 import kumite.signal.Packet;
 import kumite.signal.PortFile;
@@ -40,7 +44,7 @@ final class FramedBuilds {
   static List<PortKind> kinds() {
     List<PortKind> kinds = new ArrayList<>();
     for (PortKind kind : PortFile.standard()) {
-      if (kind.mechanism().asking(kind).isPresent()) {
+      if (kind.mechanism().asking(kind).isPresent() || kind.mechanism() instanceof KeyFrame) {
         kinds.add(kind);
       }
     }
@@ -125,7 +129,18 @@ final class FramedBuilds {
     if (random.nextInt(3) == 0) {
       build = RandomBuilds.layered(build, random);
     }
-    return random.nextInt(3) == 0 ? RandomBuilds.spoiled(build, random) : build;
+    boolean keys =
+        build.ports().ports().stream().anyMatch(port -> port.kind().equals("keyboard-frame"));
+    return random.nextInt(3) > 0
+        ? build
+        : keys ? without(build, random) : RandomBuilds.spoiled(build, random);
+  }
+
+  /** What a keyboard's wires carry where they are joined to others, the bed does not play. */
+  private static Build without(Build build, SplittableRandom random) {
+    List<Strand> strands = Loom.of(build, Catalogue.standard().with(build)).strands();
+    Strand out = strands.get(random.nextInt(strands.size()));
+    return build.withLoom(build.loom().withLeftOut(out.wire()));
   }
 
   /** {@return a build of two pads of a kind, with a button of each and an axis where it has one} */

@@ -37,7 +37,8 @@ public class FramesTest {
     }
     Blueprint blueprint = drawn.get();
     Firmware firmware = Firmware.of(blueprint);
-    assertThat(firmware.score().size("N_FRAMES")).isPositive();
+    assertThat(firmware.score().size("N_FRAMES") + firmware.score().size("N_KEYBOARDS"))
+        .isPositive();
     Path folder =
         Exported.write("framed-" + seed, firmware.files(Firmware.Target.PORTABLE, List.of()));
     List<Exported.Play> plays = Exported.plays(blueprint, PLAYS, random);

@@ -61,12 +61,14 @@ public final class ProgrammableBuilds {
       BoardKind board = BOARDS.get(random.nextInt(BOARDS.size()));
       build = build.withBoard(Optional.of(new BoardChoice(board.id(), Placement.at(40, 40))));
     }
+    Build any = build;
     for (Port port : build.ports().ports()) {
       boolean unwritten =
           build
               .ports()
               .kindOf(port)
-              .filter(kind -> !new Pad(port, kind).written() && port.reads())
+              .filter(
+                  kind -> port.reads() && board(any).filter(new Pad(port, kind)::written).isEmpty())
               .isPresent();
       build = unwritten ? build.without(port.id()) : build;
     }
@@ -80,6 +82,10 @@ public final class ProgrammableBuilds {
       build = lit(build, random);
     }
     return random.nextInt(4) == 0 ? RandomBuilds.spoiled(build, random) : build;
+  }
+
+  private static Optional<BoardKind> board(Build build) {
+    return build.board().flatMap(choice -> Catalogue.standard().with(build).board(choice.kind()));
   }
 
   /** {@return the build with one strip or two, told colours drawn by chance} */

@@ -141,3 +141,7 @@ void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
   (void)rgb;
 }
 #endif
+
+#if N_KEYBOARDS
+void board_key_clock(number_t keyboard) { device_key_clock(keyboard); }
+#endif

@@ -45,17 +45,34 @@ void digitalWrite(uint8_t pin, uint8_t level) {
   }
 }
 
-#if N_CONSOLES
+#if N_CONSOLES || N_KEYBOARDS
 static void (*call_of[N_TERMINALS])(void);
-static bool is_turned[N_TERMINALS];
-static int turned[N_TERMINALS]; /* what a console turned a line to */
+static int falling[N_TERMINALS]; /* the clocks of keyboards, in their order */
+static int falls;
 
 int digitalPinToInterrupt(uint8_t pin) { return terminal_of(pin); }
 
 void attachInterrupt(int interrupt, void (*call)(void), int mode) {
-  (void)mode;
   call_of[interrupt] = call;
+  if (mode == FALLING) {
+    falling[falls++] = interrupt;
+  }
 }
+#endif
+
+#if N_KEYBOARDS
+void board_key_clock(number_t keyboard) {
+  if (falls == 0) {
+    device_key_clock(keyboard); /* before anything is set up */
+  } else if (keyboard < falls) {
+    call_of[falling[keyboard]]();
+  }
+}
+#endif
+
+#if N_CONSOLES
+static bool is_turned[N_TERMINALS];
+static int turned[N_TERMINALS]; /* what a console turned a line to */
 
 bool board_line(number_t t) { return mode_of[t] != OUTPUT || level_of[t] == HIGH; }
 
@@ -152,6 +169,9 @@ void board_power_up(void) {
   pads_fresh();
 #endif
   device_power_up();
+#if N_CONSOLES || N_KEYBOARDS
+  falls = 0;
+#endif
   setup();
 }
 

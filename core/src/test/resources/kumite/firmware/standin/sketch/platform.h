@@ -27,6 +27,7 @@ void delayMicroseconds(unsigned us);
 unsigned long micros(void);
 
 #define CHANGE 4
+#define FALLING 2
 int digitalPinToInterrupt(uint8_t pin);
 void attachInterrupt(int interrupt, void (*call)(void), int mode);
 

@@ -65,7 +65,7 @@ extern const uint8_t chain_low[];
 extern const uint8_t chain_high[];
 
 /* ---- pads that talk in frames: of each frame its steps, its pads, and what they are known by ---- */
-extern const uint8_t frame_every[]; /* at each how many looks it is asked */
+extern const uint16_t frame_every[]; /* at each how many looks it is asked */
 extern const uint16_t frame_steps_at[];
 extern const uint8_t step_how[];    /* 0 takes bits; else how often a line is driven, 128 for high */
 extern const number_t step_with[];  /* the terminal that is driven, or which line of a pad is taken */

@@ -9,7 +9,7 @@
 
 static uint8_t taken[(N_FRAME_BITS + 7) / 8]; /* 1 for low */
 static bool known[N_PADS];
-static uint8_t looks[N_FRAMES]; /* until it is asked again */
+static uint16_t looks[N_FRAMES]; /* until it is asked again */
 
 static bool low(uint16_t bit) { return (taken[bit >> 3] >> (bit & 7U) & 1U) != 0; }
 
@@ -70,7 +70,7 @@ void frames_look(void) {
   for (number_t f = 0; f < N_FRAMES; f++) {
     if (looks[f] == 0) {
       ask(f);
-      looks[f] = rom8(&frame_every[f]);
+      looks[f] = rom16(&frame_every[f]);
     }
     looks[f]--;
   }

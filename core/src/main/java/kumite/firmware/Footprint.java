@@ -126,7 +126,8 @@ public record Footprint(
     bytes += score.size("N_REPEATS") > 0 ? 1 : 0;
     bytes += score.size("USE_CODES") > 0 ? 2 * (travels + 1) : 0;
     bytes += (score.size("N_BITS") + 7) / 8;
-    bytes += (score.size("N_FRAME_BITS") + 7) / 8 + score.size("N_PADS") + score.size("N_FRAMES");
+    bytes += (score.size("N_FRAME_BITS") + 7) / 8 + score.size("N_PADS");
+    bytes += 2 * score.size("N_FRAMES");
     bytes += (score.size("N_KEYS_HELD") + 7) / 8 + 8 * score.size("N_KEYBOARDS");
     int wait = score.size("WAIT_US");
     bytes += wait == 0 ? 0 : looks * (wait > 65_535 ? 4 : 2);

@@ -64,7 +64,7 @@ final class FrameRows {
       Asking asking = asking(frame.get(0));
       List<String> read = read(asking);
       sheet
-          .bytes("frame_every")
+          .words("frame_every")
           .add(
               asking.everyLooks(1000L * blueprint.timing().scanUs(), Talk.SETTLE_NS),
               "",

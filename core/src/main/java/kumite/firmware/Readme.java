@@ -192,6 +192,12 @@ final class Readme {
                 + " have one; your board's page says which do."
             : "Call device_key_clock at each fall of a keyboard's clock, from an interrupt: data is"
                 + " valid for some 40 us from there on.");
+    if (!firmware.blueprint().loom().strips(firmware.blueprint().board()).isEmpty()) {
+      line(
+          "While a strip is told its colours interrupts wait, some 30 us a lamp: a byte that comes"
+              + " meanwhile is lost, and its key stays as it was until it moves again. Give strip and"
+              + " keyboard boards of their own where that matters.");
+    }
   }
 
   /** Each console with its lines, and how its edges come in. */

@@ -264,7 +264,7 @@ public final class PinPlan {
                   : "it measures volts, as a wiper or ladder needs";
           case DRIVE -> "it can drive a wire";
           case SHARE -> "it can pull a wire low; " + pullReason(terminal);
-          case EDGE -> "it tells each edge of the console at once";
+          case EDGE -> "it tells each edge at once";
           case TOUCH -> "it senses touch";
         });
     if (site.pulses()) {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import kumite.build.Build;
 import kumite.build.Control;
+import kumite.build.map.Timing;
 import kumite.build.port.Port;
 import kumite.circuit.Wired;
 import kumite.finding.Finding;
@@ -342,17 +343,20 @@ public final class PortChecks {
                 "times of the mechanism, in steps of the board, as docs/semantics.md says"));
     if (micros > scan) {
       int wanted = (int) (Math.ceil(micros / US_IN_MS) * US_IN_MS);
-      findings.add(
+      Finding slow =
           Finding.of(
                   PortCode.TOO_SLOW,
                   about,
                   "Reading takes " + Working.number(micros, 0) + " us, a look " + scan + " us",
                   "The board cannot look so often while it reads its ports")
-              .showing(working)
-              .mendedBy(
+              .showing(working);
+      findings.add(
+          Timing.SCAN.has(wanted)
+              ? slow.mendedBy(
                   Fix.of(
                       "Look every " + Working.number(wanted / US_IN_MS, 0) + " ms",
-                      b -> b.withTiming(b.timing().withScanUs(wanted)))));
+                      b -> b.withTiming(b.timing().withScanUs(wanted))))
+              : slow);
       return;
     }
     findings.add(

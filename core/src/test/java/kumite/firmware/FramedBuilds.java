@@ -66,6 +66,11 @@ final class FramedBuilds {
             new Packet(List.of(1, 66, 0), List.of(255, 65, 90)),
             List.of(),
             packet.times()));
+    PortKind six = PortFile.find(PortFile.standard(), "select-line-6").orElseThrow();
+    Map<Timed, Limits> long300 = new LinkedHashMap<>(six.times());
+    long300.put(Timed.FORGET, Limits.micros(290_000, 300_000, 310_000));
+    long300.put(Timed.FRAME, Limits.micros(400_000, 400_000, 400_000));
+    kinds.add(with(six, "patient-six", six.mechanism(), six.axes(), long300));
     // Its lines stand longer than one step of the program can say.
     Map<Timed, Limits> slow = new LinkedHashMap<>(packet.times());
     slow.put(Timed.TO_BYTE, Limits.micros(700, 700, 800));

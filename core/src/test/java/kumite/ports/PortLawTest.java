@@ -39,11 +39,13 @@ import kumite.name.Jumper;
 import kumite.parts.Catalogue;
 import kumite.signal.Answer;
 import kumite.signal.Held;
+import kumite.signal.Limits;
 import kumite.signal.Play;
 import kumite.signal.PortFile;
 import kumite.signal.PortKind;
 import kumite.signal.Reading;
 import kumite.signal.Tempo;
+import kumite.signal.Timed;
 import kumite.verdict.Bench;
 import kumite.wiring.Wiring;
 import org.testng.annotations.DataProvider;
@@ -114,6 +116,45 @@ public class PortLawTest {
 
   private static Bench bench(Build build) {
     return Bench.of(build, Catalogue.standard());
+  }
+
+  /** A reading that no look is long enough for is told, and no look is offered that cannot be. */
+  @Test(dataProvider = "slow")
+  public void aReadingLongerThanAnyLookIsTold(double ms, boolean mended) {
+    PortKind packet =
+        kind("packet").with(Timed.TO_BYTE, Limits.micros(1000 * ms, 1000 * ms, 1000 * ms));
+    packet = packet.with(Timed.FRAME, Limits.micros(900_000, 900_000, 900_000));
+    PortKind slow =
+        new PortKind(
+            "slow",
+            packet.what(),
+            packet.pinout(),
+            packet.volts(),
+            packet.worksFromVolts(),
+            packet.lines(),
+            packet.times(),
+            packet.order(),
+            packet.axes(),
+            packet.mechanism(),
+            packet.source());
+    Build build = pads("native-3v3-48", "packet");
+    build =
+        build.withPorts(
+            build
+                .ports()
+                .withKinds(List.of(slow))
+                .with(Port.of(new ControlId("pad-1"), "Pad 1", "slow", Placement.at(40, 180))));
+    Finding told =
+        bench(build).findings().stream()
+            .filter(f -> f.code() == PortCode.TOO_SLOW)
+            .findFirst()
+            .orElseThrow();
+    assertThat(told.fix().isPresent()).isEqualTo(mended);
+  }
+
+  @DataProvider
+  public Object[][] slow() {
+    return new Object[][] {{1, true}, {40, true}, {48, true}, {49, false}, {200, false}};
   }
 
   /** What no program reads is told, of each pad; and a program is refused then, and only then. */

@@ -38,6 +38,8 @@ public record Contents(List<String> holds, List<String> leaves) {
     counts.put("lamp terminal", score.size("N_LAMPS"));
     counts.put("strip", score.size("N_STRIPS"));
     counts.put("console", score.size("N_CONSOLES"));
+    counts.put("pad asked in frames", score.size("N_PADS"));
+    counts.put("keyboard", score.size("N_KEYBOARDS"));
     List<String> holds = new ArrayList<>();
     List<String> leaves = new ArrayList<>();
     counts.forEach(
@@ -59,6 +61,7 @@ public record Contents(List<String> holds, List<String> leaves) {
       case "rule for opposites" -> "rules for opposites";
       case "lever with four ways" -> "levers with four ways";
       case "pair that counts" -> "pairs that count";
+      case "pad asked in frames" -> "pads asked in frames";
       case "chain of registers" -> "chains of registers";
       default -> what + "s";
     };

@@ -40,6 +40,11 @@ public class WiresLawTest {
             .ifPresent(b -> all.add(new Object[] {way + (wired == build ? "" : " spoilt"), b}));
       }
     }
+    for (int i = 0; i < 4; i++) { // pads that talk in frames, keyboards too
+      Exported.blueprint(FramedBuilds.draw(random))
+          .filter(b -> b.inputs().dead().isEmpty())
+          .ifPresent(b -> all.add(new Object[] {"framed " + all.size(), b}));
+    }
     IntStream.range(0, 4)
         .mapToObj(i -> ProgrammableBuilds.draw(random))
         .filter(b -> b.inputs().dead().isEmpty())
@@ -60,8 +65,8 @@ public class WiresLawTest {
         "sh",
         "-c",
         Exported.QUICK
-            + " -Icore -Ihost -o wired core/*.c host/world.c host/ways.c host/solve.c"
-            + " host/world_tables.c wires/wires.c -lm");
+            + " -Icore -Ihost -o wired core/*.c host/world.c host/pads.c host/keyboard.c"
+            + " host/ways.c host/solve.c host/world_tables.c wires/wires.c -lm");
     SplittableRandom random = new SplittableRandom(name.hashCode());
     StringBuilder lines = new StringBuilder();
     StringBuilder wanted = new StringBuilder();

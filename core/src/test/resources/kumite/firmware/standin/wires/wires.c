@@ -35,7 +35,12 @@ void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[3]) {
   (void)rgb;
 }
 #endif
-uint32_t hw_micros(void) { return 0; }
+static int64_t now_us;
+int64_t session_now(void) { return now_us; }
+uint32_t hw_micros(void) { return (uint32_t)now_us; }
+#if N_KEYBOARDS
+void board_key_clock(number_t keyboard) { device_key_clock(keyboard); }
+#endif
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   (void)id;
   (void)transfer;
@@ -51,7 +56,12 @@ int main(void) {
     for (unsigned c = 0; c < WORLD_CONTACTS; c++) {
       travel[c] = strtod(rest, &rest);
     }
+    now_us += 1000000;
     world_hands(travel);
+#if N_FRAMES
+    pads_fresh();
+    frames_fresh();
+#endif
     sample_begin(); /* registers take in what they see */
     sample();
     for (number_t i = 0; i < N_LOOKS; i++) {

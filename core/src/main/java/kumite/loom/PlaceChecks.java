@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.build.loom.LoomSettings;
 import kumite.build.loom.Topology;
+import kumite.build.map.Timing;
 import kumite.finding.Finding;
 import kumite.finding.Fix;
 import kumite.finding.Subject;
@@ -19,9 +20,12 @@ import kumite.name.ContactId;
 import kumite.name.ControlId;
 import kumite.panel.Arrange;
 import kumite.parts.Catalogue;
+import kumite.working.Working;
 
 /** Checks whether every wire that wants a terminal has one. */
 public final class PlaceChecks {
+  private static final double US_IN_MS = 1000;
+
   private final Build build;
   private final Catalogue catalogue;
   private final Loom loom;
@@ -48,8 +52,40 @@ public final class PlaceChecks {
     PlaceChecks checks = new PlaceChecks(build, catalogue, loom);
     return () ->
         catalogue.boards().stream()
-            .min(Comparator.comparingInt(kind -> checks.leftOver(build, kind)))
-            .map(kind -> Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind)));
+            .min(
+                Comparator.<BoardKind>comparingInt(kind -> checks.leftOver(build, kind))
+                    .thenComparing(checks::harmed)
+                    .thenComparing(checks::unread))
+            .map(checks::use);
+  }
+
+  /** {@return how many pads send a board more than its terminals bear} */
+  private long harmed(BoardKind kind) {
+    return loom.pads().stream()
+        .filter(pad -> pad.fed() && !kind.fiveVoltTolerant())
+        .filter(pad -> pad.feedVolts(kind) > kind.logicVolts())
+        .count();
+  }
+
+  /** {@return how many pads no program reads that is written for a board} */
+  private long unread(BoardKind kind) {
+    return loom.pads().stream().filter(pad -> !pad.written(kind)).count();
+  }
+
+  /** The board, and looks as seldom as its pads want. */
+  private Fix use(BoardKind kind) {
+    double micros =
+        Loom.of(Arrange.withBoard(build, kind), catalogue).sharings().stream()
+            .filter(sharing -> sharing.group().topology() == Topology.PAD)
+            .mapToDouble(Sharing::scanMicros)
+            .sum();
+    int wanted = (int) (Math.ceil(micros / US_IN_MS) * US_IN_MS);
+    if (wanted <= build.timing().scanUs() || !Timing.SCAN.has(wanted)) {
+      return Fix.of("Use " + kind.name(), b -> Arrange.withBoard(b, kind));
+    }
+    return Fix.of(
+        "Use " + kind.name() + ", and look every " + Working.number(wanted / US_IN_MS, 0) + " ms",
+        b -> Arrange.withBoard(b, kind).withTiming(b.timing().withScanUs(wanted)));
   }
 
   private void noBoard() {

@@ -118,6 +118,29 @@ public class PortLawTest {
     return Bench.of(build, Catalogue.standard());
   }
 
+  /** The board that is offered for pads bears what they send, and reads them in time. */
+  @Test(dataProvider = "read")
+  public void theBoardThatIsOfferedReadsThem(String kind, int count) {
+    String[] kinds = java.util.Collections.nCopies(count, kind).toArray(new String[0]);
+    Build build = pads("native-5v-54", kinds).withBoard(Optional.empty());
+    Finding told =
+        bench(build).findings().stream()
+            .filter(f -> f.code().text().equals("LM-01"))
+            .findFirst()
+            .orElseThrow();
+    Bench with = bench(told.fix().orElseThrow().edit().apply(build));
+    assertThat(with.findings().stream().filter(f -> f.severity() == Severity.STOP)).isEmpty();
+    assertThat(Blueprint.why(with.board().orElseThrow(), with.loom().pads()).isPresent())
+        .isEqualTo(UNREAD.contains(kind));
+  }
+
+  @DataProvider
+  public Object[][] read() {
+    return READ.stream()
+        .flatMap(kind -> Stream.of(new Object[] {kind, 1}, new Object[] {kind, 2}))
+        .toArray(Object[][]::new);
+  }
+
   /** A reading that no look is long enough for is told, and no look is offered that cannot be. */
   @Test(dataProvider = "slow")
   public void aReadingLongerThanAnyLookIsTold(double ms, boolean mended) {

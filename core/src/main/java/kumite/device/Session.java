@@ -131,8 +131,7 @@ public final class Session {
       int at = i;
       looks.get(i).contact().ifPresent(contact -> places.put(contact, at));
     }
-    this.every =
-        looks.stream().mapToInt(look -> look.everyLooks(device.timing().scanUs())).toArray();
+    this.every = every(looks, device.timing().scanUs());
     this.known = new HashMap<>();
     this.deaths = new HashMap<>();
     this.program = device.program().orElse(null);
@@ -179,6 +178,19 @@ public final class Session {
     stream = other.stream;
     answers = other.answers;
     lights = other.lights;
+  }
+
+  /** Pads of a kind are asked alike. */
+  private static int[] every(List<Look> looks, int scanUs) {
+    Map<String, Integer> byKind = new HashMap<>();
+    return looks.stream()
+        .mapToInt(
+            look ->
+                look.how() instanceof Look.Frame frame
+                    ? byKind.computeIfAbsent(
+                        frame.talk().kind().id(), id -> look.everyLooks(scanUs))
+                    : 1)
+        .toArray();
   }
 
   private static Combinations combinations(SimulatedDevice device) {
@@ -553,7 +565,7 @@ public final class Session {
       looked = 0;
     }
     Map<Look, Seen> seen = known.computeIfAbsent(now, held -> inputs.orElseThrow().see(at(held)));
-    Set<ContactId> before = Set.copyOf(unsure);
+    Set<ContactId> before = unsure.isEmpty() ? Set.of() : Set.copyOf(unsure);
     unsure.clear();
     int off = device.noise().at(nowUs, seed);
     for (int i = 0; i < looks.size(); i++) {

@@ -165,7 +165,7 @@ public final class LoomStation implements StationView {
             : count
                 + " strands · "
                 + String.format(Locale.ROOT, "%.2f m", bench.loom().totalMetres()));
-    boolean noControls = bench.loom().sites().isEmpty();
+    boolean noControls = bench.build().controls().isEmpty() && bench.loom().sites().isEmpty();
     empty.setVisible(noControls || bench.board().isEmpty() && tabs.chosen() != View.BOARDS);
     emptyText.setText(
         noControls

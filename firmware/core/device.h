@@ -27,7 +27,8 @@ enum {
   USE_OF_ROW,    /* driven low in its turn, else let go */
   USE_OF_OUTPUT, /* driven all the time */
   USE_OF_LAMP,   /* drives lamps */
-  USE_OF_STRIP   /* tells a strip its colours */
+  USE_OF_STRIP,  /* tells a strip its colours */
+  USE_OF_HOST    /* a line of the board's own USB host, which sets it up itself */
 };
 
 /* How a terminal is driven. */
@@ -126,6 +127,17 @@ void device_edge(number_t console, bool clock, bool high);
  * hw_read and the time with hw_micros, so both must bear that.
  */
 void device_key_clock(number_t keyboard);
+#endif
+
+#if N_USB_PADS
+/*
+ * A USB pad told a report: all its bytes, the id first where it has one. To be called from where the
+ * ticks are called from, not from an interrupt.
+ */
+void device_pad_report(number_t pad, const uint8_t *report, uint16_t size);
+
+/* A USB pad was pulled out. */
+void device_pad_gone(number_t pad);
 #endif
 
 #if N_STRIPS

@@ -218,6 +218,17 @@ void sample(void) {
         pressed = key_held(rom16(&look_place[look]));
         break;
 #endif
+#if N_USB_PADS
+      case LOOK_REPORTED:
+        pressed = usb_held(romn(&look_with[look]), rom16(&look_place[look]));
+        break;
+#if N_TRAVELS
+      case LOOK_REPORTED_CODE:
+        codes[romn(&look_travel[look])] =
+            usb_code(romn(&look_with[look]), rom16(&look_place[look]));
+        break;
+#endif
+#endif
 #if N_FRAMES
       case LOOK_SAID:
         pressed = frames_held(romn(&look_with[look]), rom16(&look_place[look]));

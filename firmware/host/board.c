@@ -101,6 +101,12 @@ void board_standing(void) {
 #endif
 }
 
+#if N_USB_PADS
+void board_pad_report(number_t pad, const uint8_t *report, unsigned size) {
+  device_pad_report(pad, report, (uint16_t)size);
+}
+#endif
+
 #if N_KEYBOARDS
 void board_key_clock(number_t keyboard) { device_key_clock(keyboard); }
 #endif

@@ -263,6 +263,9 @@ void world_hands(const double *travel) {
 #if N_KEYBOARDS
   keyboards_hands(travel);
 #endif
+#if N_USB_PADS
+  usb_pads_hands(travel);
+#endif
 }
 
 bool world_dead(void) { return shorted(hands); }

@@ -123,6 +123,34 @@ struct keyboard {
   int keys;
 };
 
+/* A USB pad: whether its host hears it, its report, and what is said where in it. */
+struct usb_pad {
+  bool heard;
+  int id;
+  int bytes; /* the id left out */
+  int fields_at;
+  int fields;
+  int hats_at;
+  int hats;
+};
+
+struct usb_field {
+  int contact; /* or -1 */
+  bool axis;
+  int bit;
+  int bits;
+  int least;
+  int most;
+};
+
+struct usb_hat {
+  int contacts[4]; /* up, right, down, left; or -1 */
+  int bit;
+  int bits;
+  int least;
+  int most;
+};
+
 struct chain {
   int load; /* terminals */
   int clock;

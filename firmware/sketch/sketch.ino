@@ -128,6 +128,8 @@ static void set_up(uint8_t pin, uint8_t use) {
       pinMode(pin, OUTPUT);
       break;
 #endif
+    case USE_OF_HOST:
+      break;
     default:
       pinMode(pin, INPUT);
       break;

@@ -19,6 +19,9 @@ import kumite.signal.Reading;
  * played over the wires as they are. Equal questions are answered once. Not thread-safe.
  */
 final class Frames {
+  /** What lies half way goes up, though a fraction in a double may lie a hair below it. */
+  private static final double TIE = 1e-9;
+
   private final Network network;
   private final Map<Talk, Optional<Reading>> heard = new HashMap<>();
 
@@ -51,7 +54,7 @@ final class Frames {
           volts,
           at.isPresent() ? InputLevels.Reading.MEASURED : InputLevels.Reading.UNDEFINED,
           false,
-          (int) Math.round(at.orElse(Held.MIDDLE) * most));
+          (int) Math.floor(at.orElse(Held.MIDDLE) * most + 0.5 + TIE));
     }
     Answer answer =
         reading

@@ -46,15 +46,21 @@ public final class Delays {
             windowUs,
             out(board),
             lines);
-    return look.filter(Look::clocked).map(key -> said(key, delay)).orElse(delay);
+    return look.filter(l -> l.clocked() || l.reported()).map(l -> said(l, delay)).orElse(delay);
   }
 
-  /** A keyboard says a key byte by byte, once it has looked itself, as often as it sends. */
-  private static Delay said(Look key, Delay after) {
-    Look.Frame frame = (Look.Frame) key.how();
+  /**
+   * A keyboard says a key byte by byte, once it has looked itself, as often as it sends; a USB pad
+   * says all in a report, when its host asks.
+   */
+  private static Delay said(Look look, Delay after) {
+    Look.Frame frame = (Look.Frame) look.how();
     PortKind kind = frame.talk().kind();
-    int bytes = ((KeyFrame) kind.mechanism()).codes().get(frame.says()).size();
-    double least = bytes * KeyFrame.byteNs(kind) / NS_IN_US;
+    double least =
+        (kind.mechanism() instanceof KeyFrame keys
+                ? keys.codes().get(frame.says()).size() * KeyFrame.byteNs(kind)
+                : kind.mechanism().readingNs(kind))
+            / NS_IN_US;
     double wait = kind.time(Timed.FRAME).usualNs() / NS_IN_US;
     List<Delay.Part> parts = new ArrayList<>(after.parts());
     parts.add(0, new Delay.Part(Delay.Kind.SAID, least, least + wait));

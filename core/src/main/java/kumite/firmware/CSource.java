@@ -21,6 +21,8 @@ final class CSource {
           "N_FRAME_LINES",
           "N_KEYBOARDS",
           "N_KEYS_HELD",
+          "N_USB_PADS",
+          "N_USB_BYTES",
           "N_PULSES",
           "N_REPEATS",
           "N_FEEDS",
@@ -130,6 +132,7 @@ final class CSource {
     parts.put("sample.c", true);
     parts.put("frames.c", score.size("N_FRAMES") > 0);
     parts.put("keys.c", score.size("N_KEYBOARDS") > 0);
+    parts.put("usb_pads.c", score.size("N_USB_PADS") > 0);
     parts.put("settle.c", true);
     parts.put("compose.c", true);
     parts.put("layers.c", score.size("N_LAYERS") > 0);

@@ -21,7 +21,9 @@ final class Codes {
           "LOOK_CODE",
           "LOOK_SAID",
           "LOOK_SAID_CODE",
-          "LOOK_KEY");
+          "LOOK_KEY",
+          "LOOK_REPORTED",
+          "LOOK_REPORTED_CODE");
   static final List<String> TARGETS =
       List.of(
           "TARGET_NOWHERE",
@@ -43,7 +45,8 @@ final class Codes {
           "USE_OF_ROW",
           "USE_OF_OUTPUT",
           "USE_OF_LAMP",
-          "USE_OF_STRIP");
+          "USE_OF_STRIP",
+          "USE_OF_HOST");
   static final List<String> CHOICES =
       List.of("CHOICE_NONE", "CHOICE_HELD", "CHOICE_CLOSED", "CHOICE_OPEN", "CHOICE_RUNNING");
   static final List<String> CONSOLES = List.of("CONSOLE_PHASED", "CONSOLE_SHIFT");

@@ -40,6 +40,7 @@ public record Contents(List<String> holds, List<String> leaves) {
     counts.put("console", score.size("N_CONSOLES"));
     counts.put("pad asked in frames", score.size("N_PADS"));
     counts.put("keyboard", score.size("N_KEYBOARDS"));
+    counts.put("USB pad", score.size("N_USB_PADS"));
     List<String> holds = new ArrayList<>();
     List<String> leaves = new ArrayList<>();
     counts.forEach(

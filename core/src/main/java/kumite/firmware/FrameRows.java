@@ -43,7 +43,7 @@ final class FrameRows {
   private static List<List<Talk>> frames(Blueprint blueprint) {
     Map<Object, Set<Talk>> frames = new LinkedHashMap<>();
     for (Look look : blueprint.looks().all()) {
-      if (look.how() instanceof Look.Frame frame && !look.clocked()) {
+      if (look.how() instanceof Look.Frame frame && look.asked()) {
         List<Terminal> driven = frame.driven();
         frames
             .computeIfAbsent(List.of(frame.talk().kind().id(), driven), k -> new LinkedHashSet<>())

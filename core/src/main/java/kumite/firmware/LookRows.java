@@ -58,6 +58,7 @@ final class LookRows {
   private final Map<ContactId, Integer> places = new LinkedHashMap<>();
   private final FrameRows frames;
   private final KeyboardRows keyboards;
+  private final UsbRows usb;
 
   LookRows(Blueprint blueprint, Score.Sheet sheet) {
     this.blueprint = blueprint;
@@ -65,6 +66,7 @@ final class LookRows {
     this.looks = blueprint.looks().all();
     this.frames = new FrameRows(blueprint, sheet, this);
     this.keyboards = new KeyboardRows(blueprint, sheet, this);
+    this.usb = new UsbRows(blueprint, sheet);
     this.senses = blueprint.senses();
     Map<ContactId, String> named = new LinkedHashMap<>();
     for (ContactSite site : blueprint.loom().sites()) {
@@ -118,6 +120,7 @@ final class LookRows {
     gatherChains();
     frames.write();
     keyboards.write();
+    usb.write();
     looks();
     order();
     shared();
@@ -148,6 +151,9 @@ final class LookRows {
   }
 
   private String use(Look look) {
+    if (look.reported()) {
+      return "USE_OF_HOST";
+    }
     return switch (blueprint.looks().pulls().getOrDefault(look.read().name(), Looks.Pull.NONE)) {
       case UP -> "USE_OF_UP";
       case DOWN -> "USE_OF_DOWN";
@@ -182,6 +188,11 @@ final class LookRows {
       } else if (look.how() instanceof Look.Frame frame && look.clocked()) {
         kind = "LOOK_KEY";
         place = keyboards.place(frame);
+      } else if (look.how() instanceof Look.Frame frame && look.reported()) {
+        kind = frame.axis() ? "LOOK_REPORTED_CODE" : "LOOK_REPORTED";
+        with = usb.pad(frame);
+        place = usb.place(frame);
+        sheet.uses("USE_CODES", frame.axis());
       } else if (look.how() instanceof Look.Frame frame) {
         kind = frame.axis() ? "LOOK_SAID_CODE" : "LOOK_SAID";
         with = frames.pad(frame);

@@ -44,7 +44,7 @@ final class PadTables {
   private final List<Integer> codes = new ArrayList<>();
 
   PadTables(List<Talking> talks, Map<ContactId, Integer> contacts, Map<String, Integer> terminals) {
-    this.talks = talks.stream().filter(talk -> !talk.asked().pad().clocked()).toList();
+    this.talks = talks.stream().filter(talk -> talk.asked().pad().asked()).toList();
     this.keyboards = talks.stream().filter(talk -> talk.asked().pad().clocked()).toList();
     this.contacts = contacts;
     this.terminals = terminals;
@@ -111,7 +111,7 @@ final class PadTables {
         + numbers("world_pad_axes", axes);
   }
 
-  private static String table(String name, List<String> rows) {
+  static String table(String name, List<String> rows) {
     return "\nconst " + name + "[] = {\n  " + String.join(",\n  ", rows) + "\n};\n";
   }
 

@@ -15,6 +15,7 @@ import kumite.loom.Supplied;
 import kumite.loom.Talk;
 import kumite.name.ContactId;
 import kumite.signal.Asking;
+import kumite.signal.UsbReport;
 import kumite.working.Working;
 
 /** What stands in a folder of code, in plain words: what to wire, to put on the board, to check. */
@@ -48,6 +49,7 @@ final class Readme {
     wiring();
     frames();
     keyboards(target);
+    usbPads();
     consoles(target);
     strips(target);
     switch (target) {
@@ -125,7 +127,8 @@ final class Readme {
                 "a row, driven low in its turn",
                 "driven all the time",
                 "drives lamps",
-                "tells a strip its colours")
+                "tells a strip its colours",
+                "a line of the board's own USB host")
             .get(use);
     Table reads = score.table("look_terminal").orElseThrow();
     String contacts =
@@ -198,6 +201,35 @@ final class Readme {
               + " meanwhile is lost, and its key stays as it was until it moves again. Give strip and"
               + " keyboard boards of their own where that matters.");
     }
+  }
+
+  /** Each USB pad with its number, and how its reports come in. */
+  private void usbPads() {
+    List<Talk> pads = UsbRows.pads(firmware.blueprint());
+    if (pads.isEmpty()) {
+      return;
+    }
+    head("USB pads that it takes reports of");
+    for (int p = 0; p < pads.size(); p++) {
+      Talk pad = pads.get(p);
+      UsbReport report = UsbRows.layout(pad);
+      item(
+          pad.pad().port().label()
+              + ", number "
+              + p
+              + ": reports of "
+              + report.size()
+              + (report.size() == 1 ? " byte" : " bytes")
+              + (report.id() == 0 ? "" : ", the first of them " + report.id()));
+    }
+    line(
+        "The board's own USB host library asks the pad. Call device_pad_report with a pad's number"
+            + " and all bytes of each report that it brings, and device_pad_gone when the pad is"
+            + " pulled out, both from the loop that calls device_tick and not from an interrupt."
+            + " Reports of another length, or whose first byte is another, are passed over.");
+    line(
+        "That library is none of this export: it belongs to the board. Until it calls, all buttons"
+            + " of the pad are up and its axes stand in the middle.");
   }
 
   /** Each console with its lines, and how its edges come in. */

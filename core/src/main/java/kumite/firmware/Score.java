@@ -210,10 +210,15 @@ record Score(
               unused.addAll(tables);
             }
           });
-      if (get("N_ROWS") + get("N_MUXES") + get("N_FRAMES") == 0) {
+      if (get("N_ROWS") + get("N_MUXES") + get("N_FRAMES") + get("N_USB_PADS") == 0) {
         unused.add("look_with");
       }
-      if (get("N_MUXES") + get("N_CHAINS") + get("N_FRAMES") + get("N_KEYBOARDS") + get("USE_STEPS")
+      if (get("N_MUXES")
+              + get("N_CHAINS")
+              + get("N_FRAMES")
+              + get("N_KEYBOARDS")
+              + get("N_USB_PADS")
+              + get("USE_STEPS")
           == 0) {
         unused.add("look_place");
       }

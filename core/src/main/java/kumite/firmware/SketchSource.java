@@ -56,7 +56,12 @@ final class SketchSource {
     out.append("#define USE_PULL_DOWN ").append(down ? 1 : 0).append('\n');
     out.append("#define CODE_BITS ").append(Math.max(1, blueprint.board().adcBits())).append('\n');
     Set<String> taken = new HashSet<>();
-    for (String terminal : score.terminals()) {
+    List<Table.Row> uses = score.table("terminal_use").orElseThrow().rows();
+    for (int i = 0; i < score.terminals().size(); i++) {
+      String terminal = score.terminals().get(i);
+      if (uses.get(i).word().equals("USE_OF_HOST")) {
+        continue; // the platform's own host knows its pins
+      }
       if (pin(terminal).filter(taken::add).isEmpty()) {
         out.append("#error \"say below which pin ")
             .append(Names.plain(terminal).replace("\"", ""))

@@ -31,6 +31,7 @@ final class World {
   private final Map<String, Integer> terminals = new HashMap<>();
   private final Map<Integer, Integer> kept = new LinkedHashMap<>(); // by number in the ways
   private final PadTables pads;
+  private final UsbTables usb;
   private final StringBuilder out = new StringBuilder();
 
   World(Blueprint blueprint, Score score) {
@@ -46,6 +47,7 @@ final class World {
       terminals.put(score.terminals().get(i), i);
     }
     this.pads = new PadTables(ways.talks(), contacts, terminals);
+    this.usb = new UsbTables(ways.talks(), contacts);
     for (int i = 0; i < ways.all().size(); i++) {
       Ways.Way way = ways.all().get(i);
       // A terminal that the program never drives lets nothing through.
@@ -113,7 +115,7 @@ final class World {
         extern const bool world_console_early[];
         extern const char *const world_profiles[];
         """);
-    out.append(pads.header()).append("\n#endif\n");
+    out.append(pads.header()).append(usb.header()).append("\n#endif\n");
     return out.toString();
   }
 
@@ -163,7 +165,7 @@ final class World {
     rows("const uint8_t world_rest", score.terminals(), this::rest);
     rows("const long world_longest_window_us", blueprint.profiles(), World::window);
     rows("const char *const world_profiles", blueprint.profiles(), p -> quoted(p.name()));
-    return out.append(pads.source()).toString();
+    return out.append(pads.source()).append(usb.source()).toString();
   }
 
   private <T> void rows(String name, List<T> all, Function<T, String> text) {

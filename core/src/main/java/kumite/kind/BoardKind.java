@@ -318,6 +318,13 @@ public record BoardKind(
     return brain.link() == Link.HEADER || brain.link() == Link.PORT;
   }
 
+  /** {@return whether a USB device can plug into it} */
+  public boolean hosts() {
+    List<Terminal> lines = terminals(Terminal.Role.HOST);
+    return lines.stream().anyMatch(t -> t.can(Terminal.Ability.HOST_PLUS))
+        && lines.stream().anyMatch(t -> t.can(Terminal.Ability.HOST_MINUS));
+  }
+
   /** {@return the terminal of its circuit for a line of a console, if it has one} */
   public Optional<Terminal> line(String name) {
     return terminals(Terminal.Role.LINE).stream()

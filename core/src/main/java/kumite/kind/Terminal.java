@@ -42,6 +42,8 @@ public record Terminal(
     COMMON,
     /** A line of the console that the board's circuit answers; {@code fixed} names it. */
     LINE,
+    /** A line of the board's own USB host, for the pad in its socket; its ability says which. */
+    HOST,
     /** Anything else that no strand goes to: reset, enable. */
     OTHER
   }
@@ -66,7 +68,11 @@ public record Terminal(
     SEND("sends serial data"),
     /** RX: listens to a serial line. */
     RECEIVE("receives serial data"),
-    INTERRUPT("counts pulses");
+    INTERRUPT("counts pulses"),
+    /** Of a USB host: the line that a full-speed device lifts. */
+    HOST_PLUS("is a USB host's data plus"),
+    /** Of a USB host: the line that a low-speed device lifts. */
+    HOST_MINUS("is a USB host's data minus");
 
     private final String words;
 

@@ -162,6 +162,16 @@ public final class LeadBookChecks {
             bears,
             false);
       }
+      case HOST ->
+          new AtPin(
+              Nature.SHARES,
+              Optional.of(
+                  terminal.can(Terminal.Ability.HOST_PLUS)
+                      ? Function.Known.DATA_PLUS
+                      : Function.Known.DATA_MINUS),
+              board.logicVolts(),
+              bears,
+              false);
       case LINE, OTHER -> AtPin.UNKNOWN;
     };
   }

@@ -55,9 +55,6 @@ public record ContactSite(
     for (Control control : build.seated()) {
       ControlKind kind = catalogue.kindOf(control);
       Optional<Pad> pad = Pad.of(build, catalogue, control);
-      if (pad.filter(p -> !p.read()).isPresent()) {
-        continue; // it wants a host that it plugs into
-      }
       for (ContactKind contact : kind.contacts()) {
         ContactId id = new ContactId(control.id(), contact.name());
         sites.add(

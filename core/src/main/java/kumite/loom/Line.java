@@ -48,7 +48,11 @@ public record Line(
     /** Drive a wire high and low. */
     DRIVE("can drive a wire"),
     /** Sense touch. */
-    TOUCH("senses touch");
+    TOUCH("senses touch"),
+    /** Be a USB host's data plus. */
+    HOST_PLUS("is a USB host's data plus"),
+    /** Be a USB host's data minus. */
+    HOST_MINUS("is a USB host's data minus");
 
     private final String words;
 
@@ -74,7 +78,8 @@ public record Line(
 
   /** {@return whether a terminal can serve it at all, kept back or not} */
   public boolean fits(BoardKind board, Terminal terminal) {
-    if (terminal.role() != Terminal.Role.INPUT) {
+    boolean host = needs == Need.HOST_PLUS || needs == Need.HOST_MINUS;
+    if (terminal.role() != (host ? Terminal.Role.HOST : Terminal.Role.INPUT)) {
       return false;
     }
     return switch (needs) {
@@ -87,6 +92,8 @@ public record Line(
           terminal.can(Terminal.Ability.DIGITAL) && terminal.can(Terminal.Ability.INTERRUPT);
       case SHARE -> terminal.can(Terminal.Ability.DIGITAL) && terminal.can(Terminal.Ability.DRIVE);
       case TOUCH -> senses(board, terminal);
+      case HOST_PLUS -> terminal.can(Terminal.Ability.HOST_PLUS);
+      case HOST_MINUS -> terminal.can(Terminal.Ability.HOST_MINUS);
       case READ ->
           terminal.can(Terminal.Ability.DIGITAL)
               && (group.isEmpty() || !board.bringsProgram() || plainly());

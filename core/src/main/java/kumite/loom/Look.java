@@ -183,6 +183,16 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
     return how instanceof Frame frame && frame.talk().pad().clocked();
   }
 
+  /** {@return whether a USB pad says it in its reports} */
+  public boolean reported() {
+    return how instanceof Frame frame && frame.talk().pad().hosted();
+  }
+
+  /** {@return whether a pad says it that the program asks in frames} */
+  public boolean asked() {
+    return how instanceof Frame frame && frame.talk().pad().asked();
+  }
+
   /** {@return at each how many of the board's looks it is read, 1 for all} */
   public int everyLooks(int scanUs) {
     return how instanceof Frame frame

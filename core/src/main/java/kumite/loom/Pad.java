@@ -33,34 +33,41 @@ public record Pad(Port port, PortKind kind) implements Plugged {
         .flatMap(kind -> build.ports().port(control.id()).map(port -> new Pad(port, kind)));
   }
 
-  /** {@return the pads of the seat looked at whose lines are planned, in the order of its ports} */
+  /** {@return the pads of the seat looked at, in the order of its ports} */
   public static List<Pad> all(Build build, Catalogue catalogue) {
     return build.seated().stream()
         .flatMap(control -> of(build, catalogue, control).stream())
-        .filter(Pad::read)
         .toList();
-  }
-
-  /** {@return whether its lines are planned and read: a device of its own wants a host there} */
-  public boolean read() {
-    return levels() || framed();
   }
 
   /** {@return whether what it says is heard as frames: no wire says it by its level alone} */
   public boolean framed() {
-    return !levels() && !(kind.mechanism() instanceof UsbPad);
+    return !levels();
+  }
+
+  /** {@return whether it is a USB device, which wants a host at the board} */
+  public boolean hosted() {
+    return kind.mechanism() instanceof UsbPad;
   }
 
   /** {@return whether the programs that Kumite writes for a board read such a pad} */
   public boolean written(BoardKind board) {
     return levels()
         || kind.mechanism().asking(kind).isPresent()
-        || clocked() && board.brain().answerMicros() > 0;
+        || clocked() && board.brain().answerMicros() > 0
+        || hosted() && board.hosts();
   }
 
   /** {@return whether it clocks bytes out by itself, so that its edges must be caught} */
   public boolean clocked() {
     return kind.mechanism() instanceof KeyFrame;
+  }
+
+  /**
+   * {@return whether a board asks it in frames: it says nothing by itself, and no host brings it}
+   */
+  public boolean asked() {
+    return framed() && !clocked() && !hosted();
   }
 
   /** Its lines are looked at as those of contacts, registers and multiplexers are. */

@@ -158,16 +158,20 @@ final class PadGrouping implements Grouping {
           case CONSOLE -> Line.Need.DRIVE;
           case PAD, PAD_LOW -> Line.Need.READ;
           case POT -> Line.Need.MEASURE;
-          case BOTH, BOTH_LOW ->
-              pad(members.get(0)).clocked() && line.name().equals("clock")
-                  ? Line.Need.EDGE
-                  : Line.Need.SHARE;
+          case BOTH, BOTH_LOW -> shared(pad(members.get(0)), line);
         },
         place(pad(members.get(0)).kind(), line, Grouping.middle(members)),
         Optional.of(group),
         members,
         false,
         drives ? Optional.empty() : wish);
+  }
+
+  private static Line.Need shared(Pad pad, SignalLine line) {
+    if (pad.hosted()) {
+      return line.name().equals("data_plus") ? Line.Need.HOST_PLUS : Line.Need.HOST_MINUS;
+    }
+    return pad.clocked() && line.name().equals("clock") ? Line.Need.EDGE : Line.Need.SHARE;
   }
 
   /** Where a line comes from: the place of its pin, so that no two of a plug tie. */
@@ -226,7 +230,9 @@ final class PadGrouping implements Grouping {
     boolean axis = site.contact().type().analog();
     int bit = pad.kind().order().indexOf(button);
     String line =
-        pad.kind().mechanism() instanceof Phased phased ? says(phased, button).line() : DATA;
+        pad.kind().mechanism() instanceof Phased phased
+            ? says(phased, button).line()
+            : pad.hosted() ? "data_plus" : DATA;
     return new Sharing.Seat(
         site,
         driven.values().stream().findFirst(),

@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
@@ -122,7 +123,9 @@ public final class PinPlan {
     Set<String> lampFeeds = lampFeeds(build);
     Set<String> landed = Crossings.landed(build);
     List<Terminal> terminals =
-        board.terminals(Terminal.Role.INPUT).stream()
+        Stream.concat(
+                board.terminals(Terminal.Role.INPUT).stream(),
+                board.terminals(Terminal.Role.HOST).stream())
             .filter(terminal -> !taken.contains(terminal.name()))
             .filter(terminal -> !build.loom().dead().contains(terminal.name()))
             .filter(terminal -> !lampFeeds.contains(terminal.name()))
@@ -266,6 +269,7 @@ public final class PinPlan {
           case SHARE -> "it can pull a wire low; " + pullReason(terminal);
           case EDGE -> "it tells each edge at once";
           case TOUCH -> "it senses touch";
+          case HOST_PLUS, HOST_MINUS -> "it " + site.needs().words();
         });
     if (site.pulses()) {
       reasons.add(

@@ -63,7 +63,7 @@ public final class PlaceChecks {
   private long harmed(BoardKind kind) {
     return loom.pads().stream()
         .filter(pad -> pad.fed() && !kind.fiveVoltTolerant())
-        .filter(pad -> pad.feedVolts(kind) > kind.logicVolts())
+        .filter(pad -> pad.kind().lineVolts(pad.feedVolts(kind)) > kind.logicVolts())
         .count();
   }
 
@@ -107,7 +107,8 @@ public final class PlaceChecks {
 
   /** Whether there are as many terminals as wires, and as many that measure as have to. */
   private static boolean roomFor(BoardKind kind, List<Line> lines) {
-    List<Terminal> inputs = kind.terminals(Terminal.Role.INPUT);
+    List<Terminal> inputs = new ArrayList<>(kind.terminals(Terminal.Role.INPUT));
+    inputs.addAll(kind.terminals(Terminal.Role.HOST));
     long measured = lines.stream().filter(line -> line.needs() == Line.Need.MEASURE).count();
     return lines.size() <= inputs.size()
         && measured <= inputs.stream().filter(t -> t.can(Terminal.Ability.ANALOG)).count();

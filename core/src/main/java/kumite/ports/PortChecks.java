@@ -1,14 +1,11 @@
 package kumite.ports;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import kumite.build.Build;
-import kumite.build.Control;
 import kumite.build.map.Timing;
 import kumite.build.port.Port;
 import kumite.circuit.Wired;
@@ -28,7 +25,6 @@ import kumite.loom.PadInside;
 import kumite.loom.PinChoice;
 import kumite.loom.Sharing;
 import kumite.name.ContactId;
-import kumite.name.ControlId;
 import kumite.parts.Catalogue;
 import kumite.signal.PortKind;
 import kumite.signal.SignalLine;
@@ -56,7 +52,6 @@ public final class PortChecks {
   public static List<Finding> of(
       Build build, Catalogue catalogue, Loom loom, Optional<Wired> wired) {
     PortChecks checks = new PortChecks(build, catalogue, loom);
-    checks.kinds();
     Optional<BoardKind> board = catalogue.boardOf(build);
     if (board.isPresent()) {
       loom.pads().forEach(pad -> checks.supply(pad, board.get()));
@@ -90,31 +85,13 @@ public final class PortChecks {
     return checks.findings;
   }
 
-  private void kinds() {
-    Set<ControlId> played = new HashSet<>();
-    loom.pads().forEach(pad -> played.add(pad.port().id()));
-    for (Control control : build.seated()) {
-      Optional<PortKind> kind = catalogue.portOf(control);
-      boolean read = played.contains(control.id());
-      if (kind.isPresent() && !read) {
-        boolean meant = meant(control);
-        findings.add(
-            Finding.of(
-                PortCode.NOT_READ,
-                meant ? Severity.STOP : Severity.LOOK,
-                List.of(Subject.of(control.id())),
-                control.label() + " is not wired or read yet",
-                kind.get().title()
-                    + ": Kumite shows what its lines carry, but plans no wires for it"));
-      }
-    }
-  }
-
   /** What is wired and judged, but not in the program that would be written for the board. */
   private void programs(BoardKind board) {
     Map<PortKind, List<Pad>> unread = new LinkedHashMap<>();
     for (Pad pad : loom.pads()) {
-      if (!pad.written(board) && board.brain().needsCode()) {
+      // A board that is no host is told by the lines that have no terminal.
+      boolean hosted = !pad.hosted() || board.hosts();
+      if (hosted && !pad.written(board) && board.brain().needsCode()) {
         unread.computeIfAbsent(pad.kind(), k -> new ArrayList<>()).add(pad);
       }
     }
@@ -129,13 +106,6 @@ public final class PortChecks {
                     kind.title()
                         + ": wires, levels and what the board would hear are worked out; load a"
                         + " ready-made program that reads such a pad, or write one")));
-  }
-
-  /** Whether some of its buttons are to mean something, in any profile and layer. */
-  private boolean meant(Control control) {
-    return build.seat().profiles().stream()
-        .flatMap(profile -> profile.contacts().stream())
-        .anyMatch(contact -> contact.control().equals(control.id()));
   }
 
   // ---- supply
@@ -181,8 +151,9 @@ public final class PortChecks {
               pad,
               board));
     }
-    if (there && !board.fiveVoltTolerant() && volts > board.logicVolts()) {
-      sends(pad, board, volts, about);
+    double lines = kind.lineVolts(volts);
+    if (there && !board.fiveVoltTolerant() && lines > board.logicVolts()) {
+      sends(pad, board, lines, about);
     }
   }
 

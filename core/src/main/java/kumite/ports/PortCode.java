@@ -10,7 +10,6 @@ import kumite.finding.Station;
 
 /** What is said of ports; docs/findings.md explains each. */
 public enum PortCode implements Code {
-  NOT_READ("SG-01", STOP, LOOK),
   NO_BOARD("SG-02", LOOK),
   NO_SUCH_SUPPLY("SG-03", STOP),
   FED_TOO_MUCH("SG-04", STOP),

@@ -83,6 +83,15 @@ public final class PortFile {
                         ? Optional.empty()
                         : Optional.of(kind.worksFromVolts()))
             .says("where a pad works with less");
+    Field<PortKind, Optional<Double>> lineVolts =
+        f.maybe(
+                "line_v",
+                Plain.pointed(PortKind.VOLTS),
+                kind ->
+                    kind.lineVolts() == kind.volts()
+                        ? Optional.empty()
+                        : Optional.of(kind.lineVolts()))
+            .says("where a pad makes the volts of its lines itself");
     Field<PortKind, List<SignalLine>> lines =
         f.need("lines", Plain.list(line(), 1, 32), PortKind::lines);
     Field<PortKind, Map<Timed, Limits>> times =
@@ -102,6 +111,7 @@ public final class PortFile {
                     in.get(pinout),
                     in.get(volts),
                     in.get(from).orElse(in.get(volts)),
+                    in.get(lineVolts).orElse(in.get(volts)),
                     in.get(lines),
                     in.get(times),
                     in.get(order),
@@ -157,6 +167,9 @@ public final class PortFile {
     Field<SerialBytes, Integer> begin = serial.need("begin", Plain.whole(BYTE), SerialBytes::begin);
     Fields<UsbPad> usb = new Fields<>();
     Field<UsbPad, Boolean> full = usb.usually("full_speed", Plain.TRUTH, UsbPad::full, true);
+    Field<UsbPad, Optional<UsbReport>> report =
+        usb.maybe("report", usbReport(), UsbPad::report)
+            .says("where its report says what; else a bit a button, then a byte an axis");
     return new Kinds<Mechanism>("kind")
         .or("phased", Phased.class, phased())
         .or("serial_latch", SerialLatch.class, latch())
@@ -168,8 +181,42 @@ public final class PortFile {
         .or("one_shot", OneShot.class, shot.make(in -> new OneShot(in.get(ohm), in.get(each))))
         .or("key_frame", KeyFrame.class, keys.make(in -> new KeyFrame(in.get(codes))))
         .or("serial_bytes", SerialBytes.class, serial.make(in -> new SerialBytes(in.get(begin))))
-        .or("usb", UsbPad.class, usb.make(in -> new UsbPad(in.get(full))))
+        .or("usb", UsbPad.class, usb.make(in -> new UsbPad(in.get(full), in.get(report))))
         .make();
+  }
+
+  private static Codec<UsbReport> usbReport() {
+    Fields<UsbReport> f = new Fields<>();
+    Field<UsbReport, Integer> id = f.usually("id", Plain.whole(UsbReport.ID), UsbReport::id, 0);
+    Field<UsbReport, Integer> bytes =
+        f.need("bytes", Plain.whole(UsbReport.BYTES), UsbReport::bytes).says("its id left out");
+    Field<UsbReport, Map<String, UsbReport.Place>> buttons =
+        f.need("buttons", Plain.map(Plain.TEXT, place()), UsbReport::buttons);
+    Field<UsbReport, Map<String, UsbReport.Place>> axes =
+        f.need("axes", Plain.map(Plain.TEXT, place()), UsbReport::axes);
+    Fields<UsbReport.Hat> h = new Fields<>();
+    Field<UsbReport.Hat, UsbReport.Place> at = h.need("place", place(), UsbReport.Hat::place);
+    Field<UsbReport.Hat, List<String>> says =
+        h.need("says", Plain.list(Plain.TEXT, 4, 4), UsbReport.Hat::says)
+            .says("the names of up, right, down and left");
+    Codec<UsbReport.Hat> hats = h.make(in -> new UsbReport.Hat(in.get(at), in.get(says)));
+    Field<UsbReport, Optional<UsbReport.Hat>> hat = f.maybe("hat", hats, UsbReport::hat);
+    return f.make(
+        in -> new UsbReport(in.get(id), in.get(bytes), in.get(buttons), in.get(axes), in.get(hat)));
+  }
+
+  private static Codec<UsbReport.Place> place() {
+    Fields<UsbReport.Place> f = new Fields<>();
+    Field<UsbReport.Place, Integer> bit =
+        f.need("bit", Plain.whole(UsbReport.Place.BIT), UsbReport.Place::bit);
+    Field<UsbReport.Place, Integer> bits =
+        f.usually("bits", Plain.whole(UsbReport.Place.BITS), UsbReport.Place::bits, 1);
+    Field<UsbReport.Place, Integer> least =
+        f.usually("least", Plain.whole(UsbReport.Place.SAYS), UsbReport.Place::least, 0);
+    Field<UsbReport.Place, Integer> most =
+        f.usually("most", Plain.whole(UsbReport.Place.SAYS), UsbReport.Place::most, 1);
+    return f.make(
+        in -> new UsbReport.Place(in.get(bit), in.get(bits), in.get(least), in.get(most)));
   }
 
   private static ObjectCodec<Phased> phased() {

@@ -21,8 +21,9 @@ import kumite.working.Source;
  *     mechanism
  * @param what it for people, one line; its name, and after a colon how it works
  * @param pinout what the pins of its plug do, by id
- * @param volts of its lines, in V
+ * @param volts that a pad takes, in V
  * @param worksFromVolts what a pad works from, in V; as a rule the same
+ * @param lineVolts of its lines, in V: those that it takes, or what it makes of them itself
  * @param lines its lines, supply and ground left out
  * @param times how long what lasts
  * @param order what is said bit after bit: the names of buttons, and blank where nothing is
@@ -36,6 +37,7 @@ public record PortKind(
     String pinout,
     double volts,
     double worksFromVolts,
+    double lineVolts,
     List<SignalLine> lines,
     Map<Timed, Limits> times,
     List<String> order,
@@ -60,6 +62,11 @@ public record PortKind(
     if (worksFromVolts > volts) {
       throw new IllegalArgumentException(
           "a pad of " + volts + " V cannot work from " + worksFromVolts + " V only; say less");
+    }
+    VOLTS.check(lineVolts, "volts of a port's lines");
+    if (lineVolts > volts) {
+      throw new IllegalArgumentException(
+          "a pad of " + volts + " V cannot make " + lineVolts + " V for its lines; say less");
     }
     lines = List.copyOf(lines);
     once(lines.stream().map(SignalLine::name).toList(), "line");
@@ -114,6 +121,11 @@ public record PortKind(
 
   private static List<String> named(List<String> order) {
     return order.stream().filter(name -> !name.isEmpty()).toList();
+  }
+
+  /** {@return the volts of its lines while it is fed so much, in V} */
+  public double lineVolts(double fed) {
+    return lineVolts == volts ? fed : Math.min(fed, lineVolts);
   }
 
   /** {@return its buttons, in the order they are said} */
@@ -210,7 +222,18 @@ public record PortKind(
     next.putAll(times);
     next.put(timed, limits);
     return new PortKind(
-        id, what, pinout, volts, worksFromVolts, lines, next, order, axes, mechanism, source);
+        id,
+        what,
+        pinout,
+        volts,
+        worksFromVolts,
+        lineVolts,
+        lines,
+        next,
+        order,
+        axes,
+        mechanism,
+        source);
   }
 
   /** Refuses lines that are not named. */

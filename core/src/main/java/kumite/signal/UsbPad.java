@@ -5,19 +5,21 @@ import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 
 /**
- * A pad that is a USB device: asked for a report each frame, it answers with its buttons, 1 for
- * held, and a byte for each axis, and is told that they came. Two lines that turn against each
- * other; 1.5 kohm at the device and 15 kohm at the host say at rest that it is there (USB 2.0,
- * 7.1.5).
+ * A pad that is a USB device: asked for a report each frame, it answers with its buttons and axes,
+ * and is told that they came. Two lines that turn against each other; 1.5 kohm at the device and 15
+ * kohm at the host say at rest that it is there (USB 2.0, 7.1.5).
  *
  * @param full whether at full speed, 12 Mbit/s; else at low speed, 1.5 Mbit/s
+ * @param report where its report says what; empty for a bit a button, 1 for held, then a byte an
+ *     axis
  */
-public record UsbPad(boolean full) implements Mechanism {
+public record UsbPad(boolean full, Optional<UsbReport> report) implements Mechanism {
   private static final double FULL_BIT_NS = 1000 / 12.0;
   private static final double LOW_BIT_NS = 1000 / 1.5;
   private static final double DEVICE_OHM = 1500;
@@ -48,7 +50,11 @@ public record UsbPad(boolean full) implements Mechanism {
     kind.only(Set.of("data_plus", "data_minus"));
     kind.from("data_plus", SignalLine.From.BOTH);
     kind.from("data_minus", SignalLine.From.BOTH);
-    int size = size(kind);
+    report.ifPresent(r -> r.check(kind.buttons(), kind.axes()));
+    int size = Bytes.count(kind.order()) + kind.axes().size();
+    if (report.isPresent()) {
+      size = report.get().size();
+    }
     int most = full ? MOST_FULL_BYTES : MOST_LOW_BYTES;
     if (size == 0 || size > most) {
       throw new IllegalArgumentException(
@@ -64,15 +70,23 @@ public record UsbPad(boolean full) implements Mechanism {
     }
   }
 
-  private static int size(PortKind kind) {
-    return Bytes.count(kind.order()) + kind.axes().size();
+  /** {@return where the reports of a port of its kind say what} */
+  public UsbReport layout(PortKind kind) {
+    return report.orElseGet(() -> UsbReport.plain(kind.order(), kind.axes()));
   }
 
-  /** {@return the report} */
+  /** {@return the report, its id first where it has one} */
   public List<Integer> report(PortKind kind, Held held) {
-    List<Integer> bytes = new ArrayList<>(Bytes.buttons(kind.order(), held));
-    kind.axes().forEach(axis -> bytes.add(Bytes.axis(held.at(axis))));
-    return bytes;
+    return layout(kind).of(held);
+  }
+
+  /** Question and answer, their ends and the turn between them; without stuffed bits. */
+  @Override
+  public long readingNs(PortKind kind) {
+    int bits =
+        UsbPackets.symbols(UsbPackets.in(ADDRESS, ENDPOINT)).size()
+            + UsbPackets.symbols(UsbPackets.data(false, report(kind, Held.NOTHING))).size();
+    return Math.round(bits * bitNs()) + kind.time(Timed.TO_ANSWER).usualNs();
   }
 
   /** Sends and hears packets for one side. */
@@ -208,7 +222,7 @@ public record UsbPad(boolean full) implements Mechanism {
                 }
               }
             });
-    long whole = Math.round((PATIENCE + 40 + (size(kind) + 4) * 10) * bitNs());
+    long whole = Math.round((PATIENCE + 40 + (layout(kind).size() + 4) * 10) * bitNs());
     long[] turn = new long[1];
     return () ->
         port[0].send(
@@ -227,24 +241,21 @@ public record UsbPad(boolean full) implements Mechanism {
             });
   }
 
-  private static Reading made(PortKind kind, long now, List<Integer> packet) {
-    int size = size(kind);
+  private Reading made(PortKind kind, long now, List<Integer> packet) {
+    UsbReport layout = layout(kind);
+    int size = layout.size();
+    List<Integer> said = packet.size() == size + 3 ? packet.subList(1, size + 1) : List.of();
     boolean data =
-        packet.size() == size + 3
-            && (packet.equals(UsbPackets.data(false, packet.subList(1, size + 1)))
-                || packet.equals(UsbPackets.data(true, packet.subList(1, size + 1))));
+        !said.isEmpty()
+            && layout.is(said)
+            && (packet.equals(UsbPackets.data(false, said))
+                || packet.equals(UsbPackets.data(true, said)));
+    Set<String> held = data ? layout.held(said) : Set.of();
     Map<String, Answer> buttons = new LinkedHashMap<>();
-    for (int i = 0; i < kind.order().size(); i++) {
-      if (!kind.order().get(i).isEmpty()) {
-        buttons.put(
-            kind.order().get(i),
-            data ? Answer.of(Bytes.bit(packet.subList(1, size + 1), i)) : Answer.UNCLEAR);
-      }
+    for (String button : kind.buttons()) {
+      buttons.put(button, data ? Answer.of(held.contains(button)) : Answer.UNCLEAR);
     }
-    Map<String, Double> axes = new LinkedHashMap<>();
-    for (int i = 0; data && i < kind.axes().size(); i++) {
-      axes.put(kind.axes().get(i), packet.get(1 + Bytes.count(kind.order()) + i) / Bytes.MOST);
-    }
+    Map<String, Double> axes = data ? layout.axes(said) : Map.of();
     Answer presence = packet.isEmpty() ? Answer.NO : data ? Answer.YES : Answer.UNCLEAR;
     return new Reading(now, buttons, axes, presence);
   }

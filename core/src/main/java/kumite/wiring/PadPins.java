@@ -31,8 +31,8 @@ final class PadPins {
             new Place(
                 pad.pin(line.name()),
                 role,
-                sends ? volts : 0,
-                role == Place.Role.CLOSES ? 0 : bears));
+                sends ? pad.kind().lineVolts(volts) : 0,
+                role == Place.Role.CLOSES ? 0 : pad.kind().lineVolts(bears)));
       }
       if (pad.fed()) {
         pins.add(new Place(pad.pin(Plugged.SUPPLY), Place.Role.FED, 0, bears));

@@ -312,7 +312,7 @@ public final class Wiring {
       boolean joined =
           switch (terminal.role()) {
             case GROUND, SUPPLY, COMMON -> true;
-            case INPUT, LINE, OTHER, RETURN -> false;
+            case INPUT, LINE, HOST, OTHER, RETURN -> false;
           };
       if (joined) {
         Joint joint = Joint.board(terminal.name());
@@ -338,6 +338,7 @@ public final class Wiring {
           case RETURN -> Place.Role.RETURN;
           case SUPPLY -> Place.Role.SUPPLY;
           case COMMON -> Place.Role.COMMON;
+          case HOST -> Place.Role.INPUT;
           case INPUT -> driven ? Place.Role.DRIVE : Place.Role.INPUT;
           case LINE ->
               terminal.can(Terminal.Ability.DRIVE)

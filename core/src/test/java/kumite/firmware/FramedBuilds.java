@@ -92,6 +92,7 @@ final class FramedBuilds {
             kind.pinout(),
             kind.volts(),
             kind.worksFromVolts(),
+            kind.lineVolts(),
             kind.lines(),
             times,
             kind.order(),

@@ -28,8 +28,10 @@ import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.finding.Station;
 import kumite.firmware.Blueprint;
+import kumite.kind.BoardKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Look;
+import kumite.loom.LoomCode;
 import kumite.loom.Pad;
 import kumite.measure.Placement;
 import kumite.name.ContactId;
@@ -46,6 +48,7 @@ import kumite.signal.PortKind;
 import kumite.signal.Reading;
 import kumite.signal.Tempo;
 import kumite.signal.Timed;
+import kumite.signal.UsbPad;
 import kumite.verdict.Bench;
 import kumite.wiring.Wiring;
 import org.testng.annotations.DataProvider;
@@ -154,6 +157,7 @@ public class PortLawTest {
             packet.pinout(),
             packet.volts(),
             packet.worksFromVolts(),
+            packet.lineVolts(),
             packet.lines(),
             packet.times(),
             packet.order(),
@@ -482,16 +486,24 @@ public class PortLawTest {
     }
   }
 
-  /** A mechanism that is not read says so, brings no contact, and is no reason to stop. */
+  /** A USB device wants a host: a board that is none says which lines have no terminal. */
   @Test
-  public void whatIsNotReadSaysSo() {
+  public void aPadIsReadByABoardThatCan() {
     for (PortKind kind : PortFile.standard()) {
-      Bench bench = bench(pads("native-3v3-48", kind.id()));
-      boolean read = READ.contains(kind.id());
-      assertThat(bench.paths().isEmpty()).as(kind.id()).isNotEqualTo(read);
-      assertThat(bench.findings().stream().anyMatch(f -> f.code() == PortCode.NOT_READ))
-          .as(kind.id())
-          .isNotEqualTo(read);
+      for (BoardKind board : Catalogue.standard().boards()) {
+        if (board.bringsProgram() || board.circuit().isPresent()) {
+          continue;
+        }
+        Bench bench = bench(pads(board.id(), kind.id()));
+        boolean wanting = kind.mechanism() instanceof UsbPad && !board.hosts();
+        assertThat(bench.paths()).as(kind.id()).isNotEmpty();
+        assertThat(
+                bench.findings().stream()
+                    .filter(f -> f.code() == LoomCode.WITHOUT_TERMINAL)
+                    .anyMatch(f -> f.detail().contains("USB host's data")))
+            .as(kind.id() + " at " + board.id())
+            .isEqualTo(wanting);
+      }
     }
   }
 

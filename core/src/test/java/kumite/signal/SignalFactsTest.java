@@ -209,6 +209,7 @@ public class SignalFactsTest {
               rise.pinout(),
               rise.volts(),
               rise.worksFromVolts(),
+              rise.lineVolts(),
               rise.lines(),
               rise.times(),
               rise.order(),

@@ -4,12 +4,6 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.InvalidPathException;
-import java.nio.file.Path;
-import java.util.HexFormat;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import kumite.hid.DescriptorTree;
 import picocli.CommandLine.Command;
@@ -37,9 +31,6 @@ final class HidCommand implements Runnable {
       description = "Print a report descriptor as a tree in plain words, with its reports.",
       mixinStandardHelpOptions = true)
   static final class Read implements Callable<Integer> {
-    /** Text of so many letters holds no descriptor that a device can have. */
-    private static final long MOST_LETTERS = 8L * DescriptorTree.MOST_BYTES;
-
     @Spec private CommandSpec spec;
 
     @Parameters(
@@ -53,7 +44,7 @@ final class HidCommand implements Runnable {
 
     @Override
     public Integer call() throws IOException {
-      DescriptorTree tree = DescriptorTree.of(bytes());
+      DescriptorTree tree = DescriptorTree.of(Descriptors.bytes(what));
       PrintWriter out = spec.commandLine().getOut();
       if (json) {
         out.println(Json.print(json(tree)));
@@ -71,57 +62,6 @@ final class HidCommand implements Runnable {
                 + (report.id() == 0 ? "" : " after its id"));
       }
       return 0;
-    }
-
-    private byte[] bytes() throws IOException {
-      Optional<Path> file = file();
-      if (file.isEmpty()) {
-        return hex(what)
-            .orElseThrow(
-                () ->
-                    new IllegalArgumentException(
-                        "\""
-                            + shortened(what)
-                            + "\" is neither a file nor hexadecimal pairs;"
-                            + " write 05 01 09 05 ..."));
-      }
-      if (!Files.isRegularFile(file.get())) {
-        throw new IllegalArgumentException(what + " is no ordinary file");
-      }
-      long size = Files.size(file.get());
-      if (size > MOST_LETTERS) {
-        throw new IllegalArgumentException(
-            what
-                + ": a descriptor has "
-                + DescriptorTree.MOST_BYTES
-                + " bytes at most, but the file has "
-                + size);
-      }
-      byte[] bytes = Files.readAllBytes(file.get());
-      Optional<byte[]> text = hex(new String(bytes, StandardCharsets.ISO_8859_1));
-      return text.filter(read -> read.length > 0).orElse(bytes);
-    }
-
-    private Optional<Path> file() {
-      try {
-        Path path = Path.of(what);
-        return Files.exists(path) && !what.isBlank() ? Optional.of(path) : Optional.empty();
-      } catch (InvalidPathException e) {
-        return Optional.empty();
-      }
-    }
-
-    private static String shortened(String text) {
-      return text.length() <= 40 ? text : text.substring(0, 40) + "…";
-    }
-
-    private static Optional<byte[]> hex(String text) {
-      String plain = text.replaceAll("0[xX]|[\\s,;]", "");
-      boolean pairs =
-          plain.length() % 2 == 0
-              && plain.chars().allMatch(c -> Character.digit(c, 16) >= 0)
-              && !plain.isEmpty();
-      return pairs ? Optional.of(HexFormat.of().parseHex(plain)) : Optional.empty();
     }
 
     private static ObjectNode json(DescriptorTree tree) {

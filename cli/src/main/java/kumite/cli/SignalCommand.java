@@ -50,7 +50,8 @@ import picocli.CommandLine.Spec;
     name = "signal",
     description = "Mechanisms of old pads and consoles, and what their lines carry.",
     mixinStandardHelpOptions = true,
-    synopsisSubcommandLabel = "COMMAND")
+    synopsisSubcommandLabel = "COMMAND",
+    subcommands = UsbPadCommand.class)
 final class SignalCommand {
   private static final double NS_IN_US = 1000;
 

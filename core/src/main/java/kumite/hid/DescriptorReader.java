@@ -26,6 +26,7 @@ public final class DescriptorReader {
   private int usageMaximum = -1;
   private int rangePage;
   private int depth;
+  private Usage application = new Usage(0, 0);
 
   private record Globals(
       int page, int logicalMinimum, int logicalMaximum, int size, int count, int reportId) {}
@@ -92,6 +93,9 @@ public final class DescriptorReader {
       }
       case DescriptorWriter.USAGE_MAXIMUM -> usageMaximum = usage(value, size).id();
       case DescriptorWriter.COLLECTION -> {
+        if (depth == 0 && !usages.isEmpty()) {
+          application = usages.get(0);
+        }
         depth++;
         clearLocals();
       }
@@ -138,7 +142,9 @@ public final class DescriptorReader {
               !variable,
               globals.logicalMinimum,
               globals.logicalMaximum,
-              (flags & DescriptorWriter.NULL_STATE) != 0));
+              (flags & DescriptorWriter.NULL_STATE) != 0,
+              (flags & DescriptorWriter.RELATIVE) != 0,
+              application));
     }
     nextBit.put(globals.reportId, start + globals.size * globals.count);
   }

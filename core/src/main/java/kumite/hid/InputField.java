@@ -13,6 +13,8 @@ package kumite.hid;
  * @param logicalMinimum the smallest value
  * @param logicalMaximum the largest value
  * @param nullState whether a value outside that range means "nothing"
+ * @param relative whether it tells how far something went since the report before
+ * @param application what the outermost collection around it is for
  */
 public record InputField(
     int reportId,
@@ -23,7 +25,9 @@ public record InputField(
     boolean array,
     int logicalMinimum,
     int logicalMaximum,
-    boolean nullState) {
+    boolean nullState,
+    boolean relative,
+    Usage application) {
 
   /** {@return the byte within the transfer in which it begins} */
   public int byteIndex() {

@@ -184,7 +184,9 @@ public class ExportedCodeTest {
                           f.array(),
                           f.logicalMinimum(),
                           f.logicalMaximum(),
-                          f.nullState()))
+                          f.nullState(),
+                          f.relative(),
+                          f.application()))
               .toList();
       assertThat(DescriptorReader.inputFields(SketchSource.withId(layout))).isEqualTo(wanted);
     }

@@ -93,6 +93,27 @@ public record PortBook(List<PortKind> kinds, List<Port> ports) implements Decide
     return new PortBook(kinds, next);
   }
 
+  /**
+   * {@return the same with one more kind of its own; one that is there already stays}
+   *
+   * @throws IllegalArgumentException if another kind has its id: ports may be of that
+   */
+  public PortBook withKind(PortKind kind) {
+    Optional<PortKind> before = PortFile.find(known(), kind.id());
+    if (before.isPresent() && !before.get().equals(kind)) {
+      throw new IllegalArgumentException(
+          "a kind of port \""
+              + kind.id()
+              + "\" is known already and is another; name it otherwise");
+    }
+    if (before.isPresent()) {
+      return this;
+    }
+    List<PortKind> next = new ArrayList<>(kinds);
+    next.add(kind);
+    return withKinds(next);
+  }
+
   /** {@return the same with other kinds of its own} */
   public PortBook withKinds(List<PortKind> newKinds) {
     return new PortBook(newKinds, ports);

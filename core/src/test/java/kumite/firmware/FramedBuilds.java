@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
 import kumite.Builds;
@@ -13,6 +14,8 @@ import kumite.build.map.AxisName;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
 import kumite.build.port.Port;
+import kumite.hid.DrawnPad;
+import kumite.hid.UsbPads;
 import kumite.loom.Loom;
 import kumite.loom.Strand;
 import kumite.measure.Placement;
@@ -103,11 +106,24 @@ final class FramedBuilds {
 
   /** {@return a build of one to four pads drawn by chance, all of whose buttons mean something} */
   static Build draw(SplittableRandom random) {
-    List<PortKind> kinds = kinds();
+    return draw(random, kinds(), BOARDS.get(random.nextInt(BOARDS.size())));
+  }
+
+  /** {@return the same with a board that hosts a USB pad of its own, and maybe others beside it} */
+  static Build hosted(SplittableRandom random) {
+    boolean small = random.nextInt(3) == 0;
+    DrawnPad pad = DrawnPad.of(random, small);
+    UsbPads.Wish wish = new UsbPads.Wish("usb-drawn", "Drawn", !small, Optional.empty());
+    PortKind kind = UsbPads.of(pad.descriptor(), wish).kind();
+    PortKind beside = kinds().get(random.nextInt(kinds().size() - 1));
+    return draw(
+        random, random.nextBoolean() ? List.of(kind) : List.of(kind, beside), "host-3v3-20");
+  }
+
+  private static Build draw(SplittableRandom random, List<PortKind> kinds, String board) {
     Build build =
         Builds.wired(
-            random.nextBoolean() ? Builds.buttons() : Builds.buttons(60, 60, 120, 60),
-            BOARDS.get(random.nextInt(BOARDS.size())));
+            random.nextBoolean() ? Builds.buttons() : Builds.buttons(60, 60, 120, 60), board);
     build = build.withPorts(build.ports().withKinds(own(kinds)));
     Mapping mapping = build.mapping();
     int button = 1;

@@ -52,6 +52,25 @@ public class FramesTest {
     }
   }
 
+  /** A USB pad of any report, whose wires are right or not. */
+  @Test(dataProvider = "seeds")
+  public void theProgramTakesWhatAUsbPadReports(long seed) throws IOException {
+    SplittableRandom random = new SplittableRandom(seed);
+    Optional<Blueprint> drawn = Optional.empty();
+    while (drawn.filter(b -> Firmware.of(b).score().size("N_USB_PADS") > 0).isEmpty()) {
+      drawn = Exported.blueprint(FramedBuilds.hosted(random));
+    }
+    Blueprint blueprint = drawn.get();
+    Firmware firmware = Firmware.of(blueprint);
+    Path folder =
+        Exported.write("hosted-" + seed, firmware.files(Firmware.Target.PORTABLE, List.of()));
+    List<Exported.Play> plays = Exported.plays(blueprint, PLAYS, random);
+    agree(blueprint, plays, Targets.portable(folder, lines(plays), seed < FIRST + 2), "portable");
+    List<Exported.Play> few = plays.subList(0, FEW);
+    agree(blueprint, few, Targets.sketch(firmware, folder, lines(few)), "sketch");
+    assertThat(firmware.why(Firmware.Target.SCRIPT).orElseThrow()).contains("USB pad");
+  }
+
   private static String lines(List<Exported.Play> plays) {
     return plays.stream().map(Exported.Play::line).collect(Collectors.joining());
   }

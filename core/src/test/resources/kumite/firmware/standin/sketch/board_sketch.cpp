@@ -45,6 +45,13 @@ void digitalWrite(uint8_t pin, uint8_t level) {
   }
 }
 
+#if N_USB_PADS
+/* What the callback of a board's host library does. */
+void board_pad_report(number_t pad, const uint8_t *report, unsigned size) {
+  device_pad_report(pad, report, (uint16_t)size);
+}
+#endif
+
 #if N_CONSOLES || N_KEYBOARDS
 static void (*call_of[N_TERMINALS])(void);
 static int falling[N_TERMINALS]; /* the clocks of keyboards, in their order */

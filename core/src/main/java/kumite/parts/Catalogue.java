@@ -7,7 +7,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import kumite.build.Build;
 import kumite.build.Control;
 import kumite.build.port.Port;
@@ -106,6 +108,22 @@ public final class Catalogue {
       }
     }
     return all;
+  }
+
+  /** {@return whether a catalogue with the kinds of one build is that of another} */
+  public static boolean knowsAlike(Build one, Build other) {
+    return one.own().equals(other.own())
+        && one.ownBoards().equals(other.ownBoards())
+        && (one.ports().equals(other.ports())
+            || one.ports().kinds().equals(other.ports().kinds())
+                && answered(one).equals(answered(other)));
+  }
+
+  private static Set<String> answered(Build build) {
+    return build.ports().ports().stream()
+        .filter(port -> !port.reads())
+        .map(Port::kind)
+        .collect(Collectors.toSet());
   }
 
   /** {@return this catalogue with a build's own kinds of ports} */

@@ -74,6 +74,7 @@ import kumite.wiring.Wiring;
 public final class Bench {
   private final Build build;
   private final Rooms rooms;
+  private final Catalogue shipped;
   private final Catalogue catalogue;
   private final Derived derived;
   private final Loom loom;
@@ -83,9 +84,10 @@ public final class Bench {
   private final Coverage coverage;
   private final List<Finding> findings;
 
-  private Bench(Build build, Rooms rooms, Catalogue catalogue, Derived derived) {
+  private Bench(Build build, Rooms rooms, Catalogue shipped, Catalogue catalogue, Derived derived) {
     this.build = build;
     this.rooms = rooms;
+    this.shipped = shipped;
     this.catalogue = catalogue;
     this.derived = derived;
     Desk desk = desk();
@@ -107,16 +109,13 @@ public final class Bench {
   /** Works everything out. */
   public static Bench of(Build build, Catalogue shipped, Rooms rooms) {
     Catalogue kinds = shipped.with(build);
-    return new Bench(build, rooms, kinds, Derived.of(build.home(), kinds));
+    return new Bench(build, rooms, shipped, kinds, Derived.of(build.home(), kinds));
   }
 
   /** {@return the bench of another build, usually one edit away; what did not change is kept} */
   public Bench next(Build other) {
-    Catalogue kinds =
-        build.own().equals(other.own()) && build.ownBoards().equals(other.ownBoards())
-            ? catalogue
-            : catalogue.with(other);
-    return new Bench(other, rooms, kinds, derived.next(other.home(), kinds));
+    Catalogue kinds = Catalogue.knowsAlike(build, other) ? catalogue : shipped.with(other);
+    return new Bench(other, rooms, shipped, kinds, derived.next(other.home(), kinds));
   }
 
   /** All that the rooms say, stops first, each with a fix that was tried on this bench. */

@@ -68,7 +68,7 @@ public class FramesTest {
     agree(blueprint, plays, Targets.portable(folder, lines(plays), seed < FIRST + 2), "portable");
     List<Exported.Play> few = plays.subList(0, FEW);
     agree(blueprint, few, Targets.sketch(firmware, folder, lines(few)), "sketch");
-    assertThat(firmware.why(Firmware.Target.SCRIPT).orElseThrow()).contains("USB pad");
+    assertThat(firmware.why(Firmware.Target.SCRIPT)).isPresent();
   }
 
   private static String lines(List<Exported.Play> plays) {

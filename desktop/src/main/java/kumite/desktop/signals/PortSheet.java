@@ -126,10 +126,6 @@ final class PortSheet extends VBox {
   }
 
   private static String told(Bench bench, Port port, Optional<Pad> pad, Optional<Console> console) {
-    if (port.reads() && pad.isEmpty()) {
-      return "Kumite plays this mechanism (kumite signal simulate), but plans no wires for it: a USB"
-          + " device wants a host to plug into.";
-    }
     if (bench.board().isEmpty()) {
       return port.reads()
           ? "Choose a board: its terminals take these lines."

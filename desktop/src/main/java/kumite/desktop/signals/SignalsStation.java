@@ -18,6 +18,7 @@ import kumite.build.port.Port;
 import kumite.desktop.field.Choice;
 import kumite.desktop.field.Em;
 import kumite.desktop.field.Head;
+import kumite.desktop.shell.Shell;
 import kumite.desktop.shell.StationView;
 import kumite.desktop.shell.Workbench;
 import kumite.finding.Finding;
@@ -43,7 +44,7 @@ public final class SignalsStation implements StationView {
   private final PortSheet sheet;
   private boolean showing;
 
-  SignalsStation(Workbench workbench) {
+  SignalsStation(Workbench workbench, Shell.Frame frame) {
     this.workbench = workbench;
     this.sheet = new PortSheet(workbench);
     root.getStyleClass().add("station-room");
@@ -53,7 +54,9 @@ public final class SignalsStation implements StationView {
     Button add = button("Add a port", "port-add", this::add);
     add.getStyleClass().add("accent");
     Button answer = button("Answer a console", "port-answer", this::answer);
-    head = new Head("Signals", kinds, add, answer);
+    Button own =
+        button("Own pad…", "port-own", () -> frame.over().raise(new OwnPad(workbench, frame)));
+    head = new Head("Signals", kinds, add, answer, own);
     list.setId("ports");
     list.setAccessibleText("Ports");
     list.setCellFactory(view -> new PortCell());
@@ -100,9 +103,9 @@ public final class SignalsStation implements StationView {
     Label how =
         new Label(
             "An old pad that your board reads is part of the build: its buttons are contacts like"
-                + " any. Choose its kind above and press Add a port. Where the build is the pad of"
-                + " an old console, press Answer a console: a program answers it, or logic chips"
-                + " do without one.");
+                + " any. Choose its kind above and press Add a port; a USB pad is known by its report"
+                + " descriptor, which Own pad takes. Where the build is the pad of an old console,"
+                + " press Answer a console: a program answers it, or logic chips do without one.");
     how.setWrapText(true);
     how.getStyleClass().add("note");
     empty.getChildren().addAll(first, how);

@@ -17,11 +17,17 @@ public final class SignalsStationRoom implements StationRoom {
 
   @Override
   public StationView view(Workbench workbench, Shell.Frame frame) {
-    return new SignalsStation(workbench);
+    return new SignalsStation(workbench, frame);
   }
 
   @Override
   public void offer(Workbench workbench, Shell.Frame frame) {
+    frame
+        .commands()
+        .offer(
+            "Signals: own pad by its USB report descriptor",
+            "",
+            () -> frame.over().raise(new OwnPad(workbench, frame)));
     frame
         .commands()
         .offer("Signals: add a port", "", () -> workbench.station().set(Station.SIGNALS));

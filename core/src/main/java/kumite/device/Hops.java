@@ -19,6 +19,7 @@ import kumite.kind.BoardKind;
 import kumite.kind.ContactKind;
 import kumite.loom.Console;
 import kumite.loom.ContactSite;
+import kumite.loom.Look;
 import kumite.loom.Loom;
 import kumite.loom.Sharing;
 import kumite.loom.Spots;
@@ -336,8 +337,19 @@ public record Hops(
         : inputs.map(all -> all.see(path.id(), holds.over(all::rest)));
   }
 
+  /** What a pad says in frames or reports has no volts of its own on the wire. */
   private String volts(SignalPath path) {
+    if (said(path).isPresent()) {
+      return said(path).get();
+    }
     return seen(path).map(s -> String.format(Locale.ROOT, "%.2f V", s.volts())).orElse("");
+  }
+
+  private static Optional<String> said(SignalPath path) {
+    return path.levels()
+        .map(InputLevels::look)
+        .filter(Look::heard)
+        .map(look -> look.reported() ? "in its reports" : "in its frames");
   }
 
   private Hop level(SignalPath path) {
@@ -374,9 +386,19 @@ public record Hops(
           "of " + most,
           holds.on(path.id()),
           false,
-          "floor(V / Vref x 2^n)");
+          said(path).map(in -> "Told " + in).orElse("floor(V / Vref x 2^n)"));
     }
     InputLevels.Reading reading = seen.get().reading();
+    if (said(path).isPresent()) {
+      boolean unclear = reading == InputLevels.Reading.UNDEFINED;
+      return new Hop(
+          Hop.Stage.LEVEL,
+          unclear ? "not heard" : reading == InputLevels.Reading.LOW ? "says held" : "says up",
+          unclear ? "no frame comes" : said(path).get(),
+          holds.on(path.id()),
+          !levels.readable() || unclear,
+          "Both sides are played over the wires as they are");
+    }
     InputLevels.Thresholds reads = levels.thresholds();
     boolean low = reading == InputLevels.Reading.LOW;
     return new Hop(

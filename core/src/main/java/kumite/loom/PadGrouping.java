@@ -19,6 +19,7 @@ import kumite.signal.Phased;
 import kumite.signal.PortKind;
 import kumite.signal.SignalLine;
 import kumite.signal.Timed;
+import kumite.signal.UsbPad;
 
 /**
  * Pads of one kind at ports of one board: the lines that the board drives go from socket to socket,
@@ -105,6 +106,9 @@ final class PadGrouping implements Grouping {
   /** {@return how long one reading of all pads takes, which are read together, in us} */
   private static double micros(PortKind kind) {
     boolean turned = kind.mechanism() instanceof Phased phased && phased.phases().size() == 2;
+    if (kind.mechanism() instanceof UsbPad) {
+      return 0; // the board's own host asks, beside the program
+    }
     return turned
         ? 2 * STEP_MICROS
         : kind.mechanism()

@@ -111,6 +111,9 @@ public final class PortLines {
   }
 
   private static String pull(Loom loom, Looks looks, Pad pad, SignalLine line) {
+    if (pad.hosted()) {
+      return Working.number(pad.kind().lineVolts(), 1) + " V, of a pair";
+    }
     if (PadInside.pulledAtSocket(pad, line)) {
       return Quantity.OHM.words(line.pull().orElseThrow()) + " at the socket";
     }

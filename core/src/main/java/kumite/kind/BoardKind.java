@@ -249,6 +249,16 @@ public record BoardKind(
                 + " is a line of a circuit, which such a board does not have; make it an input or"
                 + " other");
       }
+      boolean host =
+          terminal.can(Terminal.Ability.HOST_PLUS) != terminal.can(Terminal.Ability.HOST_MINUS);
+      boolean hosts =
+          terminal.can(Terminal.Ability.HOST_PLUS) || terminal.can(Terminal.Ability.HOST_MINUS);
+      if (terminal.role() == Terminal.Role.HOST ? !host : hosts) {
+        throw new IllegalArgumentException(
+            "terminal "
+                + terminal.name()
+                + ": a line of a USB host has the role host, and is either host_plus or host_minus");
+      }
       if (!seen.add(terminal.name())) {
         throw new IllegalArgumentException(
             "terminal "

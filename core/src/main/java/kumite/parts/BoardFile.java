@@ -230,12 +230,15 @@ public final class BoardFile {
                 : volts > 0 ? "supply" : bare.matches("RST|RESET|EN|NC|RUN") ? "other" : "input";
       }
       String can = text("can").toLowerCase(Locale.ROOT);
+      boolean host = role.equals("host");
       List<String> abilities =
-          !role.equals("input")
+          !role.equals("input") && !host
               ? List.of()
-              : can.isEmpty()
-                  ? List.of("digital", "pull_up", "drive")
-                  : List.of(can.split("[\\s;|]+"));
+              : !can.isEmpty()
+                  ? List.of(can.split("[\\s;|]+"))
+                  : host
+                      ? List.of(name.endsWith("-") ? "host_minus" : "host_plus")
+                      : List.of("digital", "pull_up", "drive");
       String keep = text("keep").toLowerCase(Locale.ROOT);
       String means = text("means");
       if (role.equals("supply") && volts <= 0) {

@@ -121,6 +121,33 @@ public class SignalsWindowTest {
     assertThat(read()).contains("nothing held");
   }
 
+  /** A USB pad by its descriptor: what is understood is said while it is typed, then plugged in. */
+  @Test
+  public void aPadOfOnesOwnIsPluggedIn() throws Exception {
+    window = Window.open(folder.resolve("state"));
+    window.click("#station-signals");
+    window.click("#port-own");
+    assertThat(labels()).contains("Nothing pasted yet.");
+    window.fill("#own-pad-name", "Table stick");
+    window.fill("#own-pad-text", "05 01 09 04 A1 01 05");
+    assertThat(labels())
+        .anyMatch(text -> text.contains("not closed") || text.contains("cut short"));
+    window.fill(
+        "#own-pad-text",
+        "05 01 09 04 A1 01 05 09 19 01 29 03 15 00 25 01 75 01 95 03 81 02 75 05 95 01 81 03"
+            + " 05 01 09 30 15 81 25 7F 75 08 95 01 81 02 C0");
+    assertThat(labels()).contains("Understood: buttons 1, 2, 3; axes X.");
+    window.click("#own-pad-plug");
+    assertThat(window.bench().build().ports().ports().get(0).label()).isEqualTo("Table stick");
+    apply(found("SG-02").orElseThrow().fix().orElseThrow().edit());
+    apply(found("MP-01").orElseThrow().fix().orElseThrow().edit());
+    assertThat(window.bench().paths()).hasSize(4).allMatch(SignalPath::whole);
+    assertThat(window.bench().findings()).noneMatch(f -> f.severity() == Severity.STOP);
+    hold(ContactId.parse("pad-1.b2"), 1);
+    assertThat(read()).contains("The board reads: 2, X 0.50");
+    assertThat(window.workbench().trace().get().orElseThrow().reports()).hasSizeGreaterThan(1);
+  }
+
   /** A port's label, feed and life are changed here, and each change can be taken back. */
   @Test
   public void aPortIsRenamedFedAndTakenOut() throws Exception {

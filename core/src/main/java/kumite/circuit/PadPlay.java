@@ -182,6 +182,6 @@ public final class PadPlay {
     boolean grounded = wiring.nets().of(one.pin(Plugged.GROUND)).filter(Net::grounded).isPresent();
     boolean supplied =
         !one.fed() || wiring.nets().of(one.pin(Plugged.SUPPLY)).flatMap(Net::source).isPresent();
-    return grounded && supplied;
+    return grounded && supplied && talk.oneSocket(wiring.board());
   }
 }

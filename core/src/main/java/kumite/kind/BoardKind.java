@@ -1,5 +1,6 @@
 package kumite.kind;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
@@ -330,9 +331,20 @@ public record BoardKind(
 
   /** {@return whether a USB device can plug into it} */
   public boolean hosts() {
-    List<Terminal> lines = terminals(Terminal.Role.HOST);
-    return lines.stream().anyMatch(t -> t.can(Terminal.Ability.HOST_PLUS))
-        && lines.stream().anyMatch(t -> t.can(Terminal.Ability.HOST_MINUS));
+    return !hostSockets().isEmpty();
+  }
+
+  /** {@return its sockets for USB devices: the first data plus goes with the first data minus} */
+  public List<HostSocket> hostSockets() {
+    List<Terminal> plus = new ArrayList<>(terminals(Terminal.Role.HOST));
+    List<Terminal> minus = new ArrayList<>(plus);
+    plus.removeIf(t -> !t.can(Terminal.Ability.HOST_PLUS));
+    minus.removeIf(t -> !t.can(Terminal.Ability.HOST_MINUS));
+    List<HostSocket> sockets = new ArrayList<>();
+    for (int i = 0; i < Math.min(plus.size(), minus.size()); i++) {
+      sockets.add(new HostSocket(plus.get(i), minus.get(i)));
+    }
+    return List.copyOf(sockets);
   }
 
   /** {@return the terminal of its circuit for a line of a console, if it has one} */

@@ -82,6 +82,14 @@ final class LockChecks {
                     name + " cannot read " + site.label(),
                     unfit(site, board, terminal.get()),
                     release);
+              } else if (HostSockets.wants(site) && parted(board, site, terminal.get())) {
+                lock(
+                    LoomCode.LOCK_CANNOT_READ,
+                    Severity.STOP,
+                    site,
+                    name + " is of another socket than the pad's other line",
+                    "Both data lines of a USB pad go into one socket of the board",
+                    release);
               } else if (terminal.get().keep().isPresent()) {
                 Terminal.Keep keep = terminal.get().keep().get();
                 lock(
@@ -96,6 +104,17 @@ final class LockChecks {
                     release);
               }
             });
+  }
+
+  private boolean parted(BoardKind board, Line line, Terminal terminal) {
+    return loom.lines().stream()
+        .filter(other -> HostSockets.wants(other) && !other.id().equals(line.id()))
+        .filter(other -> other.id().control().equals(line.id().control()))
+        .flatMap(other -> loom.plan().of(other.id()).stream())
+        .anyMatch(
+            pin ->
+                board.hostSockets().stream()
+                    .noneMatch(s -> s.has(terminal) && s.has(pin.terminal())));
   }
 
   private static String unfit(Line site, BoardKind board, Terminal terminal) {

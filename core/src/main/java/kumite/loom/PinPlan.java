@@ -14,7 +14,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
-import java.util.stream.Stream;
 import kumite.build.Build;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
@@ -122,10 +121,22 @@ public final class PinPlan {
     }
     Set<String> lampFeeds = lampFeeds(build);
     Set<String> landed = Crossings.landed(build);
+    Map<Line, Terminal> held = new LinkedHashMap<>();
+    for (Line site : lines) {
+      Optional.ofNullable(choices.get(site.id())).ifPresent(c -> held.put(site, c.terminal()));
+    }
+    Set<String> gone = new HashSet<>(landed);
+    gone.addAll(build.loom().dead());
+    HostSockets.of(board, open, held, gone)
+        .forEach(
+            (site, terminal) -> {
+              double straight = place(build, terminal).distanceMm(site.place());
+              choices.put(site.id(), new PinChoice(site.id(), terminal, false, straight));
+              taken.add(terminal.name());
+              open.remove(site);
+            });
     List<Terminal> terminals =
-        Stream.concat(
-                board.terminals(Terminal.Role.INPUT).stream(),
-                board.terminals(Terminal.Role.HOST).stream())
+        board.terminals(Terminal.Role.INPUT).stream()
             .filter(terminal -> !taken.contains(terminal.name()))
             .filter(terminal -> !build.loom().dead().contains(terminal.name()))
             .filter(terminal -> !lampFeeds.contains(terminal.name()))
@@ -166,11 +177,20 @@ public final class PinPlan {
     return new PinPlan(
         choices,
         unplaced,
-        unplaced.isEmpty() ? Optional.empty() : clash(board, open, terminals),
+        unplaced.isEmpty() ? Optional.empty() : clash(board, open, wanted(board, terminals, taken)),
         free,
         choice ->
             explain(build, board, byId.get(choice.contact()), choice.terminal(), terminals, holder),
         byTerminal(assignment.prices(), terminals));
+  }
+
+  /** {@return what is left of a board's inputs and host sockets} */
+  private static List<Terminal> wanted(BoardKind board, List<Terminal> inputs, Set<String> taken) {
+    List<Terminal> all = new ArrayList<>(inputs);
+    board.terminals(Terminal.Role.HOST).stream()
+        .filter(terminal -> !taken.contains(terminal.name()))
+        .forEach(all::add);
+    return all;
   }
 
   /** Where the plan before ended its search is where this one begins; the result is the same. */

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
 import kumite.name.ContactId;
 import kumite.name.Joint;
@@ -31,6 +32,12 @@ public record Talk(Pad pad, Map<String, Terminal> lines) {
   /** {@return the kind of its port} */
   public PortKind kind() {
     return pad.kind();
+  }
+
+  /** {@return whether a USB pad's lines are both in one socket of its host; others have none} */
+  public boolean oneSocket(BoardKind board) {
+    return !pad.hosted()
+        || board.hostSockets().stream().anyMatch(s -> lines.values().stream().allMatch(s::has));
   }
 
   /** {@return the place of the board's side of a line, if it has a terminal} */

@@ -15,6 +15,8 @@ import kumite.loom.ContactSite;
 import kumite.loom.Lamps;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
+import kumite.loom.Pad;
+import kumite.loom.Plugged;
 import kumite.loom.Rail;
 import kumite.loom.Serves;
 import kumite.loom.Supplied;
@@ -111,6 +113,7 @@ public record Budget(
     }
     pots(board, loom, items);
     fed(loom, items);
+    plugged(loom, inputs, items);
     double carriers = inputs.draws().pullMilliamps();
     if (carriers > LEAST_MILLIAMPS) {
       items.add(new Item("pull-ups on carriers, all held", 0, carriers));
@@ -288,6 +291,23 @@ public record Budget(
       if (site.fed() && seen.add(site.control().id())) {
         double milliamps = site.kind().feed().orElseThrow().milliamps();
         items.add(new Item(site.control().label(), milliamps, milliamps * (1 + SUPPLY_WITHIN)));
+      }
+    }
+  }
+
+  /** Pads at ports, as far as this board feeds them. */
+  private static void plugged(Loom loom, Inputs inputs, List<Item> items) {
+    for (Pad pad : loom.pads()) {
+      boolean own =
+          inputs
+              .wiring()
+              .nets()
+              .of(pad.pin(Plugged.SUPPLY))
+              .flatMap(Net::source)
+              .filter(source -> source.joint().part().equals(Joint.BOARD))
+              .isPresent();
+      if (own && pad.takesMilliamps() > 0) {
+        items.add(new Item(pad.port().label(), pad.takesMilliamps(), pad.takesMilliamps()));
       }
     }
   }

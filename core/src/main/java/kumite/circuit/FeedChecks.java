@@ -12,6 +12,8 @@ import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Loom;
+import kumite.loom.Pad;
+import kumite.loom.Plugged;
 import kumite.name.ControlId;
 import kumite.wiring.Net;
 import kumite.wiring.Place;
@@ -55,6 +57,16 @@ public final class FeedChecks {
                             .isPresent());
         milliamps += logic ? site.kind().feed().orElseThrow().milliamps() : 0;
       }
+    }
+    for (Pad pad : loom.pads()) {
+      boolean logic =
+          wiring
+              .nets()
+              .of(pad.pin(Plugged.SUPPLY))
+              .flatMap(Net::source)
+              .filter(p -> p.volts() == board.logicVolts())
+              .isPresent();
+      milliamps += logic ? pad.takesMilliamps() : 0;
     }
     return milliamps;
   }

@@ -30,6 +30,13 @@ public sealed interface Plugged permits Pad, Console {
     return !(kind().mechanism() instanceof Phased phased) || phased.select().isPresent();
   }
 
+  /** {@return what a pad of its kind takes from its supply at most, in mA} */
+  default double takesMilliamps() {
+    return fed()
+        ? 1000 * Plugs.standard().pinout(kind().pinout()).map(Pinout::padTakesA).orElse(0.0)
+        : 0;
+  }
+
   /** {@return a pin of its socket as a place} */
   default Joint pin(String line) {
     return new Joint(port().id().text(), line.replace('_', '-'));

@@ -19,6 +19,7 @@ import kumite.build.map.AxisName;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
 import kumite.build.port.Port;
+import kumite.circuit.FeedChecks;
 import kumite.circuit.InputLevels;
 import kumite.circuit.PadPlay;
 import kumite.circuit.Seen;
@@ -29,10 +30,13 @@ import kumite.finding.Severity;
 import kumite.finding.Station;
 import kumite.firmware.Blueprint;
 import kumite.kind.BoardKind;
+import kumite.kind.Terminal;
+import kumite.lead.Plugs;
 import kumite.loom.ContactSite;
 import kumite.loom.Look;
 import kumite.loom.LoomCode;
 import kumite.loom.Pad;
+import kumite.loom.Strand;
 import kumite.measure.Placement;
 import kumite.name.ContactId;
 import kumite.name.ControlId;
@@ -484,6 +488,41 @@ public class PortLawTest {
     for (Finding finding : found) {
       assertThat(finding.fix()).as(finding.toString()).isPresent();
     }
+  }
+
+  /** Each pad that the board feeds is in its budget, and in what its logic supply gives. */
+  @Test(dataProvider = "read")
+  public void padsAreInTheBudget(String kind, int count) {
+    String[] kinds = java.util.Collections.nCopies(count, kind).toArray(new String[0]);
+    Build build = pads(count == 1 ? "native-5v-54" : "native-3v3-48", kinds);
+    Bench with = bench(build);
+    double takes = 1000 * Plugs.standard().pinout(kind(kind).pinout()).orElseThrow().padTakesA();
+    Pad first = with.loom().pads().get(0);
+    BoardKind board = with.board().orElseThrow();
+    boolean given =
+        board.terminals(Terminal.Role.SUPPLY).stream()
+            .anyMatch(t -> t.volts() == first.feedVolts(board));
+    double each = first.fed() && given ? takes : 0;
+    assertThat(taken(with)).isCloseTo(count * each, within(1e-9));
+    double logic = first.feedVolts(board) == board.logicVolts() ? count * each : 0;
+    assertThat(FeedChecks.onLogic(board, with.loom(), with.wiring().orElseThrow()))
+        .isCloseTo(logic, within(1e-9));
+    for (Strand strand : with.loom().strands()) {
+      Joint supply = first.pin("supply");
+      if (strand.wire().a().equals(supply) || strand.wire().b().equals(supply)) {
+        build = build.withLoom(build.loom().withLeftOut(strand.wire()));
+      }
+    }
+    assertThat(taken(bench(build))).isLessThan(each == 0 ? 1 : count * each - 1e-9);
+  }
+
+  private static double taken(Bench bench) {
+    Set<String> labels =
+        bench.loom().pads().stream().map(p -> p.port().label()).collect(Collectors.toSet());
+    return bench.budget().orElseThrow().items().stream()
+        .filter(item -> labels.contains(item.name()))
+        .mapToDouble(kumite.circuit.Budget.Item::worstMilliamps)
+        .sum();
   }
 
   /** A USB device wants a host: a board that is none says which lines have no terminal. */

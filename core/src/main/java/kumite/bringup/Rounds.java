@@ -204,13 +204,13 @@ public final class Rounds {
       if (part instanceof Component.Pole pole) {
         Joint signal = landing(view, wired(view, pole.open()) ? pole.open() : pole.closed());
         Joint common = landing(view, pole.common());
-        if (!signal.equals(common)) {
+        if (!signal.equals(common) && reachable(view, contact, signal)) {
           moved(view, contact, signal, common, List.of(Held.NONE, Held.of(contact)));
         }
       } else if (part instanceof Component.Pot pot) {
         Joint wiper = landing(view, pot.wiper());
         for (Joint end : List.of(pot.low(), pot.high())) {
-          if (wired(view, end)) {
+          if (wired(view, end) && reachable(view, contact, wiper)) {
             moved(view, contact, wiper, landing(view, end), ends(contact));
           }
         }
@@ -223,6 +223,12 @@ public final class Rounds {
         }
       }
     }
+  }
+
+  /** No probe gets to what is inside of a pad; its plug is where its wires are. */
+  private static boolean reachable(View view, ContactId contact, Joint signal) {
+    return signal.part().equals(Joint.BOARD)
+        || view.wires().loom().site(contact).flatMap(ContactSite::pad).isEmpty();
   }
 
   private static List<Held> ends(ContactId contact) {

@@ -9,6 +9,7 @@ import java.util.function.BiFunction;
 import kumite.component.Component;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
+import kumite.loom.Look;
 import kumite.loom.Looks;
 import kumite.loom.Plugged;
 import kumite.loom.Talk;
@@ -206,6 +207,16 @@ final class Network {
         add(Edge.Kind.OUT_LOW, register.out(), register.ground(), part, 0);
       }
     }
+  }
+
+  /** {@return whether a board and its USB pad talk over a net all the time} */
+  boolean carriesPackets(int net) {
+    return looks.all().stream()
+        .filter(Look::reported)
+        .map(look -> ((Look.Frame) look.how()).talk())
+        .distinct()
+        .flatMap(talk -> talk.kind().lines().stream().map(line -> talk.pad().pin(line.name())))
+        .anyMatch(pin -> has(pin) && net(pin) == net);
   }
 
   private void inside(Terminal terminal) {

@@ -288,6 +288,9 @@ final class Probing {
     if (power != Power.POWERED) {
       return Optional.empty();
     }
+    if (red != black && (network.carriesPackets(red) || network.carriesPackets(black))) {
+      return Optional.of("a USB host asks over it all the time: no meter shows steady volts");
+    }
     return network.dead().isPresent()
         ? network.dead()
         : network.mayShort() && network.closings().shorted(hands)

@@ -3,16 +3,23 @@ package kumite.ports;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import kumite.Builds;
+import kumite.bringup.Question;
+import kumite.bringup.Rounds;
 import kumite.build.Build;
+import kumite.build.bringup.Ask;
+import kumite.build.bringup.Held;
+import kumite.build.bringup.Power;
 import kumite.build.map.Mapping;
 import kumite.build.map.Target;
 import kumite.build.port.Port;
+import kumite.circuit.Meter;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.hid.DrawnPad;
@@ -27,7 +34,9 @@ import kumite.name.ControlId;
 import kumite.name.Joint;
 import kumite.name.Jumper;
 import kumite.parts.Catalogue;
+import kumite.signal.PortFile;
 import kumite.signal.PortKind;
+import kumite.signal.UsbPad;
 import kumite.verdict.Bench;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -205,6 +214,52 @@ public class HostLawTest {
     assertThat(held(wrong, 1)).isFalse();
     assertThat(held(wrong, 2)).isTrue();
     assertThat(stops(wrong)).isNotEmpty();
+  }
+
+  @DataProvider
+  public Object[][] kinds() {
+    return PortFile.standard().stream().map(k -> new Object[] {k}).toArray(Object[][]::new);
+  }
+
+  /** A round asks at the plug of a pad, never inside of it. */
+  @Test(dataProvider = "kinds")
+  public void noProbeGoesIntoAPad(PortKind kind) {
+    ControlId id = new ControlId("pad-1");
+    String board = kind.mechanism() instanceof UsbPad ? "host-3v3-20" : "native-3v3-48";
+    Build build = Builds.wired(Builds.buttons(60, 60), board);
+    Port port = Port.of(id, "Pad 1", kind.id(), Placement.at(60, 100));
+    Bench bench = Bench.of(build.withPorts(build.ports().with(port)), Catalogue.standard());
+    Set<String> pins = new HashSet<>(Set.of("supply", "ground"));
+    kind.lines().forEach(line -> pins.add(line.name().replace('_', '-')));
+    List<Joint> asked = new ArrayList<>();
+    for (Question question : Rounds.of(bench.places(), List.of(Question.Kind.values()))) {
+      if (question.ask() instanceof Ask.Probe probe) {
+        asked.add(probe.red());
+        asked.add(probe.black());
+      }
+    }
+    List<String> tabs =
+        asked.stream().filter(j -> j.part().equals("pad-1")).map(Joint::tab).distinct().toList();
+    assertThat(pins).containsAll(tabs);
+    assertThat(tabs).isNotEmpty();
+  }
+
+  /** Over a USB pad's lines packets go all the time; without power they are wires like any. */
+  @Test
+  public void aMeterShowsNothingSteadyWherePacketsGo() {
+    Bench bench =
+        Bench.of(
+            build(board(1, new SplittableRandom(1)), 1, new SplittableRandom(2)),
+            Catalogue.standard());
+    Joint line = Joint.board("U1+");
+    Joint pin = new Joint("pad-1", "data-plus");
+    Joint ground = Joint.board("GND");
+    Meter meter = Meter.of(bench.circuit().orElseThrow().inputs());
+    assertThat(meter.shows(line, ground, Power.POWERED, Held.NONE).words()).contains("no meter");
+    assertThat(meter.shows(line, pin, Power.POWERED, Held.NONE).words()).isEqualTo("0.000 V");
+    assertThat(meter.shows(line, pin, Power.UNPOWERED, Held.NONE).words()).isEqualTo("beep");
+    assertThat(meter.shows(Joint.board("3V3"), ground, Power.POWERED, Held.NONE).words())
+        .startsWith("3.3");
   }
 
   /** A board whose host lines are none, or have no role of a host, is refused by the terminal. */

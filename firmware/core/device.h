@@ -28,7 +28,7 @@ enum {
   USE_OF_OUTPUT, /* driven all the time */
   USE_OF_LAMP,   /* drives lamps */
   USE_OF_STRIP,  /* tells a strip its colours */
-  USE_OF_HOST    /* a line of the board's own USB host, which sets it up itself */
+  USE_OF_PORT    /* a line of the board's own USB host or serial port, which sets it up itself */
 };
 
 /* How a terminal is driven. */
@@ -129,7 +129,7 @@ void device_edge(number_t console, bool clock, bool high);
 void device_key_clock(number_t keyboard);
 #endif
 
-#if N_USB_PADS
+#if N_TOLD_PADS
 /*
  * A USB pad told a report: all its bytes, the id first where it has one. To be called from where the
  * ticks are called from, not from an interrupt.
@@ -138,6 +138,11 @@ void device_pad_report(number_t pad, const uint8_t *report, uint16_t size);
 
 /* A USB pad was pulled out. */
 void device_pad_gone(number_t pad);
+
+#if USE_SERIAL
+/* A byte came over the serial wire of a pad; to be called from there too. */
+void device_serial_byte(number_t pad, uint8_t byte);
+#endif
 #endif
 
 #if N_STRIPS

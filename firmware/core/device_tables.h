@@ -40,7 +40,7 @@ enum {
   LOOK_SAID,         /* pad "with" says it in bit "place" of its frames, low for held */
   LOOK_SAID_CODE,    /* it says it in eight bits from there on */
   LOOK_KEY,          /* key "place" of all keyboards is down */
-  LOOK_REPORTED,     /* USB pad "with" says it in field "place" of its report */
+  LOOK_REPORTED,     /* pad "with" says it in field "place" of its report */
   LOOK_REPORTED_CODE /* it says it there as a code */
 };
 extern const uint8_t look_kind[];
@@ -86,15 +86,16 @@ extern const uint16_t keyboard_rest_us[];
 extern const uint16_t keyboard_keys_at[];
 extern const uint16_t key_code[]; /* its byte, and 256 for one that is extended */
 
-/* ---- USB pads: of each where its bytes stand, and what is said where in its report ---- */
-extern const uint8_t usb_id[]; /* the first byte of its report; 0 where there is none */
-extern const uint16_t usb_bytes_at[];
-extern const uint16_t usb_bit[]; /* from the first byte after the id, least bit first */
-extern const uint8_t usb_bits[];
-extern const uint8_t usb_signed[];
-extern const uint16_t usb_least[]; /* of a number with a sign in two's complement */
-extern const uint16_t usb_span[];  /* from least to most */
-extern const uint8_t usb_turn[];   /* of a hat 1 for up, then clockwise to 4; else 0 */
+/* ---- pads that tell reports: of each where its bytes stand, and what is said where in its report ---- */
+extern const uint8_t told_begin[]; /* of a frame on a serial wire */
+extern const uint8_t told_id[]; /* the first byte of its report; 0 where there is none */
+extern const uint16_t told_bytes_at[];
+extern const uint16_t told_bit[]; /* from the first byte after the id, least bit first */
+extern const uint8_t told_bits[];
+extern const uint8_t told_signed[];
+extern const uint16_t told_least[]; /* of a number with a sign in two's complement */
+extern const uint16_t told_span[];  /* from least to most */
+extern const uint8_t told_turn[];   /* of a hat 1 for up, then clockwise to 4; else 0 */
 
 /* ---- more that terminals share ---- */
 extern const uint16_t mux_at[];

@@ -41,11 +41,11 @@ extern uint16_t codes[N_TRAVELS + 1];
 #if N_KEYBOARDS
 bool key_held(uint16_t key);
 #endif
-#if N_USB_PADS
+#if N_TOLD_PADS
 #define NOWHERE 65535
-bool usb_held(number_t pad, uint16_t field);
+bool pad_says_held(number_t pad, uint16_t field);
 #if USE_CODES
-uint16_t usb_code(number_t pad, uint16_t field);
+uint16_t pad_said_code(number_t pad, uint16_t field);
 #endif
 #endif
 #if N_FRAMES

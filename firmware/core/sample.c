@@ -218,14 +218,14 @@ void sample(void) {
         pressed = key_held(rom16(&look_place[look]));
         break;
 #endif
-#if N_USB_PADS
+#if N_TOLD_PADS
       case LOOK_REPORTED:
-        pressed = usb_held(romn(&look_with[look]), rom16(&look_place[look]));
+        pressed = pad_says_held(romn(&look_with[look]), rom16(&look_place[look]));
         break;
 #if N_TRAVELS
       case LOOK_REPORTED_CODE:
         codes[romn(&look_travel[look])] =
-            usb_code(romn(&look_with[look]), rom16(&look_place[look]));
+            pad_said_code(romn(&look_with[look]), rom16(&look_place[look]));
         break;
 #endif
 #endif

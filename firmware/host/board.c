@@ -101,10 +101,14 @@ void board_standing(void) {
 #endif
 }
 
-#if N_USB_PADS
+#if N_TOLD_PADS
 void board_pad_report(number_t pad, const uint8_t *report, unsigned size) {
   device_pad_report(pad, report, (uint16_t)size);
 }
+#endif
+
+#if USE_SERIAL
+void board_serial_byte(number_t pad, uint8_t byte) { device_serial_byte(pad, byte); }
 #endif
 
 #if N_KEYBOARDS

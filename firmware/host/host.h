@@ -67,9 +67,10 @@ void keyboards_hands(const double *travel); /* keys that moved are clocked out a
 bool keyboards_read(unsigned terminal, bool *high);
 void board_key_clock(number_t keyboard); /* the clock of a keyboard fell */
 #endif
-#if N_USB_PADS
-void usb_pads_hands(const double *travel); /* pads that moved tell it at once */
+#if N_TOLD_PADS
+void told_hands(const double *travel); /* pads that moved tell it at once */
 void board_pad_report(number_t pad, const uint8_t *report, unsigned size);
+void board_serial_byte(number_t pad, uint8_t byte);
 #endif
 #if N_FRAMES
 void pads_fresh(void); /* pads in frames were left alone for long */

@@ -263,8 +263,8 @@ void world_hands(const double *travel) {
 #if N_KEYBOARDS
   keyboards_hands(travel);
 #endif
-#if N_USB_PADS
-  usb_pads_hands(travel);
+#if N_TOLD_PADS
+  told_hands(travel);
 #endif
 }
 

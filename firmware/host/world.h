@@ -123,9 +123,10 @@ struct keyboard {
   int keys;
 };
 
-/* A USB pad: whether its host hears it, its report, and what is said where in it. */
-struct usb_pad {
+/* A pad that tells reports: whether it is heard, its report, and what is said where in it. */
+struct told_pad {
   bool heard;
+  int begin; /* of a frame on a serial wire; -1 over USB */
   int id;
   int bytes; /* the id left out */
   int fields_at;
@@ -134,7 +135,7 @@ struct usb_pad {
   int hats;
 };
 
-struct usb_field {
+struct told_field {
   int contact; /* or -1 */
   bool axis;
   int bit;
@@ -143,7 +144,7 @@ struct usb_field {
   int most;
 };
 
-struct usb_hat {
+struct told_hat {
   int contacts[4]; /* up, right, down, left; or -1 */
   int bit;
   int bits;

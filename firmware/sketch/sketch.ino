@@ -57,6 +57,19 @@ extern "C" void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[
 }
 #endif
 
+#if USE_SERIAL
+/* The port of the platform that the receiving terminal belongs to: most have one beside USB. */
+#ifndef SERIAL_PORT
+#define SERIAL_PORT Serial1
+#endif
+
+void listen_to_serial() {
+  while (SERIAL_PORT.available() > 0) {
+    device_serial_byte(SERIAL_PAD, (uint8_t)SERIAL_PORT.read());
+  }
+}
+#endif
+
 #if USE_RUNNING
 #if defined(__has_include)
 #if __has_include(<EEPROM.h>)
@@ -128,7 +141,7 @@ static void set_up(uint8_t pin, uint8_t use) {
       pinMode(pin, OUTPUT);
       break;
 #endif
-    case USE_OF_HOST:
+    case USE_OF_PORT:
       break;
     default:
       pinMode(pin, INPUT);
@@ -148,6 +161,9 @@ static void begin() {
   for (number_t t = 0; t < N_TERMINALS; t++) {
     set_up(pins[t], device_terminal_use(t));
   }
+#if USE_SERIAL
+  SERIAL_PORT.begin(SERIAL_BAUD);
+#endif
   device_power_up();
 #if N_CONSOLES || N_KEYBOARDS
   listen();
@@ -177,5 +193,8 @@ void loop() {
     device_forget();
   }
   was_there = there;
+#if USE_SERIAL
+  listen_to_serial();
+#endif
   device_tick();
 }

@@ -289,7 +289,7 @@ final class Probing {
       return Optional.empty();
     }
     if (red != black && (network.carriesPackets(red) || network.carriesPackets(black))) {
-      return Optional.of("a USB host asks over it all the time: no meter shows steady volts");
+      return Optional.of("bits go over it all the time: no meter shows steady volts");
     }
     return network.dead().isPresent()
         ? network.dead()

@@ -21,8 +21,8 @@ final class CSource {
           "N_FRAME_LINES",
           "N_KEYBOARDS",
           "N_KEYS_HELD",
-          "N_USB_PADS",
-          "N_USB_BYTES",
+          "N_TOLD_PADS",
+          "N_TOLD_BYTES",
           "N_PULSES",
           "N_REPEATS",
           "N_FEEDS",
@@ -46,6 +46,7 @@ final class CSource {
           "USE_CONVERTER",
           "USE_COUNTED",
           "USE_PADS",
+          "USE_SERIAL",
           "USE_STEPS",
           "USE_TOUCH",
           "USE_SHAPES",
@@ -132,7 +133,7 @@ final class CSource {
     parts.put("sample.c", true);
     parts.put("frames.c", score.size("N_FRAMES") > 0);
     parts.put("keys.c", score.size("N_KEYBOARDS") > 0);
-    parts.put("usb_pads.c", score.size("N_USB_PADS") > 0);
+    parts.put("told.c", score.size("N_TOLD_PADS") > 0);
     parts.put("settle.c", true);
     parts.put("compose.c", true);
     parts.put("layers.c", score.size("N_LAYERS") > 0);

@@ -46,7 +46,7 @@ final class Codes {
           "USE_OF_OUTPUT",
           "USE_OF_LAMP",
           "USE_OF_STRIP",
-          "USE_OF_HOST");
+          "USE_OF_PORT");
   static final List<String> CHOICES =
       List.of("CHOICE_NONE", "CHOICE_HELD", "CHOICE_CLOSED", "CHOICE_OPEN", "CHOICE_RUNNING");
   static final List<String> CONSOLES = List.of("CONSOLE_PHASED", "CONSOLE_SHIFT");

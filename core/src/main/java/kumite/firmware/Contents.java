@@ -40,7 +40,7 @@ public record Contents(List<String> holds, List<String> leaves) {
     counts.put("console", score.size("N_CONSOLES"));
     counts.put("pad asked in frames", score.size("N_PADS"));
     counts.put("keyboard", score.size("N_KEYBOARDS"));
-    counts.put("USB pad", score.size("N_USB_PADS"));
+    counts.put("pad that tells reports", score.size("N_TOLD_PADS"));
     List<String> holds = new ArrayList<>();
     List<String> leaves = new ArrayList<>();
     counts.forEach(
@@ -63,6 +63,7 @@ public record Contents(List<String> holds, List<String> leaves) {
       case "lever with four ways" -> "levers with four ways";
       case "pair that counts" -> "pairs that count";
       case "pad asked in frames" -> "pads asked in frames";
+      case "pad that tells reports" -> "pads that tell reports";
       case "chain of registers" -> "chains of registers";
       default -> what + "s";
     };

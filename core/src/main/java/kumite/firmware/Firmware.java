@@ -207,10 +207,15 @@ public final class Firmware {
           "a keyboard clocks a bit each 60 to 100 us, and an interpreter catches no such edges: take"
               + " the sketch or portable");
     }
-    if (target == Target.SCRIPT && score.size("N_USB_PADS") > 0) {
+    if (target == Target.SCRIPT && score.size("N_TOLD_PADS") > 0) {
       return Optional.of(
-          "a USB pad's reports come from the host that the board's own libraries run, which an"
-              + " interpreter has no common call for: take the sketch or portable");
+          "what pads tell comes from the USB host or serial port that the board's own libraries"
+              + " run, which an interpreter has no common call for: take the sketch or portable");
+    }
+    long serial = ToldRows.pads(blueprint).stream().filter(t -> t.pad().serial()).count();
+    if (target == Target.SKETCH && serial > 1) {
+      return Optional.of(
+          "a sketch listens to one serial port, and there are " + serial + ": take portable");
     }
     long frameUs = score.table("step_how").map(Table::rows).map(List::size).orElse(0) * STEP_US;
     if (target == Target.SCRIPT && frameUs > blueprint.timing().scanUs()) {
@@ -275,7 +280,7 @@ public final class Firmware {
             "console.c",
             "pads.c",
             "keyboard.c",
-            "usb_pad.c",
+            "told_pad.c",
             "script.c",
             "chance.c",
             "main.c")) {

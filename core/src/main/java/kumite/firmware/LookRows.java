@@ -58,7 +58,7 @@ final class LookRows {
   private final Map<ContactId, Integer> places = new LinkedHashMap<>();
   private final FrameRows frames;
   private final KeyboardRows keyboards;
-  private final UsbRows usb;
+  private final ToldRows usb;
 
   LookRows(Blueprint blueprint, Score.Sheet sheet) {
     this.blueprint = blueprint;
@@ -66,7 +66,7 @@ final class LookRows {
     this.looks = blueprint.looks().all();
     this.frames = new FrameRows(blueprint, sheet, this);
     this.keyboards = new KeyboardRows(blueprint, sheet, this);
-    this.usb = new UsbRows(blueprint, sheet);
+    this.usb = new ToldRows(blueprint, sheet);
     this.senses = blueprint.senses();
     Map<ContactId, String> named = new LinkedHashMap<>();
     for (ContactSite site : blueprint.loom().sites()) {
@@ -152,7 +152,7 @@ final class LookRows {
 
   private String use(Look look) {
     if (look.reported()) {
-      return "USE_OF_HOST";
+      return "USE_OF_PORT";
     }
     return switch (blueprint.looks().pulls().getOrDefault(look.read().name(), Looks.Pull.NONE)) {
       case UP -> "USE_OF_UP";

@@ -49,7 +49,7 @@ final class Readme {
     wiring();
     frames();
     keyboards(target);
-    usbPads();
+    tellingPads(target);
     consoles(target);
     strips(target);
     switch (target) {
@@ -128,7 +128,7 @@ final class Readme {
                 "driven all the time",
                 "drives lamps",
                 "tells a strip its colours",
-                "a line of the board's own USB host")
+                "a line of the board's own USB host or serial port")
             .get(use);
     Table reads = score.table("look_terminal").orElseThrow();
     String contacts =
@@ -203,33 +203,45 @@ final class Readme {
     }
   }
 
-  /** Each USB pad with its number, and how its reports come in. */
-  private void usbPads() {
-    List<Talk> pads = UsbRows.pads(firmware.blueprint());
+  /** Each pad that tells reports with its number, and how they come in. */
+  private void tellingPads(Firmware.Target target) {
+    List<Talk> pads = ToldRows.pads(firmware.blueprint());
     if (pads.isEmpty()) {
       return;
     }
-    head("USB pads that it takes reports of");
+    head("Pads that it takes reports of");
     for (int p = 0; p < pads.size(); p++) {
       Talk pad = pads.get(p);
-      UsbReport report = UsbRows.layout(pad);
+      UsbReport report = ToldRows.layout(pad);
       item(
           pad.pad().port().label()
               + ", number "
               + p
+              + ToldRows.baud(pad).map(baud -> ", " + baud + " baud").orElse("")
               + ": reports of "
               + report.size()
               + (report.size() == 1 ? " byte" : " bytes")
               + (report.id() == 0 ? "" : ", the first of them " + report.id()));
     }
-    line(
-        "The board's own USB host library asks the pad. Call device_pad_report with a pad's number"
-            + " and all bytes of each report that it brings, and device_pad_gone when the pad is"
-            + " pulled out, both from the loop that calls device_tick and not from an interrupt."
-            + " Reports of another length, or whose first byte is another, are passed over.");
-    line(
-        "That library is none of this export: it belongs to the board. Until it calls, all buttons"
-            + " of the pad are up and its axes stand in the middle.");
+    if (pads.stream().anyMatch(talk -> talk.pad().hosted())) {
+      line(
+          "The board's own USB host library asks the pad. Call device_pad_report with a pad's number"
+              + " and all bytes of each report that it brings, and device_pad_gone when the pad is"
+              + " pulled out, both from the loop that calls device_tick and not from an interrupt."
+              + " Reports of another length, or whose first byte is another, are passed over.");
+      line(
+          "That library is none of this export: it belongs to the board. Until it calls, all buttons"
+              + " of the pad are up and its axes stand in the middle.");
+    }
+    if (pads.stream().anyMatch(talk -> talk.pad().serial())) {
+      line(
+          target == Firmware.Target.SKETCH
+              ? "Bytes come over the platform's port at the receiving terminal: Serial1, or what you"
+                  + " define SERIAL_PORT to be."
+              : "Set the board's serial port to the rate above, eight bits, no parity, one stop bit, and"
+                  + " call device_serial_byte with a pad's number and each byte that comes, from the"
+                  + " loop that calls device_tick. Frames whose sum is wrong are passed over.");
+    }
   }
 
   /** Each console with its lines, and how its edges come in. */

@@ -185,9 +185,10 @@ record Score(
     /** {@return tables that a build has no use for, by the size that says so} */
     private Set<String> unused() {
       Map<String, List<String>> by =
-          Map.of(
-              "N_TRAVELS", List.of("look_travel"),
-              "USE_SHAPES",
+          Map.ofEntries(
+              Map.entry("N_TRAVELS", List.of("look_travel")),
+              Map.entry(
+                  "USE_SHAPES",
                   List.of(
                       "shape_flags",
                       "shape_least",
@@ -195,14 +196,15 @@ record Score(
                       "shape_most",
                       "shape_dead",
                       "shape_full",
-                      "shape_curve"),
-              "USE_STEPPED", List.of("travel_steps"),
-              "USE_HATS", List.of("report_hat"),
-              "USE_KEYS", List.of("report_keys", "report_keys_at"),
-              "USE_MOUSE", List.of("mouse_at"),
-              "USE_COUNTED", List.of("console_phases", "console_forget_us"),
-              "USE_ENDS", List.of("axis_low", "axis_high"),
-              "USE_RAMPS", List.of("axis_rise_ms", "axis_return_ms"));
+                      "shape_curve")),
+              Map.entry("USE_STEPPED", List.of("travel_steps")),
+              Map.entry("USE_HATS", List.of("report_hat")),
+              Map.entry("USE_SERIAL", List.of("told_begin")),
+              Map.entry("USE_KEYS", List.of("report_keys", "report_keys_at")),
+              Map.entry("USE_MOUSE", List.of("mouse_at")),
+              Map.entry("USE_COUNTED", List.of("console_phases", "console_forget_us")),
+              Map.entry("USE_ENDS", List.of("axis_low", "axis_high")),
+              Map.entry("USE_RAMPS", List.of("axis_rise_ms", "axis_return_ms")));
       Set<String> unused = new HashSet<>();
       by.forEach(
           (size, tables) -> {
@@ -210,14 +212,14 @@ record Score(
               unused.addAll(tables);
             }
           });
-      if (get("N_ROWS") + get("N_MUXES") + get("N_FRAMES") + get("N_USB_PADS") == 0) {
+      if (get("N_ROWS") + get("N_MUXES") + get("N_FRAMES") + get("N_TOLD_PADS") == 0) {
         unused.add("look_with");
       }
       if (get("N_MUXES")
               + get("N_CHAINS")
               + get("N_FRAMES")
               + get("N_KEYBOARDS")
-              + get("N_USB_PADS")
+              + get("N_TOLD_PADS")
               + get("USE_STEPS")
           == 0) {
         unused.add("look_place");

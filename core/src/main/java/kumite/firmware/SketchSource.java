@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import kumite.hid.ReportLayout;
+import kumite.loom.Talk;
 
 /** What a sketch needs beside the program: pins, and descriptors whose reports all have an id. */
 final class SketchSource {
@@ -59,13 +60,21 @@ final class SketchSource {
     List<Table.Row> uses = score.table("terminal_use").orElseThrow().rows();
     for (int i = 0; i < score.terminals().size(); i++) {
       String terminal = score.terminals().get(i);
-      if (uses.get(i).word().equals("USE_OF_HOST")) {
+      if (uses.get(i).word().equals("USE_OF_PORT")) {
         continue; // the platform's own host knows its pins
       }
       if (pin(terminal).filter(taken::add).isEmpty()) {
         out.append("#error \"say below which pin ")
             .append(Names.plain(terminal).replace("\"", ""))
             .append(" is, and take this line out\"\n");
+      }
+    }
+    List<Talk> pads = ToldRows.pads(blueprint);
+    for (int p = 0; p < pads.size(); p++) {
+      Optional<Long> baud = ToldRows.baud(pads.get(p));
+      if (baud.isPresent()) {
+        out.append("#define SERIAL_PAD ").append(p).append('\n');
+        out.append("#define SERIAL_BAUD ").append(baud.get()).append("UL\n");
       }
     }
     out.append("\nstatic const uint8_t pins[N_TERMINALS] = {");

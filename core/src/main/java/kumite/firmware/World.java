@@ -31,7 +31,7 @@ final class World {
   private final Map<String, Integer> terminals = new HashMap<>();
   private final Map<Integer, Integer> kept = new LinkedHashMap<>(); // by number in the ways
   private final PadTables pads;
-  private final UsbTables usb;
+  private final ToldTables usb;
   private final StringBuilder out = new StringBuilder();
 
   World(Blueprint blueprint, Score score) {
@@ -47,7 +47,7 @@ final class World {
       terminals.put(score.terminals().get(i), i);
     }
     this.pads = new PadTables(ways.talks(), contacts, terminals);
-    this.usb = new UsbTables(ways.talks(), contacts);
+    this.usb = new ToldTables(ways.talks(), contacts);
     for (int i = 0; i < ways.all().size(); i++) {
       Ways.Way way = ways.all().get(i);
       // A terminal that the program never drives lets nothing through.

@@ -49,6 +49,8 @@ public record Line(
     DRIVE("can drive a wire"),
     /** Sense touch. */
     TOUCH("senses touch"),
+    /** Take in serial bytes. */
+    RECEIVE("receives serial data"),
     /** Be a USB host's data plus. */
     HOST_PLUS("is a USB host's data plus"),
     /** Be a USB host's data minus. */
@@ -92,12 +94,20 @@ public record Line(
           terminal.can(Terminal.Ability.DIGITAL) && terminal.can(Terminal.Ability.INTERRUPT);
       case SHARE -> terminal.can(Terminal.Ability.DIGITAL) && terminal.can(Terminal.Ability.DRIVE);
       case TOUCH -> senses(board, terminal);
+      case RECEIVE -> terminal.can(Terminal.Ability.RECEIVE);
       case HOST_PLUS -> terminal.can(Terminal.Ability.HOST_PLUS);
       case HOST_MINUS -> terminal.can(Terminal.Ability.HOST_MINUS);
       case READ ->
           terminal.can(Terminal.Ability.DIGITAL)
               && (group.isEmpty() || !board.bringsProgram() || plainly());
     };
+  }
+
+  /** {@return whether a terminal is kept back from it: what is kept for bytes is there for them} */
+  boolean keptFrom(Terminal terminal) {
+    boolean bytes =
+        needs == Need.RECEIVE && terminal.keep().equals(Optional.of(Terminal.Keep.SERIAL));
+    return PinPlan.keptBack(terminal) && !bytes;
   }
 
   /** {@return whether it is a contact of a pad on a line of its own, as any contact has} */

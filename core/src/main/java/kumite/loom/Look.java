@@ -183,9 +183,9 @@ public record Look(Optional<ContactId> contact, Terminal read, How how, Optional
     return how instanceof Frame frame && frame.talk().pad().clocked();
   }
 
-  /** {@return whether a USB pad says it in its reports} */
+  /** {@return whether a pad says it in reports, over USB or on a serial wire} */
   public boolean reported() {
-    return how instanceof Frame frame && frame.talk().pad().hosted();
+    return how instanceof Frame frame && frame.talk().pad().tells();
   }
 
   /** {@return whether a pad says it that the program asks in frames} */

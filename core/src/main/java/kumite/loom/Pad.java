@@ -17,6 +17,7 @@ import kumite.signal.KeyFrame;
 import kumite.signal.OneShot;
 import kumite.signal.Phased;
 import kumite.signal.PortKind;
+import kumite.signal.SerialBytes;
 import kumite.signal.SerialLatch;
 import kumite.signal.UsbPad;
 
@@ -50,12 +51,23 @@ public record Pad(Port port, PortKind kind) implements Plugged {
     return kind.mechanism() instanceof UsbPad;
   }
 
+  /** {@return whether it sends bytes by itself, so that a serial port takes them in} */
+  public boolean serial() {
+    return kind.mechanism() instanceof SerialBytes;
+  }
+
+  /** {@return whether the program is told whole reports of it} */
+  public boolean tells() {
+    return hosted() || serial();
+  }
+
   /** {@return whether the programs that Kumite writes for a board read such a pad} */
   public boolean written(BoardKind board) {
     return levels()
         || kind.mechanism().asking(kind).isPresent()
         || clocked() && board.brain().answerMicros() > 0
-        || hosted() && board.hosts();
+        || hosted() && board.hosts()
+        || serial() && receives(board);
   }
 
   /** {@return whether it clocks bytes out by itself, so that its edges must be caught} */
@@ -67,7 +79,14 @@ public record Pad(Port port, PortKind kind) implements Plugged {
    * {@return whether a board asks it in frames: it says nothing by itself, and no host brings it}
    */
   public boolean asked() {
-    return framed() && !clocked() && !hosted();
+    return framed() && !clocked() && !tells();
+  }
+
+  private static boolean receives(BoardKind board) {
+    boolean port =
+        board.terminals(Terminal.Role.INPUT).stream()
+            .anyMatch(t -> t.can(Terminal.Ability.RECEIVE));
+    return port && board.brain().link() != BoardKind.Link.HEADER;
   }
 
   /** Its lines are looked at as those of contacts, registers and multiplexers are. */

@@ -17,6 +17,7 @@ import kumite.name.ContactId;
 import kumite.name.Joint;
 import kumite.signal.Phased;
 import kumite.signal.PortKind;
+import kumite.signal.SerialBytes;
 import kumite.signal.SignalLine;
 import kumite.signal.Timed;
 import kumite.signal.UsbPad;
@@ -106,8 +107,8 @@ final class PadGrouping implements Grouping {
   /** {@return how long one reading of all pads takes, which are read together, in us} */
   private static double micros(PortKind kind) {
     boolean turned = kind.mechanism() instanceof Phased phased && phased.phases().size() == 2;
-    if (kind.mechanism() instanceof UsbPad) {
-      return 0; // the board's own host asks, beside the program
+    if (kind.mechanism() instanceof UsbPad || kind.mechanism() instanceof SerialBytes) {
+      return 0; // the board's own host or serial port does that, beside the program
     }
     return turned
         ? 2 * STEP_MICROS
@@ -160,7 +161,7 @@ final class PadGrouping implements Grouping {
         before.isEmpty() ? words + " of all such ports" : before + words,
         switch (line.from()) {
           case CONSOLE -> Line.Need.DRIVE;
-          case PAD, PAD_LOW -> Line.Need.READ;
+          case PAD, PAD_LOW -> pad(members.get(0)).serial() ? Line.Need.RECEIVE : Line.Need.READ;
           case POT -> Line.Need.MEASURE;
           case BOTH, BOTH_LOW -> shared(pad(members.get(0)), line);
         },

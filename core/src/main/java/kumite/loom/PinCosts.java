@@ -119,7 +119,7 @@ final class PinCosts {
     double[][] extras = new double[terminals.size()][];
     for (int j = 0; j < extras.length; j++) {
       Terminal terminal = terminals.get(j);
-      if (line.fits(board, terminal) && !PinPlan.keptBack(terminal)) {
+      if (line.fits(board, terminal) && !line.keptFrom(terminal)) {
         extras[j] = extra(line, board, terminal);
       }
     }

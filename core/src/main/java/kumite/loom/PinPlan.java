@@ -154,7 +154,7 @@ public final class PinPlan {
       int column = columnOf[i];
       if (column >= terminals.size()
           || !site.fits(board, terminals.get(column))
-          || keptBack(terminals.get(column))) {
+          || site.keptFrom(terminals.get(column))) {
         unplaced.add(site);
       } else {
         placed.put(site, terminals.get(column));
@@ -289,7 +289,7 @@ public final class PinPlan {
           case SHARE -> "it can pull a wire low; " + pullReason(terminal);
           case EDGE -> "it tells each edge at once";
           case TOUCH -> "it senses touch";
-          case HOST_PLUS, HOST_MINUS -> "it " + site.needs().words();
+          case RECEIVE, HOST_PLUS, HOST_MINUS -> "it " + site.needs().words();
         });
     if (site.pulses()) {
       reasons.add(
@@ -334,12 +334,13 @@ public final class PinPlan {
 
   private static Optional<Clash> clash(
       BoardKind board, List<Line> lines, List<Terminal> terminals) {
-    List<Terminal> usable = terminals.stream().filter(t -> !keptBack(t)).toList();
+    List<Terminal> usable =
+        terminals.stream().filter(t -> lines.stream().anyMatch(l -> !l.keptFrom(t))).toList();
     List<BitSet> fits = new ArrayList<>();
     for (Line line : lines) {
       BitSet set = new BitSet();
       for (int i = 0; i < usable.size(); i++) {
-        set.set(i, line.fits(board, usable.get(i)));
+        set.set(i, line.fits(board, usable.get(i)) && !line.keptFrom(usable.get(i)));
       }
       fits.add(set);
     }

@@ -55,6 +55,21 @@ public record SerialBytes(int begin) implements Mechanism {
     return 2 + Bytes.count(kind.order()) + kind.axes().size();
   }
 
+  /** {@return where its frame says what, between the byte that begins it and the sum} */
+  public UsbReport layout(PortKind kind) {
+    return UsbReport.plain(kind.order(), kind.axes());
+  }
+
+  /** {@return bits in a second, usually} */
+  public long baud(PortKind kind) {
+    return Math.round(1e9 / kind.time(Timed.BIT).usualNs());
+  }
+
+  @Override
+  public long readingNs(PortKind kind) {
+    return size(kind) * BITS * kind.time(Timed.BIT).usualNs();
+  }
+
   /** {@return the bytes of one frame} */
   public List<Integer> frame(PortKind kind, Held held) {
     List<Integer> bytes = new ArrayList<>();

@@ -27,6 +27,7 @@ import kumite.signal.Limits;
 import kumite.signal.Packet;
 import kumite.signal.PortFile;
 import kumite.signal.PortKind;
+import kumite.signal.SerialBytes;
 import kumite.signal.SerialLatch;
 import kumite.signal.Timed;
 
@@ -47,7 +48,9 @@ final class FramedBuilds {
   static List<PortKind> kinds() {
     List<PortKind> kinds = new ArrayList<>();
     for (PortKind kind : PortFile.standard()) {
-      if (kind.mechanism().asking(kind).isPresent() || kind.mechanism() instanceof KeyFrame) {
+      if (kind.mechanism().asking(kind).isPresent()
+          || kind.mechanism() instanceof KeyFrame
+          || kind.mechanism() instanceof SerialBytes) {
         kinds.add(kind);
       }
     }

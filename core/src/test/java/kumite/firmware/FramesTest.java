@@ -37,7 +37,10 @@ public class FramesTest {
     }
     Blueprint blueprint = drawn.get();
     Firmware firmware = Firmware.of(blueprint);
-    assertThat(firmware.score().size("N_FRAMES") + firmware.score().size("N_KEYBOARDS"))
+    assertThat(
+            firmware.score().size("N_FRAMES")
+                + firmware.score().size("N_KEYBOARDS")
+                + firmware.score().size("N_TOLD_PADS"))
         .isPositive();
     Path folder =
         Exported.write("framed-" + seed, firmware.files(Firmware.Target.PORTABLE, List.of()));
@@ -57,7 +60,7 @@ public class FramesTest {
   public void theProgramTakesWhatAUsbPadReports(long seed) throws IOException {
     SplittableRandom random = new SplittableRandom(seed);
     Optional<Blueprint> drawn = Optional.empty();
-    while (drawn.filter(b -> Firmware.of(b).score().size("N_USB_PADS") > 0).isEmpty()) {
+    while (drawn.filter(b -> Firmware.of(b).score().size("N_TOLD_PADS") > 0).isEmpty()) {
       drawn = Exported.blueprint(FramedBuilds.hosted(random));
     }
     Blueprint blueprint = drawn.get();

@@ -12,7 +12,7 @@ import java.util.stream.Stream;
 /** Builds each target on this machine, so that it plays scripts before the same simulated wires. */
 final class Targets {
   static final String HOST =
-      "host/main.c host/session.c host/console.c host/pads.c host/keyboard.c host/usb_pad.c host/script.c host/chance.c host/world.c host/ways.c host/solve.c host/world_tables.c";
+      "host/main.c host/session.c host/console.c host/pads.c host/keyboard.c host/told_pad.c host/script.c host/chance.c host/world.c host/ways.c host/solve.c host/world_tables.c";
   private static final String FLAGS = "-O0 -ffp-contract=off -Wall -Wextra -Werror";
 
   private Targets() {}

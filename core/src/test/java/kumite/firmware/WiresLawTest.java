@@ -65,7 +65,7 @@ public class WiresLawTest {
         "sh",
         "-c",
         Exported.QUICK
-            + " -Icore -Ihost -o wired core/*.c host/world.c host/pads.c host/keyboard.c host/usb_pad.c"
+            + " -Icore -Ihost -o wired core/*.c host/world.c host/pads.c host/keyboard.c host/told_pad.c"
             + " host/ways.c host/solve.c host/world_tables.c wires/wires.c -lm");
     SplittableRandom random = new SplittableRandom(name.hashCode());
     StringBuilder lines = new StringBuilder();

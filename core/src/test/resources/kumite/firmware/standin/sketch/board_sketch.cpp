@@ -45,11 +45,29 @@ void digitalWrite(uint8_t pin, uint8_t level) {
   }
 }
 
-#if N_USB_PADS
+#if N_TOLD_PADS
 /* What the callback of a board's host library does. */
 void board_pad_report(number_t pad, const uint8_t *report, unsigned size) {
   device_pad_report(pad, report, (uint16_t)size);
 }
+
+#if USE_SERIAL
+static uint8_t coming[4];
+static int waiting;
+
+void SerialPort::begin(unsigned long) {}
+
+int SerialPort::available() { return waiting; }
+
+int SerialPort::read() { return coming[--waiting]; }
+
+SerialPort Serial1;
+
+void board_serial_byte(number_t, uint8_t byte) {
+  coming[waiting++] = byte;
+  listen_to_serial();
+}
+#endif
 #endif
 
 #if N_CONSOLES || N_KEYBOARDS

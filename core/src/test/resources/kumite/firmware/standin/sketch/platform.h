@@ -26,6 +26,15 @@ void analogReadResolution(int bits);
 void delayMicroseconds(unsigned us);
 unsigned long micros(void);
 
+class SerialPort {
+ public:
+  void begin(unsigned long baud);
+  int available();
+  int read();
+};
+extern SerialPort Serial1;
+void listen_to_serial(); /* of the sketch */
+
 #define CHANGE 4
 #define FALLING 2
 int digitalPinToInterrupt(uint8_t pin);

@@ -5,20 +5,23 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import kumite.loom.Look;
 import kumite.loom.Talk;
+import kumite.signal.PortKind;
+import kumite.signal.SerialBytes;
 import kumite.signal.UsbPad;
 import kumite.signal.UsbReport;
 
-/** The tables of USB pads, whose reports the board's own host brings. */
-final class UsbRows {
+/** The tables of pads that tell reports, which the board's own host or serial port brings. */
+final class ToldRows {
   private final Blueprint blueprint;
   private final Score.Sheet sheet;
   private final List<Talk> pads;
   private final Map<Talk, Map<String, Integer>> fields = new LinkedHashMap<>();
 
-  UsbRows(Blueprint blueprint, Score.Sheet sheet) {
+  ToldRows(Blueprint blueprint, Score.Sheet sheet) {
     this.blueprint = blueprint;
     this.sheet = sheet;
     this.pads = pads(blueprint);
@@ -36,16 +39,35 @@ final class UsbRows {
   }
 
   static UsbReport layout(Talk pad) {
-    return ((UsbPad) pad.kind().mechanism()).layout(pad.kind());
+    PortKind kind = pad.kind();
+    return kind.mechanism() instanceof SerialBytes serial
+        ? serial.layout(kind)
+        : ((UsbPad) kind.mechanism()).layout(kind);
+  }
+
+  /** {@return the byte that a frame on a serial wire begins with; empty over USB} */
+  static Optional<Integer> begin(Talk pad) {
+    return pad.kind().mechanism() instanceof SerialBytes serial
+        ? Optional.of(serial.begin())
+        : Optional.empty();
+  }
+
+  /** {@return bits in a second on a serial wire; empty over USB} */
+  static Optional<Long> baud(Talk pad) {
+    return pad.kind().mechanism() instanceof SerialBytes serial
+        ? Optional.of(serial.baud(pad.kind()))
+        : Optional.empty();
   }
 
   void write() {
-    sheet.size("N_USB_PADS", pads.size());
+    sheet.size("N_TOLD_PADS", pads.size());
     int bytes = 0;
     for (Talk pad : pads) {
       UsbReport report = layout(pad);
-      sheet.bytes("usb_id").add(report.id(), "", pad.pad().port().label());
-      sheet.words("usb_bytes_at").add(bytes);
+      sheet.bytes("told_begin").add(begin(pad).orElse(0));
+      sheet.uses("USE_SERIAL", begin(pad).isPresent());
+      sheet.bytes("told_id").add(report.id(), "", pad.pad().port().label());
+      sheet.words("told_bytes_at").add(bytes);
       bytes += report.bytes();
       Map<String, Integer> own = new LinkedHashMap<>();
       report.buttons().forEach((name, place) -> own.put(name, field(name, place, 0)));
@@ -62,19 +84,19 @@ final class UsbRows {
       fields.put(pad, own);
     }
     if (!pads.isEmpty()) {
-      sheet.words("usb_bytes_at").add(bytes);
+      sheet.words("told_bytes_at").add(bytes);
     }
-    sheet.size("N_USB_BYTES", bytes);
+    sheet.size("N_TOLD_BYTES", bytes);
   }
 
   private int field(String name, UsbReport.Place place, int turn) {
-    int row = sheet.words("usb_bit").size();
-    sheet.words("usb_bit").add(place.bit(), "", name);
-    sheet.bytes("usb_bits").add(place.bits());
-    sheet.bytes("usb_signed").add(place.least() < 0 ? 1 : 0);
-    sheet.words("usb_least").add(place.least() & 0xFFFF);
-    sheet.words("usb_span").add(place.most() - place.least());
-    sheet.bytes("usb_turn").add(turn);
+    int row = sheet.words("told_bit").size();
+    sheet.words("told_bit").add(place.bit(), "", name);
+    sheet.bytes("told_bits").add(place.bits());
+    sheet.bytes("told_signed").add(place.least() < 0 ? 1 : 0);
+    sheet.words("told_least").add(place.least() & 0xFFFF);
+    sheet.words("told_span").add(place.most() - place.least());
+    sheet.bytes("told_turn").add(turn);
     return row;
   }
 

@@ -9,20 +9,21 @@ import kumite.loom.Talk;
 import kumite.name.ContactId;
 import kumite.signal.Pin;
 import kumite.signal.PortKind;
+import kumite.signal.SignalLine;
 import kumite.signal.UsbReport;
 
 /**
  * USB pads as tables for the simulated board: what they report, and whether their host hears it.
  */
-final class UsbTables {
+final class ToldTables {
   private final List<String> pads = new ArrayList<>();
   private final List<String> fields = new ArrayList<>();
   private final List<String> hats = new ArrayList<>();
   private final Map<ContactId, Integer> contacts;
 
-  UsbTables(List<Talking> talks, Map<ContactId, Integer> contacts) {
+  ToldTables(List<Talking> talks, Map<ContactId, Integer> contacts) {
     this.contacts = contacts;
-    talks.stream().filter(talk -> talk.asked().pad().hosted()).forEach(this::pad);
+    talks.stream().filter(talk -> talk.asked().pad().tells()).forEach(this::pad);
   }
 
   /** {@return what there is} */
@@ -31,9 +32,9 @@ final class UsbTables {
         ? ""
         : """
 
-        extern const struct usb_pad world_usb_pads[];
-        extern const struct usb_field world_usb_fields[];
-        extern const struct usb_hat world_usb_hats[];
+        extern const struct told_pad world_told_pads[];
+        extern const struct told_field world_told_fields[];
+        extern const struct told_hat world_told_hats[];
         """;
   }
 
@@ -45,22 +46,23 @@ final class UsbTables {
     if (hats.isEmpty()) {
       hats.add(World.braced("{-1, -1, -1, -1}", 0, 0, 0, 0));
     }
-    return PadTables.table("struct usb_pad world_usb_pads", pads)
-        + PadTables.table("struct usb_field world_usb_fields", fields)
-        + PadTables.table("struct usb_hat world_usb_hats", hats);
+    return PadTables.table("struct told_pad world_told_pads", pads)
+        + PadTables.table("struct told_field world_told_fields", fields)
+        + PadTables.table("struct told_hat world_told_hats", hats);
   }
 
   /** Both ends of both lines must be right; what is heard else is played in the workbench alone. */
   private void pad(Talking talk) {
     PortKind kind = talk.asked().kind();
     boolean right = talk.fed().contains(1);
-    for (String line : List.of("data_plus", "data_minus")) {
+    for (SignalLine each : kind.lines()) {
+      String line = each.name();
       int net = talk.nets().get(new Pin(Pin.CONSOLE, line));
       long there = talk.nets().values().stream().filter(n -> n == net).count();
       right &= talk.nets().get(new Pin(1, line)) == net && there == 2;
       right &= !talk.rails().containsKey(net);
     }
-    UsbReport report = UsbRows.layout(talk.asked());
+    UsbReport report = ToldRows.layout(talk.asked());
     int fieldsAt = fields.size();
     int hatsAt = hats.size();
     report.buttons().forEach((name, at) -> fields.add(field(talk.asked(), name, false, at)));
@@ -69,6 +71,7 @@ final class UsbTables {
     pads.add(
         World.braced(
             right,
+            ToldRows.begin(talk.asked()).orElse(-1),
             report.id(),
             report.bytes(),
             fieldsAt,

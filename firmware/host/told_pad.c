@@ -1,16 +1,16 @@
-/* The USB pads' side: whoever moved says it at once in a report. */
+/* The side of pads that tell reports: whoever moved says it at once. */
 #include <math.h>
 #include <string.h>
 
 #include "wires.h"
 #include "world_tables.h"
 
-#if N_USB_PADS
+#if N_TOLD_PADS
 #define HELD 0.5
 #define MOST_BYTES 64
 
-static uint8_t last[N_USB_PADS][MOST_BYTES];
-static bool told[N_USB_PADS];
+static uint8_t last[N_TOLD_PADS][MOST_BYTES];
+static bool told[N_TOLD_PADS];
 
 static bool is_held(int contact, const double *travel) {
   return contact >= 0 && travel[contact] >= HELD;
@@ -25,7 +25,7 @@ static void put(uint8_t *report, int bit, int bits, int value) {
 }
 
 /* Clockwise in eighths from up; rest is one beyond the last step, or one before the first. */
-static int hat_says(const struct usb_hat *hat, const double *travel) {
+static int hat_says(const struct told_hat *hat, const double *travel) {
   static const int eighths[3][3] = {{5, 4, 3}, {6, -1, 2}, {7, 0, 1}};
   bool way[4];
   for (int i = 0; i < 4; i++) {
@@ -43,8 +43,31 @@ static int hat_says(const struct usb_hat *hat, const double *travel) {
   return hat->least + (up > 0 ? 0 : up < 0 ? 2 : right > 0 ? 1 : 3);
 }
 
+#if USE_SERIAL
+/* A byte to begin with, the report, and the sum of its bytes. */
+static void bytewise(number_t p, const uint8_t *bytes, unsigned size) {
+  unsigned sum = 0;
+  board_serial_byte(p, (uint8_t)world_told_pads[p].begin);
+  for (unsigned i = 0; i < size; i++) {
+    sum += bytes[i];
+    board_serial_byte(p, bytes[i]);
+  }
+  board_serial_byte(p, (uint8_t)(sum & 255U));
+}
+#endif
+
+static void tell(number_t p, const uint8_t *bytes, unsigned size) {
+#if USE_SERIAL
+  if (world_told_pads[p].begin >= 0) {
+    bytewise(p, bytes, size);
+    return;
+  }
+#endif
+  board_pad_report(p, bytes, size);
+}
+
 static void report(number_t p, const double *travel) {
-  const struct usb_pad *pad = &world_usb_pads[p];
+  const struct told_pad *pad = &world_told_pads[p];
   uint8_t bytes[MOST_BYTES] = {0};
   uint8_t *body = bytes;
   if (pad->id != 0) {
@@ -52,7 +75,7 @@ static void report(number_t p, const double *travel) {
     body = &bytes[1];
   }
   for (int i = 0; i < pad->fields; i++) {
-    const struct usb_field *field = &world_usb_fields[pad->fields_at + i];
+    const struct told_field *field = &world_told_fields[pad->fields_at + i];
     int value = field->least;
     if (field->axis) {
       double at = field->contact >= 0 ? travel[field->contact] : 0.5;
@@ -63,19 +86,19 @@ static void report(number_t p, const double *travel) {
     put(body, field->bit, field->bits, value);
   }
   for (int i = 0; i < pad->hats; i++) {
-    const struct usb_hat *hat = &world_usb_hats[pad->hats_at + i];
+    const struct told_hat *hat = &world_told_hats[pad->hats_at + i];
     put(body, hat->bit, hat->bits, hat_says(hat, travel));
   }
   if (!told[p] || memcmp(last[p], bytes, sizeof bytes) != 0) {
     told[p] = true;
     memcpy(last[p], bytes, sizeof bytes);
-    board_pad_report(p, bytes, (unsigned)(pad->bytes + (pad->id != 0 ? 1 : 0)));
+    tell(p, bytes, (unsigned)(pad->bytes + (pad->id != 0 ? 1 : 0)));
   }
 }
 
-void usb_pads_hands(const double *travel) {
-  for (number_t p = 0; p < N_USB_PADS; p++) {
-    if (world_usb_pads[p].heard) {
+void told_hands(const double *travel) {
+  for (number_t p = 0; p < N_TOLD_PADS; p++) {
+    if (world_told_pads[p].heard) {
       report(p, travel);
     }
   }

@@ -125,9 +125,9 @@ public record Pad(Port port, PortKind kind) implements Plugged {
             });
   }
 
-  /** {@return the name of the group that pads of this kind share their lines in} */
+  /** {@return the name of the group that pads of this kind share their lines in, if they do} */
   ControlId bus() {
-    return new ControlId("ports-" + kind.id());
+    return new ControlId(tells() ? "port-" + port.id().text() : "ports-" + kind.id());
   }
 
   /** {@return the ids of the wires of all ports, as locks and colours name them} */

@@ -30,14 +30,15 @@ final class PadGrouping implements Grouping {
   private static final String DATA = "data";
 
   /**
-   * {@return the groups of the pads among some contacts: by kind, as they share their lines; where
-   * each contact is on a line of its own, one for each, since each is of use by itself}
+   * {@return the groups of the pads among some contacts: by kind, as they share their lines; those
+   * that tell reports share none and are one each; where each contact is on a line of its own, one
+   * for each, since each is of use by itself}
    */
   static List<Group> groups(List<ContactSite> sites) {
     Map<Object, List<ContactSite>> together = new LinkedHashMap<>();
     for (ContactSite site : sites) {
       site.pad()
-          .map(pad -> pad.plain() ? site.id() : pad.kind())
+          .map(pad -> pad.plain() ? site.id() : pad.tells() ? pad.port().id() : pad.kind())
           .ifPresent(key -> together.computeIfAbsent(key, k -> new ArrayList<>()).add(site));
     }
     return together.values().stream()

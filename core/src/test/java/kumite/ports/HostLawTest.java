@@ -72,9 +72,12 @@ public class HostLawTest {
   private static Build build(BoardKind board, int pads, SplittableRandom random) {
     Build build = Builds.wired(Builds.buttons(60, 60).withOwnBoard(board), board.id());
     Mapping mapping = build.mapping();
+    boolean alike = random.nextBoolean();
+    DrawnPad first = DrawnPad.of(random, false);
     for (int i = 1; i <= pads; i++) {
-      DrawnPad drawn = DrawnPad.of(random, false);
-      PortKind kind = UsbPads.of(drawn.descriptor(), UsbPads.Wish.called("Pad " + i)).kind();
+      DrawnPad drawn = alike ? first : DrawnPad.of(random, false);
+      String name = alike ? "Stick" : "Pad " + i;
+      PortKind kind = UsbPads.of(drawn.descriptor(), UsbPads.Wish.called(name)).kind();
       ControlId id = new ControlId("pad-" + i);
       Placement place = Placement.at(random.nextInt(20, 200), random.nextInt(20, 150));
       build =

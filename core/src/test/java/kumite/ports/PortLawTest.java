@@ -60,6 +60,8 @@ import org.testng.annotations.Test;
 
 /** Laws of ports at boards: pads are contacts of the one wiring, whatever is done to the wires. */
 public class PortLawTest {
+  private static final String SERIAL = "serial-bytes";
+
   private static final List<String> READ =
       List.of(
           "serial-latch-16",
@@ -76,8 +78,8 @@ public class PortLawTest {
   /** Those whose wires carry frames, which no level tells. */
   private static final List<String> FRAMED = READ.subList(4, READ.size() - 1);
 
-  /** Bytes of a serial wire, and pulses of a microsecond. */
-  private static final Set<String> UNREAD = Set.of("one-wire-pulse", "serial-bytes");
+  /** Pulses of a microsecond. */
+  private static final Set<String> UNREAD = Set.of("one-wire-pulse");
 
   private static final List<String> BOARDS =
       List.of("native-3v3-48", "native-5v-54", "native-3v3-26");
@@ -128,7 +130,7 @@ public class PortLawTest {
   /** The board that is offered for pads bears what they send, and reads them in time. */
   @Test(dataProvider = "read")
   public void theBoardThatIsOfferedReadsThem(String kind, int count) {
-    String[] kinds = java.util.Collections.nCopies(count, kind).toArray(new String[0]);
+    String[] kinds = of(kind, count);
     Build build = pads("native-5v-54", kinds).withBoard(Optional.empty());
     Finding told =
         bench(build).findings().stream()
@@ -211,7 +213,17 @@ public class PortLawTest {
     for (int i = 0; i < kinds.length; i++) {
       kinds[i] = READ.get(random.nextInt(READ.size()));
     }
-    return kinds;
+    List<String> all = new ArrayList<>(List.of(kinds));
+    if (all.removeIf(SERIAL::equals)) {
+      all.add(SERIAL);
+    }
+    return all.toArray(new String[0]);
+  }
+
+  /** Boards have one terminal that takes bytes in: of pads that send them there is one. */
+  private static String[] of(String kind, int count) {
+    return java.util.Collections.nCopies(kind.equals(SERIAL) ? 1 : count, kind)
+        .toArray(new String[0]);
   }
 
   @DataProvider
@@ -227,7 +239,7 @@ public class PortLawTest {
             && !board.equals(BOARDS.get(apt(BOARDS.get(0), kind) ? 0 : 1))) {
           continue;
         }
-        all.add(new Object[] {board, new String[] {kind, kind}});
+        all.add(new Object[] {board, of(kind, 2)});
       }
     }
     SplittableRandom random = new SplittableRandom(25);
@@ -309,7 +321,7 @@ public class PortLawTest {
     for (int i = 0; i < 80; i++) {
       String kind = FRAMED.get(random.nextInt(FRAMED.size()));
       String board = apt("native-5v-54", kind) ? "native-5v-54" : "native-3v3-48";
-      Build planned = pads(board, kind, kind);
+      Build planned = pads(board, of(kind, 2));
       Bench bench = bench(i % 4 == 0 ? planned : faulty(planned, random));
       Wired wired = bench.circuit().orElseThrow();
       int most = wired.asBuilt().board().axisMaximum();
@@ -493,7 +505,7 @@ public class PortLawTest {
   /** Each pad that the board feeds is in its budget, and in what its logic supply gives. */
   @Test(dataProvider = "read")
   public void padsAreInTheBudget(String kind, int count) {
-    String[] kinds = java.util.Collections.nCopies(count, kind).toArray(new String[0]);
+    String[] kinds = of(kind, count);
     Build build = pads(count == 1 ? "native-5v-54" : "native-3v3-48", kinds);
     Bench with = bench(build);
     double takes = 1000 * Plugs.standard().pinout(kind(kind).pinout()).orElseThrow().padTakesA();
@@ -503,8 +515,8 @@ public class PortLawTest {
         board.terminals(Terminal.Role.SUPPLY).stream()
             .anyMatch(t -> t.volts() == first.feedVolts(board));
     double each = first.fed() && given ? takes : 0;
-    assertThat(taken(with)).isCloseTo(count * each, within(1e-9));
-    double logic = first.feedVolts(board) == board.logicVolts() ? count * each : 0;
+    assertThat(taken(with)).isCloseTo(kinds.length * each, within(1e-9));
+    double logic = first.feedVolts(board) == board.logicVolts() ? kinds.length * each : 0;
     assertThat(FeedChecks.onLogic(board, with.loom(), with.wiring().orElseThrow()))
         .isCloseTo(logic, within(1e-9));
     for (Strand strand : with.loom().strands()) {
@@ -513,7 +525,7 @@ public class PortLawTest {
         build = build.withLoom(build.loom().withLeftOut(strand.wire()));
       }
     }
-    assertThat(taken(bench(build))).isLessThan(each == 0 ? 1 : count * each - 1e-9);
+    assertThat(taken(bench(build))).isLessThan(each == 0 ? 1 : kinds.length * each - 1e-9);
   }
 
   private static double taken(Bench bench) {

@@ -50,7 +50,7 @@ public final class SignalsStation implements StationView {
     root.getStyleClass().add("station-room");
     kinds = new Choice<>("kind of port", List.of(), PortKind::title, kind -> {});
     kinds.setId("port-kind");
-    kinds.wide(20);
+    kinds.wide(15);
     Button add = button("Add a port", "port-add", this::add);
     add.getStyleClass().add("accent");
     Button answer = button("Answer a console", "port-answer", this::answer);

@@ -130,6 +130,9 @@ public record Footprint(
     bytes += 2 * score.size("N_FRAMES");
     bytes += (score.size("N_KEYS_HELD") + 7) / 8 + 8 * score.size("N_KEYBOARDS");
     bytes += score.size("N_TOLD_BYTES") + score.size("N_TOLD_PADS");
+    if (score.size("USE_SERIAL") > 0) {
+      bytes += score.size("N_TOLD_BYTES") + 2 * score.size("N_TOLD_PADS");
+    }
     int wait = score.size("WAIT_US");
     bytes += wait == 0 ? 0 : looks * (wait > 65_535 ? 4 : 2);
     bytes += 4 * travels + 3 * score.size("N_PULSES");

@@ -121,6 +121,8 @@ public class EightBitTest {
       }
     }
     // What a keyboard clocks in by interrupts is not noted: its code is measured alone.
+    // What comes over a serial port is not noted either.
+    size("told", Firmware.of(Exported.blueprint(FramedBuilds.of("serial-bytes")).orElseThrow()));
     size("keys", Firmware.of(Exported.blueprint(FramedBuilds.of("keyboard-frame")).orElseThrow()));
     measured.put("around", around);
     measured.set("parts", mapper.valueToTree(parts));

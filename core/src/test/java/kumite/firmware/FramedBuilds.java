@@ -168,13 +168,17 @@ final class FramedBuilds {
     return build.withLoom(build.loom().withLeftOut(out.wire()));
   }
 
-  /** {@return a build of two pads of a kind, with a button of each and an axis where it has one} */
+  /**
+   * {@return a build of two pads of a kind, or of one that sends bytes, with a button of each and
+   * an axis where it has one}
+   */
   static Build of(String id) {
     PortKind kind = PortFile.find(PortFile.standard(), id).orElseThrow();
     Build build =
         Builds.wired(Builds.buttons(60, 60), kind.volts() > 4 ? BOARDS.get(0) : BOARDS.get(1));
     Mapping mapping = build.mapping();
-    for (int i = 1; i <= 2; i++) {
+    int pads = kind.mechanism() instanceof SerialBytes ? 1 : 2;
+    for (int i = 1; i <= pads; i++) {
       ControlId port = new ControlId("pad-" + i);
       build =
           build.withPorts(

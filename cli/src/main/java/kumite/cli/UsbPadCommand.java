@@ -98,10 +98,14 @@ final class UsbPadCommand implements Callable<Integer> {
         new UsbPads.Wish(
             id == null ? UsbPads.Wish.id(name) : id, name, !low, Optional.ofNullable(report));
     UsbPads.Told told = UsbPads.of(Descriptors.bytes(what), wish);
-    Optional<Port> port = into == null ? Optional.empty() : Optional.of(plugged(told));
+    Optional<Build> build = into == null ? Optional.empty() : Optional.of(plugged(told));
+    Optional<Port> port = build.map(b -> b.ports().ports().get(b.ports().ports().size() - 1));
     if (out != null) {
       String text = Json.print(PortFile.PORT.write(told.kind())) + "\n";
       WholeFile.write(out, text.getBytes(StandardCharsets.UTF_8));
+    }
+    if (build.isPresent()) {
+      BuildFile.write(build.get(), into, rooms);
     }
     PrintWriter print = spec.commandLine().getOut();
     if (json) {
@@ -118,7 +122,8 @@ final class UsbPadCommand implements Callable<Integer> {
     return 0;
   }
 
-  private Port plugged(UsbPads.Told told) throws BuildFileException {
+  /** The build with one port more, the last one. */
+  private Build plugged(UsbPads.Told told) throws BuildFileException {
     Build build = BuildFile.read(into, Catalogue.standard(), rooms);
     List<SeatId> seats = build.seats().stream().map(kumite.build.Seat::id).toList();
     SeatId at =
@@ -136,8 +141,7 @@ final class UsbPadCommand implements Callable<Integer> {
                                 + String.join(", ", seats.stream().map(SeatId::text).toList())));
     PortBook book = build.ports().withKind(told.kind());
     Port port = Consoles.pad(build.facing(new Aspect(at, "")).withPorts(book), told.kind());
-    BuildFile.write(build.withPorts(book.with(port)), into, rooms);
-    return port;
+    return build.withPorts(book.with(port));
   }
 
   private static ObjectNode json(UsbPads.Told told, Optional<Port> port) {

@@ -59,6 +59,10 @@ public class PortFileTest {
             "usb-pad");
   }
 
+  private static String report(String buttons) {
+    return "{\"bytes\": 1, \"buttons\": " + buttons + ", \"axes\": {}}";
+  }
+
   /** Kind, the place that is changed (a JSON pointer), what it becomes, what the message says. */
   @DataProvider
   public Object[][] wrongs() {
@@ -111,6 +115,32 @@ public class PortFileTest {
       {"usb-pad", "/mechanism/full_speed", "\"yes\"", "true or false"},
       {"usb-pad", "/times_us/to_answer", "[1, 5, 9]", "gives up"},
       {"usb-pad", "/bits", "[]", "at least one button"},
+      {"usb-pad", "/line_v", "9", "for its lines"},
+      {"usb-pad", "/mechanism/report", report("{\"1\": {\"bit\": 8}}"), "of 1 byte has 8"},
+      {"usb-pad", "/mechanism/report", report("{\"1\": {\"bit\": 3}}"), "\"2\" has no place"},
+      {"usb-pad", "/mechanism/report", report("{\"9\": {\"bit\": 3}}"), "no place"},
+      {
+        "usb-pad",
+        "/mechanism/report",
+        report("{\"1\": {\"bit\": 3}, \"2\": {\"bit\": 3}}"),
+        "bit 3 of the report says both"
+      },
+      {"usb-pad", "/mechanism/report", report("{\"1\": {\"bit\": 3, \"bits\": 0}}"), "bits"},
+      {"usb-pad", "/mechanism/report", report("{\"1\": {\"bit\": 3, \"most\": 2}}"), "say 0 to 2"},
+      {
+        "usb-pad",
+        "/mechanism/report",
+        "{\"bytes\": 1, \"buttons\": {}, \"axes\": {}, \"hat\": {\"place\": {\"bit\": 0, \"bits\": 3,"
+            + " \"most\": 7}, \"says\": [\"1\", \"2\", \"3\", \"4\"]}}",
+        "no number is left for a hat at rest"
+      },
+      {
+        "usb-pad",
+        "/mechanism/report",
+        "{\"bytes\": 1, \"buttons\": {}, \"axes\": {}, \"hat\": {\"place\": {\"bit\": 0, \"bits\": 4,"
+            + " \"most\": 5}, \"says\": [\"1\", \"2\", \"3\", \"4\"]}}",
+        "8 steps or in 4"
+      },
     };
   }
 

@@ -86,7 +86,8 @@ final class SignalCommand {
       kind.buttons().forEach(buttons::add);
       ArrayNode axes = node.putArray("axes");
       kind.axes().forEach(axes::add);
-      node.put("volts_v", kind.volts()).put("pinout", kind.pinout());
+      node.put("volts_v", kind.volts()).put("line_v", kind.lineVolts());
+      node.put("pinout", kind.pinout());
       ArrayNode pins = node.putArray("pins");
       for (SignalLine line : kind.lines()) {
         ObjectNode pin = pins.addObject().put("line", line.name()).put("pin", line.pin());

@@ -103,11 +103,14 @@ public record Line(
     };
   }
 
-  /** {@return whether a terminal is kept back from it: what is kept for bytes is there for them} */
+  /** {@return whether a terminal is kept back from it} */
   boolean keptFrom(Terminal terminal) {
-    boolean bytes =
-        needs == Need.RECEIVE && terminal.keep().equals(Optional.of(Terminal.Keep.SERIAL));
-    return PinPlan.keptBack(terminal) && !bytes;
+    return PinPlan.keptBack(terminal) && !bytesAt(terminal);
+  }
+
+  /** {@return whether it takes in bytes at a terminal that is kept for just that} */
+  boolean bytesAt(Terminal terminal) {
+    return needs == Need.RECEIVE && terminal.keep().equals(Optional.of(Terminal.Keep.SERIAL));
   }
 
   /** {@return whether it is a contact of a pad on a line of its own, as any contact has} */

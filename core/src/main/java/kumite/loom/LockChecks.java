@@ -90,7 +90,7 @@ final class LockChecks {
                     name + " is of another socket than the pad's other line",
                     "Both data lines of a USB pad go into one socket of the board",
                     release);
-              } else if (terminal.get().keep().isPresent()) {
+              } else if (terminal.get().keep().isPresent() && !site.bytesAt(terminal.get())) {
                 Terminal.Keep keep = terminal.get().keep().get();
                 lock(
                     LoomCode.LOCK_ON_KEPT,

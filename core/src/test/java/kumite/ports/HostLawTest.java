@@ -219,6 +219,44 @@ public class HostLawTest {
     assertThat(stops(wrong)).isNotEmpty();
   }
 
+  /** Bytes come in at the terminal that is kept for them, locked or not, and at no other. */
+  @Test
+  public void aSerialPadIsHeardAtTheReceiver() {
+    ControlId id = new ControlId("pad-1");
+    ContactId data = ContactId.parse("pad-1.data");
+    int boards = 0;
+    for (BoardKind board : Catalogue.standard().boards()) {
+      Optional<Terminal> receiver =
+          board.terminals(Terminal.Role.INPUT).stream()
+              .filter(t -> t.can(Terminal.Ability.RECEIVE))
+              .findFirst();
+      if (receiver.isEmpty() || board.logicVolts() < 5) {
+        continue; // such a pad has 5 V
+      }
+      boards++;
+      Build build = Builds.wired(Builds.buttons(60, 60), board.id());
+      Port port = Port.of(id, "Pad 1", "serial-bytes", Placement.at(60, 100));
+      build = build.withPorts(build.ports().with(port));
+      Bench bench = Bench.of(build, Catalogue.standard());
+      assertThat(socket(bench, 1, "data")).contains(receiver.get().name());
+      assertThat(held(bench, 1)).isTrue();
+      for (Terminal terminal : board.terminals(Terminal.Role.INPUT)) {
+        Bench locked =
+            Bench.of(
+                build.withLoom(build.loom().withLock(data, terminal.name())), Catalogue.standard());
+        boolean right = terminal.equals(receiver.get());
+        assertThat(
+                locked.findings().stream()
+                    .filter(
+                        f -> f.code().text().startsWith("LM-0") && f.named().contains("pad-1.data"))
+                    .anyMatch(f -> f.severity() != Severity.FINE))
+            .as(terminal.name())
+            .isNotEqualTo(right);
+      }
+    }
+    assertThat(boards).isGreaterThan(1);
+  }
+
   @DataProvider
   public Object[][] kinds() {
     return PortFile.standard().stream().map(k -> new Object[] {k}).toArray(Object[][]::new);

@@ -24,7 +24,7 @@ public record Delay(List<Part> parts) {
   /** What a part of the delay is. */
   public enum Kind {
     SCAN("scan wait"),
-    SAID("bytes of the keyboard"),
+    SAID("until pad or keyboard said it"),
     REGISTER("register shows the look before"),
     DEBOUNCE("debounce"),
     CHORD("chord window"),

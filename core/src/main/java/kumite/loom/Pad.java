@@ -66,8 +66,7 @@ public record Pad(Port port, PortKind kind) implements Plugged {
     return levels()
         || kind.mechanism().asking(kind).isPresent()
         || clocked() && board.brain().answerMicros() > 0
-        || hosted() && board.hosts()
-        || serial() && receives(board);
+        || tells() && brings(board);
   }
 
   /** {@return whether it clocks bytes out by itself, so that its edges must be caught} */
@@ -82,11 +81,14 @@ public record Pad(Port port, PortKind kind) implements Plugged {
     return framed() && !clocked() && !tells();
   }
 
-  private static boolean receives(BoardKind board) {
-    boolean port =
-        board.terminals(Terminal.Role.INPUT).stream()
-            .anyMatch(t -> t.can(Terminal.Ability.RECEIVE));
-    return port && board.brain().link() != BoardKind.Link.HEADER;
+  /** Whether a board has what brings its reports; the system of a computer's header is none. */
+  private boolean brings(BoardKind board) {
+    boolean there =
+        hosted()
+            ? board.hosts()
+            : board.terminals(Terminal.Role.INPUT).stream()
+                .anyMatch(t -> t.can(Terminal.Ability.RECEIVE));
+    return there && board.brain().link() != BoardKind.Link.HEADER;
   }
 
   /** Its lines are looked at as those of contacts, registers and multiplexers are. */

@@ -45,6 +45,11 @@ public class WiresLawTest {
           .filter(b -> b.inputs().dead().isEmpty())
           .ifPresent(b -> all.add(new Object[] {"framed " + all.size(), b}));
     }
+    for (int i = 0; i < 2; i++) { // USB pads
+      Exported.blueprint(FramedBuilds.hosted(random))
+          .filter(b -> b.inputs().dead().isEmpty())
+          .ifPresent(b -> all.add(new Object[] {"hosted " + all.size(), b}));
+    }
     IntStream.range(0, 4)
         .mapToObj(i -> ProgrammableBuilds.draw(random))
         .filter(b -> b.inputs().dead().isEmpty())

@@ -41,6 +41,14 @@ uint32_t hw_micros(void) { return (uint32_t)now_us; }
 #if N_KEYBOARDS
 void board_key_clock(number_t keyboard) { device_key_clock(keyboard); }
 #endif
+#if N_TOLD_PADS
+void board_pad_report(number_t pad, const uint8_t *report, unsigned size) {
+  device_pad_report(pad, report, (uint16_t)size);
+}
+#endif
+#if USE_SERIAL
+void board_serial_byte(number_t pad, uint8_t byte) { device_serial_byte(pad, byte); }
+#endif
 bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
   (void)id;
   (void)transfer;

@@ -7,20 +7,21 @@ import java.nio.file.Path;
 import java.util.Optional;
 import kumite.hid.DescriptorText;
 import kumite.hid.DescriptorTree;
+import picocli.CommandLine.Parameters;
 
-/** Report descriptors as they are given on the command line. */
+/** A report descriptor as it is given on the command line. */
 final class Descriptors {
   /** Text of so many letters holds no descriptor that a device can have. */
   private static final long MOST_LETTERS = 8L * DescriptorTree.MOST_BYTES;
 
-  private Descriptors() {}
+  @Parameters(
+      index = "0",
+      paramLabel = "HEX|FILE",
+      description = "The descriptor in hexadecimal, or a file with it: text or bytes.")
+  private String what;
 
-  /**
-   * {@return the bytes of a descriptor}
-   *
-   * @param what itself in hexadecimal, or the path of a file with it: text or bytes
-   */
-  static byte[] bytes(String what) throws IOException {
+  /** {@return the bytes of the descriptor} */
+  byte[] bytes() throws IOException {
     Optional<Path> file = file(what);
     if (file.isEmpty()) {
       return DescriptorText.hex(what)

@@ -7,9 +7,9 @@ import java.io.PrintWriter;
 import java.util.concurrent.Callable;
 import kumite.hid.DescriptorTree;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 @Command(
@@ -33,18 +33,14 @@ final class HidCommand implements Runnable {
   static final class Read implements Callable<Integer> {
     @Spec private CommandSpec spec;
 
-    @Parameters(
-        index = "0",
-        paramLabel = "HEX|FILE",
-        description = "The descriptor in hexadecimal, or a file with it: text or bytes.")
-    private String what;
+    @Mixin private Descriptors descriptor;
 
     @Option(names = "--json", description = "Print JSON.")
     private boolean json;
 
     @Override
     public Integer call() throws IOException {
-      DescriptorTree tree = DescriptorTree.of(Descriptors.bytes(what));
+      DescriptorTree tree = DescriptorTree.of(descriptor.bytes());
       PrintWriter out = spec.commandLine().getOut();
       if (json) {
         out.println(Json.print(json(tree)));

@@ -23,9 +23,9 @@ import kumite.ports.Consoles;
 import kumite.signal.PortFile;
 import kumite.verdict.Rooms;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 @Command(
@@ -37,11 +37,7 @@ final class UsbPadCommand implements Callable<Integer> {
 
   @Spec private CommandSpec spec;
 
-  @Parameters(
-      index = "0",
-      paramLabel = "HEX|FILE",
-      description = "The descriptor in hexadecimal, or a file with it: text or bytes.")
-  private String what;
+  @Mixin private Descriptors descriptor;
 
   @Option(
       names = "--name",
@@ -97,7 +93,7 @@ final class UsbPadCommand implements Callable<Integer> {
     UsbPads.Wish wish =
         new UsbPads.Wish(
             id == null ? UsbPads.Wish.id(name) : id, name, !low, Optional.ofNullable(report));
-    UsbPads.Told told = UsbPads.of(Descriptors.bytes(what), wish);
+    UsbPads.Told told = UsbPads.of(descriptor.bytes(), wish);
     Optional<Build> build = into == null ? Optional.empty() : Optional.of(plugged(told));
     Optional<Port> port = build.map(b -> b.ports().ports().get(b.ports().ports().size() - 1));
     if (out != null) {

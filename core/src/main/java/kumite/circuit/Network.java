@@ -209,7 +209,7 @@ final class Network {
     }
   }
 
-  /** {@return whether a board and its USB pad talk over a net all the time} */
+  /** {@return whether bits of a pad that tells reports go over a net all the time} */
   boolean carriesPackets(int net) {
     return looks.all().stream()
         .filter(Look::reported)

@@ -27,7 +27,7 @@ final class ToldRows {
     this.pads = pads(blueprint);
   }
 
-  /** {@return the USB pads that a program takes reports of, in the order of its looks} */
+  /** {@return the pads that a program takes reports of, in the order of its looks} */
   static List<Talk> pads(Blueprint blueprint) {
     Set<Talk> pads = new LinkedHashSet<>();
     for (Look look : blueprint.looks().all()) {

@@ -12,9 +12,7 @@ import kumite.signal.PortKind;
 import kumite.signal.SignalLine;
 import kumite.signal.UsbReport;
 
-/**
- * USB pads as tables for the simulated board: what they report, and whether their host hears it.
- */
+/** Pads that tell reports as tables for the simulated board: what they say, and if it is heard. */
 final class ToldTables {
   private final List<String> pads = new ArrayList<>();
   private final List<String> fields = new ArrayList<>();

@@ -48,6 +48,8 @@ public final class SignalsRoom implements Room {
 
   @Override
   public String nothingToSay(Bench bench) {
-    return "Nothing plugs in yet. Add a port: an old pad, read by your board; or answer a console.";
+    return bench.build().ports().ports().isEmpty()
+        ? "Nothing plugs in yet. Add a port: an old pad, read by your board; or answer a console."
+        : "Nothing speaks against what plugs in. What its wires do is told at the Loom station.";
   }
 }

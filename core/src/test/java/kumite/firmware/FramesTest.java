@@ -8,8 +8,11 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import kumite.build.Build;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -38,11 +41,7 @@ public class FramesTest {
   @Test(dataProvider = "seeds")
   public void theProgramHearsWhatTheDeviceHears(long seed) throws IOException {
     SplittableRandom random = new SplittableRandom(seed);
-    Optional<Blueprint> drawn = Optional.empty();
-    while (drawn.filter(b -> heard(Firmware.of(b).score()) > 0).isEmpty()) {
-      drawn = Exported.blueprint(FramedBuilds.draw(random));
-    }
-    Blueprint blueprint = drawn.get();
+    Blueprint blueprint = drawn(() -> FramedBuilds.draw(random), score -> heard(score) > 0);
     Firmware firmware = Firmware.of(blueprint);
     Path folder =
         Exported.write("framed-" + seed, firmware.files(Firmware.Target.PORTABLE, List.of()));
@@ -57,6 +56,15 @@ public class FramesTest {
     }
   }
 
+  /** {@return the first program of drawn builds that is of use here} */
+  private static Blueprint drawn(Supplier<Build> builds, Predicate<Score> wanted) {
+    Optional<Blueprint> drawn = Optional.empty();
+    while (drawn.filter(b -> wanted.test(Firmware.of(b).score())).isEmpty()) {
+      drawn = Exported.blueprint(builds.get());
+    }
+    return drawn.get();
+  }
+
   private static int heard(Score score) {
     return score.size("N_FRAMES") + score.size("N_KEYBOARDS") + score.size("N_TOLD_PADS");
   }
@@ -65,11 +73,8 @@ public class FramesTest {
   @Test(dataProvider = "few")
   public void theProgramTakesWhatAUsbPadReports(long seed) throws IOException {
     SplittableRandom random = new SplittableRandom(seed);
-    Optional<Blueprint> drawn = Optional.empty();
-    while (drawn.filter(b -> Firmware.of(b).score().size("N_TOLD_PADS") > 0).isEmpty()) {
-      drawn = Exported.blueprint(FramedBuilds.hosted(random));
-    }
-    Blueprint blueprint = drawn.get();
+    Blueprint blueprint =
+        drawn(() -> FramedBuilds.hosted(random), score -> score.size("N_TOLD_PADS") > 0);
     Firmware firmware = Firmware.of(blueprint);
     Path folder =
         Exported.write("hosted-" + seed, firmware.files(Firmware.Target.PORTABLE, List.of()));

@@ -1,12 +1,20 @@
 /*
  * @TITLE@: the sketch. The program is in the other files of this folder; here are the calls that
- * depend on the board. It is for boards with native USB, whose core has HID.h.
+ * depend on the board. It is for boards with native USB, whose core has HID.h, and for boards whose
+ * serial port tells another board.
  */
-#include <HID.h>
-
 #include "device.h"
 #include "pins.h"
+
+#if !OVER_SERIAL
+#include <HID.h>
+
 #include "descriptor.h"
+#endif
+
+#if OVER_SERIAL || HEARS
+#include "serial.h"
+#endif
 
 #ifndef SETTLE_US
 #define SETTLE_US 5 /* for the wires, after a terminal was driven */
@@ -57,16 +65,37 @@ extern "C" void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[
 }
 #endif
 
-#if USE_SERIAL
-/* The port of the platform that the receiving terminal belongs to: most have one beside USB. */
+#if USE_SERIAL || HEARS || OVER_SERIAL
+/* The port of the platform that the terminal belongs to: where USB is the board's own, most have one
+   beside it. */
 #ifndef SERIAL_PORT
+#if OVER_SERIAL
+#define SERIAL_PORT Serial
+#else
 #define SERIAL_PORT Serial1
 #endif
+#endif
+#endif
 
+#if USE_SERIAL
 void listen_to_serial() {
   while (SERIAL_PORT.available() > 0) {
     device_serial_byte(SERIAL_PAD, (uint8_t)SERIAL_PORT.read());
   }
+}
+#endif
+
+#if HEARS
+extern "C" bool hw_pass(uint8_t line, uint8_t id, const uint8_t *report, uint8_t bytes) {
+  (void)line;
+  return HID().SendReport((uint8_t)(HEARD_ABOVE + (id == 0 ? 1 : id)), report, bytes) > 0;
+}
+
+void listen_to_boards() {
+  while (SERIAL_PORT.available() > 0) {
+    heard_byte(0, (uint8_t)SERIAL_PORT.read());
+  }
+  heard_tick();
 }
 #endif
 
@@ -109,6 +138,12 @@ extern "C" void hw_restart(void) {
 
 extern "C" uint32_t hw_micros(void) { return micros(); }
 
+#if OVER_SERIAL
+/* All or nothing: a frame that finds no room in the port's buffer is tried again. */
+extern "C" bool serial_write(const uint8_t *bytes, uint16_t count) {
+  return SERIAL_PORT.availableForWrite() >= (int)count && SERIAL_PORT.write(bytes, count) == count;
+}
+#else
 /* A report without an id of its own goes out under the one that the descriptor here gives it. */
 extern "C" bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
 #if N_CONSOLES
@@ -120,8 +155,10 @@ extern "C" bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes
                       : HID().SendReport(id, transfer + 1, bytes - 1);
   return taken > 0;
 }
+#endif
 
 #if SELF_TEST
+/* Over the wire to another board it goes too, which passes over what is no frame. */
 extern "C" void hw_text(const char *text) { Serial.print(text); }
 #endif
 
@@ -161,40 +198,56 @@ static void begin() {
   for (number_t t = 0; t < N_TERMINALS; t++) {
     set_up(pins[t], device_terminal_use(t));
   }
-#if USE_SERIAL
+#if USE_SERIAL || HEARS || OVER_SERIAL
   SERIAL_PORT.begin(SERIAL_BAUD);
 #endif
   device_power_up();
 #if N_CONSOLES || N_KEYBOARDS
   listen();
 #endif
+#if !OVER_SERIAL
   number_t p = device_profile();
   static HIDSubDescriptor node(descriptor + descriptor_at[p],
                                (uint16_t)(descriptor_at[p + 1] - descriptor_at[p]));
   HID().AppendDescriptor(&node);
+#endif
+#if HEARS
+  static HIDSubDescriptor other(heard_descriptor, sizeof heard_descriptor);
+  HID().AppendDescriptor(&other);
+#endif
 }
 
 /* Cores with native USB call this before they attach to the host. */
 void initVariant() { begin(); }
 
 void setup() {
-#if SELF_TEST
+#if SELF_TEST && !OVER_SERIAL
   Serial.begin(115200);
 #endif
   begin();
   device_due(micros(), micros());
 }
 
+#if OVER_SERIAL
+void loop() { serial_tick(); }
+#else
 /* A host that is there again, after the plug or its sleep, is told everything anew. */
 void loop() {
   static bool was_there = false;
   const bool there = USBDevice.configured();
   if (there && !was_there) {
     device_forget();
+#if HEARS
+    heard_forget();
+#endif
   }
   was_there = there;
 #if USE_SERIAL
   listen_to_serial();
 #endif
+#if HEARS
+  listen_to_boards();
+#endif
   device_tick();
 }
+#endif

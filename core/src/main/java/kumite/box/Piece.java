@@ -14,6 +14,8 @@ import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LinearRing;
 import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.geom.prep.PreparedGeometry;
+import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
 import org.locationtech.jts.operation.overlayng.OverlayNG;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import org.locationtech.jts.operation.union.UnaryUnionOp;
@@ -130,7 +132,8 @@ public record Piece(
   public Polygon area() {
     Polygon whole = FACTORY.createPolygon(ring(outline));
     List<LinearRing> rings = holes.stream().map(hole -> ring(hole.ring())).toList();
-    if (rings.stream().allMatch(whole::contains) && apart(rings)) {
+    PreparedGeometry around = PreparedGeometryFactory.prepare(whole);
+    if (rings.stream().allMatch(around::contains) && apart(rings)) {
       return FACTORY.createPolygon(ring(outline), rings.toArray(new LinearRing[0]));
     }
     Geometry cut = UnaryUnionOp.union(rings.stream().map(FACTORY::createPolygon).toList());

@@ -19,6 +19,7 @@ import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
 import kumite.circuit.Inputs;
 import kumite.circuit.Seen;
+import kumite.kind.BoardKind;
 import kumite.kind.ControlKind;
 import kumite.loom.ContactSite;
 import kumite.loom.Look;
@@ -109,6 +110,7 @@ public final class Session {
   private final Optional<SelfTest.Writer> stream;
   private final boolean answers;
   private final boolean lights;
+  private final boolean passed;
 
   Session(SimulatedDevice device, Holds holds, long seed) {
     this(device, holds, seed, Optional.empty());
@@ -123,6 +125,10 @@ public final class Session {
         inputs.filter(in -> !device.loom().answered(in.wiring().board()).isEmpty()).isPresent();
     this.lights =
         inputs.filter(in -> !device.loom().strips(in.wiring().board()).isEmpty()).isPresent();
+    this.passed =
+        inputs
+            .filter(in -> in.wiring().board().brain().link() == BoardKind.Link.SERIAL)
+            .isPresent();
     this.random = new SplittableRandom(seed);
     this.seed = seed;
     this.looks = inputs.map(in -> in.looks().all()).orElse(List.of());
@@ -178,6 +184,7 @@ public final class Session {
     stream = other.stream;
     answers = other.answers;
     lights = other.lights;
+    passed = other.passed;
   }
 
   /** Pads of a kind are asked alike. */
@@ -495,8 +502,9 @@ public final class Session {
           if (was && !gone) {
             program.forget();
           }
-          // While no host is there, a console is the only one, and is told all the same.
-          boolean alone = gone && answers;
+          // While no host is there, a console is the only one, and is told all the same; so is a
+          // board that passes reports on, which knows of the host what this one does not.
+          boolean alone = gone && (answers || passed);
           program.poll(
               new Program.Host() {
                 @Override

@@ -30,6 +30,7 @@ import kumite.program.Sense;
  * @param tuning how its contacts are read
  * @param timing how it looks and reports
  * @param scripts plays that the build keeps
+ * @param heard boards whose reports it passes on to the host
  */
 public record Blueprint(
     String title,
@@ -40,20 +41,23 @@ public record Blueprint(
     List<Profile> profiles,
     Tuning tuning,
     Timing timing,
-    List<Script> scripts) {
+    List<Script> scripts,
+    List<Heard> heard) {
 
   /** A program of this many looks, terminals or meanings is beyond every board. */
   static final int MOST = 60_000;
 
   private static final int MOST_BITS = 16;
 
-  /** Boards that talk to a host by themselves, or are part of it. */
+  /** Boards that talk to a host by themselves, are part of it, or tell another that does. */
   private static final Set<BoardKind.Link> DEVICES =
-      Set.of(BoardKind.Link.USB, BoardKind.Link.RADIO, BoardKind.Link.HEADER);
+      Set.of(
+          BoardKind.Link.USB, BoardKind.Link.RADIO, BoardKind.Link.HEADER, BoardKind.Link.SERIAL);
 
   public Blueprint {
     profiles = List.copyOf(profiles);
     scripts = List.copyOf(scripts);
+    heard = List.copyOf(heard);
   }
 
   /**
@@ -80,7 +84,14 @@ public record Blueprint(
         build.seat().profiles().stream().map(p -> Senses.known(p, known)).toList(),
         build.tuning(),
         build.timing().noFasterThan(board.brain().rawMillis()),
-        build.scripts());
+        build.scripts(),
+        List.of());
+  }
+
+  /** {@return the same board, when it passes on what others tell it} */
+  public Blueprint passing(List<Heard> others) {
+    return new Blueprint(
+        title, seat, board, loom, inputs, profiles, tuning, timing, scripts, others);
   }
 
   /** {@return why no program can be written for a board with these pads; empty where one can} */
@@ -155,6 +166,11 @@ public record Blueprint(
   /** {@return whether the board is the host's own header: keys go to it, and no reports} */
   public boolean header() {
     return board.brain().link() == BoardKind.Link.HEADER;
+  }
+
+  /** {@return whether it tells its reports to another board, over a serial wire} */
+  public boolean tells() {
+    return board.brain().link() == BoardKind.Link.SERIAL;
   }
 
   /** {@return the reports of a profile; of a header, how keys stand inside of its program} */

@@ -84,6 +84,8 @@ public final class Firmware {
   /** What one step of a frame takes an interpreter: common practice, no source. */
   private static final long STEP_US = 30;
 
+  private static final String SERIAL = "serial/";
+
   private static final Pattern COMMENT = Pattern.compile("(?s)/\\*.*?\\*/");
 
   private final Blueprint blueprint;
@@ -192,7 +194,11 @@ public final class Firmware {
     if (large.isPresent()) {
       return large;
     }
-    if (!usb && target != Target.PORTABLE) {
+    Optional<String> unpassed = blueprint.tells() ? Heard.why(blueprint) : Optional.empty();
+    if (unpassed.isPresent()) {
+      return unpassed;
+    }
+    if (!usb && target != Target.PORTABLE && !(blueprint.tells() && target == Target.SKETCH)) {
       return Optional.of(
           name + " has no USB of its own; take portable, whose report call you supply");
     }
@@ -212,7 +218,15 @@ public final class Firmware {
           "what pads tell comes from the USB host or serial port that the board's own libraries"
               + " run, which an interpreter has no common call for: take the sketch or portable");
     }
-    long serial = ToldRows.pads(blueprint).stream().filter(t -> t.pad().serial()).count();
+    if (target == Target.SCRIPT && !blueprint.heard().isEmpty()) {
+      return Optional.of(
+          "it passes on what the board of seat "
+              + blueprint.heard().get(0).seat()
+              + " tells, which a script does not: take the sketch or portable");
+    }
+    long serial =
+        blueprint.heard().size()
+            + ToldRows.pads(blueprint).stream().filter(t -> t.pad().serial()).count();
     if (target == Target.SKETCH && serial > 1) {
       return Optional.of(
           "a sketch listens to one serial port, and there are " + serial + ": take portable");
@@ -264,6 +278,26 @@ public final class Firmware {
     if (score.size("N_STRIPS") > 0) {
       files.put(folder + "strip.h", template("sketch/strip.h"));
     }
+    serial(files, folder);
+  }
+
+  /** The halves of a serial wire: of a board that tells, and of one that passes on. */
+  private void serial(Map<String, String> files, String folder) {
+    boolean tells = blueprint.tells();
+    if (!tells && blueprint.heard().isEmpty()) {
+      return;
+    }
+    List<Heard> heard = tells ? List.of(Heard.of(blueprint)) : blueprint.heard();
+    files.put(folder + "heard.h", SerialSource.header(heard, tells));
+    files.put(folder + "serial.h", template("serial/serial.h"));
+    if (tells) {
+      files.put(folder + "tells.c", template("serial/tells.c"));
+    }
+    if (!tells || folder.equals(SERIAL)) {
+      // A board that tells has the other half too, for its own check.
+      files.put(folder + "heard.c", SerialSource.tables(heard));
+      files.put(folder + "hears.c", template("serial/hears.c"));
+    }
   }
 
   private void portable(Map<String, String> files) {
@@ -291,7 +325,13 @@ public final class Firmware {
     } else {
       files.put("host/board.c", template("host/board.c"));
       boolean radio = blueprint.board().brain().link() == BoardKind.Link.RADIO;
-      files.put("host/send.c", template(radio ? "radio/send.c" : "host/send.c"));
+      files.put(
+          "host/send.c",
+          template(radio ? "radio/send.c" : blueprint.tells() ? "serial/send.c" : "host/send.c"));
+      serial(files, SERIAL);
+      if (!blueprint.heard().isEmpty()) {
+        files.put("serial/descriptors.h", SerialSource.descriptors(blueprint.heard()));
+      }
       if (radio) {
         files.put("radio/radio_config.h", RadioSource.config(blueprint));
         for (String name : List.of("radio.h", "service.c")) {
@@ -322,7 +362,14 @@ public final class Firmware {
         "Makefile",
         template(blueprint.header() ? "header/Makefile" : "portable/Makefile")
             .replace("@CORE@", sources + "core/device_tables.o")
-            .replace("@MORE@", files.containsKey("radio/service.c") ? "radio/service.o " : ""));
+            .replace("@MORE@", more(files)));
+  }
+
+  /** What else is linked to the program on this computer. */
+  private String more(Map<String, String> files) {
+    return files.containsKey("radio/service.c")
+        ? "radio/service.o "
+        : blueprint.tells() ? "serial/tells.o serial/hears.o serial/heard.o " : "";
   }
 
   private void header(Map<String, String> files) {

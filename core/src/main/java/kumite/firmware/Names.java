@@ -7,11 +7,20 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** Names in code, made from labels: letters of any script become plain ones, twins are numbered. */
 final class Names {
   private static final Transliterator PLAIN =
       Transliterator.getInstance("Any-Latin; Latin-ASCII; [:^ASCII:] Remove");
+
+  private static final Pattern ODD = Pattern.compile("[^ -~]");
+  private static final Pattern SPACES = Pattern.compile("\\s+");
+
+  /** What a plain label has none of; most are plain, and are asked for at each check. */
+  private static final Pattern STRANGE = Pattern.compile("[^ -~]|[\\\\?]|\\*/|  ");
+
+  private static final Pattern APART = Pattern.compile("[^A-Za-z0-9]+");
 
   private final String prefix;
   private final Map<String, Integer> taken = new HashMap<>();
@@ -37,18 +46,22 @@ final class Names {
   }
 
   private static String words(String label) {
-    return plain(label).replaceAll("[^A-Za-z0-9]+", " ").strip();
+    return APART.matcher(plain(label)).replaceAll(" ").strip();
   }
 
   /** {@return a label in plain characters, safe within a comment of any language} */
   static String plain(String label) {
-    return PLAIN
-        .transliterate(label)
-        .replaceAll("[^ -~]", " ")
-        .replace("*/", "* /")
-        .replaceAll("[\\\\?]", "")
-        .replaceAll("\\s+", " ")
-        .strip();
+    return STRANGE.matcher(label).find()
+        ? SPACES
+            .matcher(
+                ODD.matcher(PLAIN.transliterate(label))
+                    .replaceAll(" ")
+                    .replace("*/", "* /")
+                    .replace("\\", "")
+                    .replace("?", ""))
+            .replaceAll(" ")
+            .strip()
+        : label.strip();
   }
 
   /** {@return labels that another label or no plain character stood in the way of} */

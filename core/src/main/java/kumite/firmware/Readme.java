@@ -50,6 +50,7 @@ final class Readme {
     frames();
     keyboards(target);
     tellingPads(target);
+    serial(target);
     consoles(target);
     strips(target);
     switch (target) {
@@ -244,6 +245,59 @@ final class Readme {
     }
   }
 
+  /** What goes to another board over a serial wire, or comes from one. */
+  private void serial(Firmware.Target target) {
+    Blueprint blueprint = firmware.blueprint();
+    boolean sketch = target == Firmware.Target.SKETCH;
+    String port = " at " + SerialSource.BAUD + " baud, eight bits, no parity, one stop bit";
+    if (blueprint.tells()) {
+      head("Over the serial wire");
+      line(
+          "This board is no device of its own. It tells another one its reports, each in a frame with"
+              + " a check, and once more each 50 ms in turn, so that what is lost on the way comes"
+              + " late. Wire its sending terminal to the other's receiving one, and both grounds.");
+      line(
+          sketch
+              ? "They go out over the platform's port at the sending terminal: Serial, or what you"
+                  + " define SERIAL_PORT to be. Over USB the same bytes are to be seen: pull that plug"
+                  + " where its bridge and the other board would both drive a line."
+              : "Set the board's port up"
+                  + port
+                  + ", and supply serial_write (serial/serial.h) in place"
+                  + " of hw_send; call serial_tick in the loop in place of device_tick.");
+      line(
+          "The other board needs the half that hears. Kumite puts it into that board's own program"
+              + " where both are in one build; a press shows only once both are loaded.");
+    }
+    if (!blueprint.heard().isEmpty()) {
+      head("Boards whose reports it passes on");
+      List<Heard> heard = blueprint.heard();
+      for (int at = 0; at < heard.size(); at++) {
+        item(
+            "Seat "
+                + heard.get(at).seat()
+                + (sketch ? "" : ", number " + at)
+                + ": "
+                + heard.get(at).layout().reportIds().size()
+                + (heard.get(at).layout().reportIds().size() == 1 ? " report" : " reports"));
+      }
+      line(
+          sketch
+              ? "Their bytes come over the platform's port at the receiving terminal: Serial1, or what"
+                  + " you define SERIAL_PORT to be. The host sees them beside this board's own reports,"
+                  + " under ids that follow those."
+              : "Set the receiving port up"
+                  + port
+                  + ". Call heard_byte with a board's number and each byte that comes, and heard_tick"
+                  + " in the loop; heard_forget where you call device_forget. Supply hw_pass"
+                  + " (serial/serial.h): it sends a report to the host over an interface of its own,"
+                  + " whose descriptor is in serial/descriptors.h.");
+      line(
+          "A board that falls silent for half a second is let go: all that it told is told as at"
+              + " rest.");
+    }
+  }
+
   /** Each console with its lines, and how its edges come in. */
   private void consoles(Firmware.Target target) {
     List<Console> consoles = ConsoleRows.answered(firmware.blueprint());
@@ -328,12 +382,17 @@ final class Readme {
         "Write the calls of device.h with what your board's maker supplies: read and drive a"
             + " terminal, "
             + (firmware.score().size("USE_CONVERTER") > 0 ? "read the converter, " : "")
-            + "microseconds, send a report.");
+            + "microseconds, "
+            + (firmware.blueprint().tells() ? "write bytes to the port." : "send a report."));
     item(
         "Before the first look set up each terminal as device_terminal_use says, then call"
             + " device_power_up.");
-    item("Give the host the bytes of device_descriptor_byte as the report descriptor.");
-    item("Call device_tick in an endless loop.");
+    if (firmware.blueprint().tells()) {
+      item("Call serial_tick in an endless loop. No host asks this board what it is.");
+    } else {
+      item("Give the host the bytes of device_descriptor_byte as the report descriptor.");
+      item("Call device_tick in an endless loop.");
+    }
     if (firmware.blueprint().board().brain().link() == BoardKind.Link.RADIO) {
       radio();
     }

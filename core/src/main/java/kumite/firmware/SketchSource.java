@@ -1,6 +1,7 @@
 package kumite.firmware;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -69,6 +70,12 @@ final class SketchSource {
             .append(" is, and take this line out\"\n");
       }
     }
+    boolean tells = blueprint.tells();
+    out.append("#define OVER_SERIAL ").append(tells ? 1 : 0).append('\n');
+    out.append("#define HEARS ").append(blueprint.heard().isEmpty() ? 0 : 1).append('\n');
+    if (tells || !blueprint.heard().isEmpty()) {
+      out.append("#define SERIAL_BAUD ").append(SerialSource.BAUD).append("UL\n");
+    }
     List<Talk> pads = ToldRows.pads(blueprint);
     for (int p = 0; p < pads.size(); p++) {
       Optional<Long> baud = ToldRows.baud(pads.get(p));
@@ -89,13 +96,14 @@ final class SketchSource {
 
   /** {@return the header of descriptors} */
   static String descriptors(Blueprint blueprint) {
-    List<Integer> bytes = new ArrayList<>();
+    List<Integer> told = new ArrayList<>();
     List<Integer> at = new ArrayList<>(List.of(0));
+    int last = ONLY_ID;
     for (var profile : blueprint.profiles()) {
-      for (byte b : withId(blueprint.layout(profile))) {
-        bytes.add(b & 0xFF);
-      }
-      at.add(bytes.size());
+      ReportLayout layout = blueprint.layout(profile);
+      told.addAll(bytes(withIds(layout, 0)));
+      at.add(told.size());
+      last = Math.max(last, Collections.max(layout.reportIds()));
     }
     StringBuilder out = new StringBuilder();
     out.append(
@@ -104,20 +112,50 @@ final class SketchSource {
     out.append("#define ONLY_ID ").append(ONLY_ID).append("\n\n");
     out.append("static const uint16_t descriptor_at[N_PROFILES + 1] = {");
     out.append(String.join(", ", at.stream().map(Object::toString).toList())).append("};\n\n");
-    out.append("static const uint8_t descriptor[] PROGMEM = {");
-    for (int i = 0; i < bytes.size(); i++) {
-      out.append(i % WIDE == 0 ? "\n  " : " ").append(String.format("0x%02X", bytes.get(i)));
-      out.append(i == bytes.size() - 1 ? "" : ",");
+    out.append("static const uint8_t descriptor[] PROGMEM = {").append(rows(told)).append("\n};\n");
+    for (Heard heard : blueprint.heard()) {
+      out.append("\n/* Of the board of seat ").append(Names.plain(heard.seat()));
+      out.append(", whose reports are passed on: their ids follow those above. */\n");
+      out.append("#define HEARD_ABOVE ").append(last).append("\n\n");
+      out.append("static const uint8_t heard_descriptor[] PROGMEM = {");
+      out.append(rows(bytes(withIds(heard.layout(), last)))).append("\n};\n");
     }
-    return out.append("\n};\n\n#endif\n").toString();
+    return out.append("\n#endif\n").toString();
   }
 
-  /** {@return the descriptor, with an id put in after its collection where it has none} */
-  static byte[] withId(ReportLayout layout) {
-    byte[] plain = layout.descriptor();
-    if (layout.reportIds().get(0) != 0) {
-      return plain;
+  static List<Integer> bytes(byte[] descriptor) {
+    List<Integer> bytes = new ArrayList<>();
+    for (byte b : descriptor) {
+      bytes.add(b & 0xFF);
     }
+    return bytes;
+  }
+
+  /** {@return numbers as rows of a table} */
+  static String rows(List<Integer> values) {
+    StringBuilder out = new StringBuilder();
+    for (int i = 0; i < values.size(); i++) {
+      out.append(i % WIDE == 0 ? "\n  " : " ").append(String.format("0x%02X", values.get(i)));
+      out.append(i == values.size() - 1 ? "" : ",");
+    }
+    return out.toString();
+  }
+
+  /** {@return the descriptor with ids that lie above others; where it has none, one is put in} */
+  static byte[] withIds(ReportLayout layout, int above) {
+    byte[] told = layout.reportIds().get(0) == 0 ? withId(layout) : layout.descriptor().clone();
+    // A short item: one byte that says in its two lowest bits how many follow (HID 1.11, 6.2.2.2).
+    for (int at = 0; at < told.length; at += 1 + ((told[at] & 3) == 3 ? 4 : told[at] & 3)) {
+      if (told[at] == (byte) 0x85) {
+        told[at + 1] += (byte) above;
+      }
+    }
+    return told;
+  }
+
+  /** {@return a descriptor without ids, with one put in after its collection} */
+  private static byte[] withId(ReportLayout layout) {
+    byte[] plain = layout.descriptor();
     int at = 0;
     while (plain[at] != (byte) 0xA1) {
       // A short item: one byte that says in its two lowest bits how many follow (HID 1.11,

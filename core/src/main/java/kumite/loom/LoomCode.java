@@ -41,7 +41,8 @@ public enum LoomCode implements Code {
   SUPPLIES_LINKED("LM-44", LOOK),
   LINK_TOO_HIGH("LM-45", STOP),
   UNHEARD("LM-46", STOP),
-  LINK_ON_TAKEN("LM-47", STOP);
+  LINK_ON_TAKEN("LM-47", STOP),
+  NOT_PASSED_ON("LM-48", LOOK);
 
   private final Said said;
 

@@ -1,7 +1,9 @@
 package kumite.ringout;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import kumite.lead.LeadPart.Place;
@@ -18,6 +20,7 @@ public final class Facts {
   private final RingOut ringOut;
   private final int[] group;
   private final boolean[][] apart;
+  private final Map<Place, Integer> numbers = new HashMap<>();
   private boolean contradicted;
 
   /** An answer that is not explained yet: it beeped, and several pairs may be why. */
@@ -32,6 +35,7 @@ public final class Facts {
     apart = new boolean[all][all];
     for (int i = 0; i < all; i++) {
       group[i] = i;
+      numbers.put(place(i), i);
     }
     boolean again = true;
     while (again && !contradicted) {
@@ -106,9 +110,7 @@ public final class Facts {
   }
 
   private int number(Place place) {
-    return place.end() == Where.FROM
-        ? ringOut.near().indexOf(place.pin())
-        : ringOut.near().size() + ringOut.far().indexOf(place.pin());
+    return numbers.get(place);
   }
 
   /** {@return the place of a number: near ones first} */

@@ -157,6 +157,9 @@ public record PortKind(
 
   /** {@return its axes as contacts, in the order they are said} */
   public List<Bit> axisContacts() {
+    if (axes.isEmpty()) {
+      return List.of();
+    }
     Set<String> taken = new HashSet<>();
     contacts().forEach(bit -> taken.add(bit.contact()));
     return named(axes, taken);

@@ -317,7 +317,8 @@ public final class Bench {
                 () ->
                     new IllegalArgumentException(
                         "no firmware: choose a board at the Loom station first"));
-    return Firmware.of(Blueprint.of(build, board, loom, circuit.orElseThrow().inputs()));
+    Blueprint blueprint = Blueprint.of(build, board, loom, circuit.orElseThrow().inputs());
+    return Firmware.of(blueprint.passing(Passing.heard(desks(), build.seat().id())));
   }
 
   /** {@return a cable of the build as a lead; empty before its seat has a board} */

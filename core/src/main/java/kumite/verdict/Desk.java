@@ -27,6 +27,7 @@ import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.finding.Station;
 import kumite.hid.ReportLayout;
+import kumite.hid.SerialFrame;
 import kumite.kind.BoardKind;
 import kumite.leads.AtSeat;
 import kumite.loom.Looks;
@@ -306,10 +307,10 @@ record Desk(
         (contact, look) -> Delays.of(profile, timing, board, lines, contact, look));
   }
 
-  /** The lines to the boards that pass this one on: each message is as long as its report. */
+  /** The lines to the boards that pass this one on: each message is a report in its frame. */
   private static List<SerialLine> lines(Build faced, Wiring wiring, ReportLayout layout) {
     List<SerialLine> lines = new ArrayList<>();
-    int bytes = layout.reportIds().stream().mapToInt(layout::lengthBytes).max().orElse(1);
+    int bytes = SerialFrame.bytes(layout);
     for (SeatId seat : Hearing.of(wiring).by()) {
       for (Neighbour neighbour : wiring.neighbours()) {
         if (neighbour instanceof Neighbour.OfSeat other && other.seat().equals(seat)) {
@@ -320,7 +321,7 @@ record Desk(
                   .orElseThrow()
                   .timing()
                   .noFasterThan(other.board().brain().rawMillis());
-          lines.add(new SerialLine(Math.max(1, bytes), timing));
+          lines.add(new SerialLine(bytes, timing));
         }
       }
     }

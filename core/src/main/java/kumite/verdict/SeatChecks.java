@@ -45,7 +45,7 @@ final class SeatChecks {
     SeatChecks checks = new SeatChecks(build, catalogue);
     if (build.seats().size() > 1) {
       checks.sameKeys();
-      checks.links();
+      checks.links(desks);
       checks.taken(desks);
     }
     checks.alone(desks);
@@ -110,9 +110,8 @@ final class SeatChecks {
         .orElseThrow();
   }
 
-  private void links() {
+  private void links(List<Desk> desks) {
     Set<Set<SeatId>> joined = new java.util.LinkedHashSet<>();
-    Set<Set<SeatId>> grounded = new java.util.LinkedHashSet<>();
     for (Link link : build.links()) {
       Optional<Terminal> from = terminal(link.from());
       Optional<Terminal> to = terminal(link.to());
@@ -128,12 +127,9 @@ final class SeatChecks {
       Set<SeatId> pair = new TreeSet<>(Set.of(link.from().seat(), link.to().seat()));
       joined.add(pair);
       link(link, from.get(), to.get());
-      if (from.get().role() == Terminal.Role.GROUND && to.get().role() == Terminal.Role.GROUND) {
-        grounded.add(pair);
-      }
     }
     for (Set<SeatId> pair : joined) {
-      if (!grounded.contains(pair)) {
+      if (!grounded(desks, pair)) {
         findings.add(
             Finding.of(
                 LoomCode.NO_SHARED_GROUND,
@@ -142,6 +138,14 @@ final class SeatChecks {
                 "A level is told against ground: join a ground terminal of each"));
       }
     }
+  }
+
+  /** By whatever way: a link, a lead, the board of a third seat. */
+  private static boolean grounded(List<Desk> desks, Set<SeatId> pair) {
+    return desks.stream()
+        .filter(desk -> pair.contains(desk.build().seat().id()))
+        .flatMap(desk -> desk.circuit().stream())
+        .anyMatch(wired -> pair.stream().anyMatch(seat -> Hearing.grounded(wired.asBuilt(), seat)));
   }
 
   private void link(Link link, Terminal from, Terminal to) {
@@ -208,6 +212,17 @@ final class SeatChecks {
   /** A board that is no device of its own needs one that speaks for it. */
   private void alone(List<Desk> desks) {
     for (Desk desk : desks) {
+      Passing.why(desks, desk)
+          .ifPresent(
+              why ->
+                  findings.add(
+                      Finding.of(
+                          LoomCode.NOT_PASSED_ON,
+                          List.of(Subject.BOARD),
+                          "No program passes on what the board of seat "
+                              + desk.build().seat().id()
+                              + " tells",
+                          "It is wired to one that could: " + why)));
       boolean unheard = desk.circuit().filter(c -> !Hearing.of(c.asBuilt()).reaches()).isPresent();
       if (unheard) {
         SeatId seat = desk.build().seat().id();

@@ -68,6 +68,15 @@ public record Hearing(boolean itself, List<SeatId> by) {
     return new Hearing(false, List.of());
   }
 
+  /** {@return whether the board of a wiring and that of another seat have one ground} */
+  public static boolean grounded(Wiring wiring, SeatId other) {
+    return wiring.neighbours().stream()
+        .filter(Neighbour.OfSeat.class::isInstance)
+        .map(Neighbour.OfSeat.class::cast)
+        .filter(seat -> seat.seat().equals(other))
+        .anyMatch(seat -> grounded(wiring, Optional.empty(), wiring.board(), seat));
+  }
+
   /** A sender reaches a receiver, and both boards have one ground. */
   private static boolean hears(
       Wiring wiring, Optional<SeatId> from, BoardKind board, Neighbour.OfSeat to) {

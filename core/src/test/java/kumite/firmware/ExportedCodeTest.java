@@ -37,6 +37,7 @@ import org.testng.annotations.Test;
 /** The exported folders: clean, small, the same each time, and named after the build. */
 public class ExportedCodeTest {
   private static final Firmware.Target SCRIPT = Firmware.Target.SCRIPT;
+  private static final Firmware.Target SKETCH = Firmware.Target.SKETCH;
   private static final String SANITIZED =
       "gcc -std=c99 -O0 -g -fsanitize=undefined,address -fno-sanitize-recover=all"
           + " -ffp-contract=off -DSELF_TEST=1 -DSTAND_IN -Icore -Ihost -Iradio -Iheader -o sanitized"
@@ -188,7 +189,7 @@ public class ExportedCodeTest {
                           f.relative(),
                           f.application()))
               .toList();
-      assertThat(DescriptorReader.inputFields(SketchSource.withId(layout))).isEqualTo(wanted);
+      assertThat(DescriptorReader.inputFields(SketchSource.withIds(layout, 0))).isEqualTo(wanted);
     }
   }
 
@@ -262,6 +263,7 @@ public class ExportedCodeTest {
             && !board.fixedMap()
             && (board.brain().link() == BoardKind.Link.USB
                 || board.brain().link() == BoardKind.Link.HEADER
+                || board.brain().link() == BoardKind.Link.SERIAL
                 || board.brain().link() == BoardKind.Link.RADIO);
     assertThat(Blueprint.why(board).isEmpty()).isEqualTo(can);
     if (!can) {
@@ -276,7 +278,8 @@ public class ExportedCodeTest {
       boolean usb = board.brain().link() == BoardKind.Link.USB;
       // What runs scripts wants some hundred kilobytes; 8-bit parts have tens.
       boolean small = board.brain().memory().filter(m -> m.flashBytes() < 100_000).isPresent();
-      if (target == Firmware.Target.PORTABLE || usb && !(small && target == SCRIPT)) {
+      boolean tells = board.brain().link() == BoardKind.Link.SERIAL && target == SKETCH;
+      if (target == Firmware.Target.PORTABLE || tells || usb && !(small && target == SCRIPT)) {
         assertThat(firmware.files(target, List.of())).containsKeys("README.txt", "self-test.md");
       } else if (usb) {
         assertThatThrownBy(() -> firmware.files(target, List.of()))

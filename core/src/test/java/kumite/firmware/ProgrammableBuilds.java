@@ -46,7 +46,8 @@ public final class ProgrammableBuilds {
   public static Blueprint draw(SplittableRandom random) {
     Optional<Blueprint> blueprint = Optional.empty();
     while (blueprint.isEmpty()) {
-      blueprint = Exported.blueprint(build(random));
+      blueprint =
+          Exported.blueprint(build(random)).filter(b -> !b.tells() || Heard.why(b).isEmpty());
     }
     return blueprint.get();
   }

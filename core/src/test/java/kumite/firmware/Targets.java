@@ -34,12 +34,14 @@ final class Targets {
   /** Makes the portable program with the small compiler; the strict one is asked elsewhere. */
   static void quick(Path folder) throws IOException {
     boolean radio = java.nio.file.Files.exists(folder.resolve("radio"));
+    boolean tells = java.nio.file.Files.exists(folder.resolve("serial/tells.c"));
     boolean header = java.nio.file.Files.exists(folder.resolve("header"));
     String quick =
         Exported.QUICK
             + " -DSELF_TEST=1 -Icore -Ihost -o device-host core/*.c host/*.c"
             + (header ? " -DSTAND_IN -Iheader header/reader.c" : "")
             + (radio ? " -Iradio radio/service.c" : "")
+            + (tells ? " -Iserial serial/*.c" : "")
             + " -lm";
     Exported.run(folder, "", "sh", "-c", quick);
   }

@@ -2,6 +2,7 @@ package kumite.build.port;
 
 import java.util.Collection;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -32,61 +33,74 @@ public record ConsoleChart(PortKind kind, int pad) {
     this(kind, 1);
   }
 
-  private Optional<Target.Direction> direction(String button) {
-    List<String> plain =
-        kind.buttons().stream().map(name -> name.toLowerCase(Locale.ROOT)).toList();
-    return plain.containsAll(DIRECTIONS.keySet())
-        ? Optional.ofNullable(DIRECTIONS.get(button.toLowerCase(Locale.ROOT)))
-        : Optional.empty();
+  private static Optional<Target.Direction> direction(String button) {
+    return Optional.ofNullable(DIRECTIONS.get(button.toLowerCase(Locale.ROOT)));
   }
 
-  /** {@return the place of a button among those that are no directions, 1 upward} */
-  private int number(String button) {
-    return kind.buttons().stream()
-            .filter(name -> direction(name).isEmpty())
-            .toList()
-            .indexOf(button)
-        + 1;
+  /** {@return the meaning of each of its buttons, of the first gamepad} */
+  private Map<String, Target> plain() {
+    List<String> buttons = kind.buttons();
+    boolean hat = buttons.stream().filter(name -> direction(name).isPresent()).count() == 4;
+    Map<String, Target> plain = new LinkedHashMap<>();
+    int number = 0;
+    for (String name : buttons) {
+      Optional<Target.Direction> way = hat ? direction(name) : Optional.empty();
+      plain.put(name, way.isPresent() ? new Target.Hat(way.get()) : new Target.Button(++number));
+    }
+    return plain;
+  }
+
+  private Target ours(Target plain) {
+    return pad == 1 ? plain : new Target.OnPad(pad, plain);
   }
 
   /** {@return the meaning that plays one of its buttons} */
   public Target target(String button) {
-    Target plain =
-        direction(button)
-            .<Target>map(Target.Hat::new)
-            .orElseGet(() -> new Target.Button(number(button)));
-    return pad == 1 ? plain : new Target.OnPad(pad, plain);
+    return ours(plain().get(button));
   }
 
   /** {@return that meaning of the first gamepad, in the words of the map} */
   public String words(String button) {
-    return direction(button)
-        .map(way -> "Hat " + way.name())
-        .orElseGet(() -> "Button " + number(button));
+    Target plain = plain().get(button);
+    return plain instanceof Target.Hat hat
+        ? "Hat " + hat.direction().name()
+        : "Button " + ((Target.Button) plain).number();
   }
 
   /** {@return the button that a meaning plays, if it plays one} */
   public Optional<String> button(Target target) {
-    return kind.buttons().stream().filter(name -> target(name).equals(target)).findFirst();
+    return button(plain(), target);
+  }
+
+  private Optional<String> button(Map<String, Target> plain, Target target) {
+    return plain.entrySet().stream()
+        .filter(entry -> ours(entry.getValue()).equals(target))
+        .map(Map.Entry::getKey)
+        .findFirst();
   }
 
   /** {@return the direction against one of its buttons, which both together are neither} */
   public Optional<String> against(String button) {
-    return direction(button)
-        .map(way -> Target.Direction.values()[(way.ordinal() + 2) % 4])
-        .flatMap(way -> button(pad == 1 ? new Target.Hat(way) : onPad(way)));
+    return against(plain(), button);
   }
 
-  private Target onPad(Target.Direction way) {
-    return new Target.OnPad(pad, new Target.Hat(way));
+  private Optional<String> against(Map<String, Target> plain, String button) {
+    return plain.get(button) instanceof Target.Hat hat
+        ? button(plain, ours(new Target.Hat(opposite(hat.direction()))))
+        : Optional.empty();
+  }
+
+  private static Target.Direction opposite(Target.Direction way) {
+    return Target.Direction.values()[(way.ordinal() + 2) % 4];
   }
 
   /** {@return what the console is told while these meanings are on} */
   public Held held(Collection<Target> on) {
+    Map<String, Target> plain = plain();
     Set<String> buttons = new HashSet<>();
-    on.forEach(target -> button(target).ifPresent(buttons::add));
+    on.forEach(target -> button(plain, target).ifPresent(buttons::add));
     Set<String> told = new HashSet<>(buttons);
-    told.removeIf(name -> against(name).filter(buttons::contains).isPresent());
+    told.removeIf(name -> against(plain, name).filter(buttons::contains).isPresent());
     return new Held(told, Map.of());
   }
 }

@@ -2,11 +2,13 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "pins.h"
+#if !OVER_SERIAL
 #include "HID.h"
 #include "descriptor.h"
+#endif
 #include "device_tables.h"
 #include "host.h"
-#include "pins.h"
 
 void setup();
 void loop();
@@ -15,7 +17,9 @@ void loop();
 
 static uint8_t mode_of[N_TERMINALS];
 static uint8_t level_of[N_TERMINALS];
+#if !OVER_SERIAL
 static HIDSubDescriptor *told;
+#endif
 
 static number_t terminal_of(uint8_t pin) {
   for (number_t t = 0; t < N_TERMINALS; t++) {
@@ -55,19 +59,52 @@ void board_pad_report(number_t pad, const uint8_t *report, unsigned size) {
 static uint8_t coming[4];
 static int waiting;
 
-void SerialPort::begin(unsigned long) {}
-
 int SerialPort::available() { return waiting; }
 
 int SerialPort::read() { return coming[--waiting]; }
-
-SerialPort Serial1;
 
 void board_serial_byte(number_t, uint8_t byte) {
   coming[waiting++] = byte;
   listen_to_serial();
 }
 #endif
+#endif
+
+SerialPort Serial;
+SerialPort Serial1;
+
+void SerialPort::begin(unsigned long) {}
+
+#if OVER_SERIAL
+int SerialPort::availableForWrite() { return LONGEST_REPORT + 5; }
+
+/* The check of a frame, bit by bit as a register shifts it. */
+static bool is_whole(const uint8_t *bytes, unsigned count) {
+  uint32_t shifts = 0xFFFF;
+  for (unsigned bit = 8; bit < (count - 2) * 8; bit++) {
+    const uint32_t in = bytes[bit / 8] >> (7 - bit % 8) & 1U;
+    const bool turns = ((shifts >> 15 & 1U) ^ in) != 0;
+    shifts = (shifts << 1 ^ (turns ? 0x1021U : 0U)) & 0xFFFF;
+  }
+  return bytes[count - 2] == shifts >> 8 && bytes[count - 1] == (shifts & 0xFF);
+}
+
+/* A frame as another board takes it: one that is told again is nothing new. */
+unsigned SerialPort::write(const uint8_t *bytes, unsigned count) {
+  static int last[256];
+  uint8_t transfer[LONGEST_REPORT + 1];
+  if (count < 5 || bytes[0] != 0xA5 || !is_whole(bytes, count)) {
+    abort();
+  }
+  const unsigned from = bytes[2] != 0 ? 1 : 0;
+  transfer[0] = bytes[2];
+  memcpy(transfer + from, bytes + 3, count - 5);
+  if (last[bytes[2]] != bytes[1] + 1 && !session_gone()) {
+    session_send(bytes[2], transfer, count - 5 + from);
+  }
+  last[bytes[2]] = bytes[1] + 1;
+  return count;
+}
 #endif
 
 #if N_CONSOLES || N_KEYBOARDS
@@ -147,6 +184,7 @@ unsigned long micros(void) {
 #endif
 }
 
+#if !OVER_SERIAL
 HID_ &HID() {
   static HID_ hid;
   return hid;
@@ -165,6 +203,7 @@ int HID_::SendReport(uint8_t id, const void *bytes, int count) {
 }
 
 void HID_::AppendDescriptor(HIDSubDescriptor *node) { told = node; }
+#endif
 
 #if N_STRIPS
 void send_colours(uint8_t pin, uint16_t lamps, const uint8_t *rgb) {
@@ -184,9 +223,11 @@ bool USBDevice_::configured() { return !session_gone(); }
 
 void board_power_up(void) {
   initVariant();
+#if !OVER_SERIAL
   if (told == nullptr || told->length == 0) {
     abort(); /* the host would not know what this is */
   }
+#endif
 #if USE_RUNNING
   hw_keep(0xFF);
 #endif

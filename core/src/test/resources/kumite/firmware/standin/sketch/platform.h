@@ -31,7 +31,10 @@ class SerialPort {
   void begin(unsigned long baud);
   int available();
   int read();
+  int availableForWrite();
+  unsigned write(const uint8_t *bytes, unsigned count);
 };
+extern SerialPort Serial;
 extern SerialPort Serial1;
 void listen_to_serial(); /* of the sketch */
 

@@ -62,7 +62,7 @@ public final class FirmwareChecks {
                 MapCode.PROGRAM_FITS,
                 List.of(),
                 "The program fits the board",
-                "With the board's own USB code; the Firmware tab shows how much it takes"))
+                "With the board's own code for USB or a serial wire; the Firmware tab shows how much it takes"))
         : List.of(
             Finding.of(
                 MapCode.PROGRAM_TOO_LARGE,

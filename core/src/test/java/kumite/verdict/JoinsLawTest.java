@@ -566,7 +566,8 @@ public class JoinsLawTest {
                 List.of(Link.parse("left:GND - right:GND"), Link.parse("left:TX - right:RX"))),
             CATALOGUE);
     Timing hears = heard.build().seats().get(1).timing();
-    int bytes = Math.max(1, heard.layout().lengthBytes(0));
+    // The report in its frame: begin, count and id before it, two bytes of check behind it.
+    int bytes = 5 + heard.layout().lengthBytes(0);
     // 115 200 baud, eight bits, no parity, one stop: ten bits a byte, 86.8 us. The hearer reports.
     double more =
         bytes * 86.805_555

@@ -256,6 +256,13 @@ void board_look(uint32_t us) {
 }
 
 void board_poll(uint32_t us) {
+#if OVER_SERIAL
+  static bool was_gone = false;
+  if (was_gone && !session_gone()) {
+    device_forget(); /* for what the board that hears tells a host that is back */
+  }
+  was_gone = session_gone();
+#endif
   device_due(us + LATER, us);
   loop();
 }

@@ -17,7 +17,7 @@ public record Contents(List<String> holds, List<String> leaves) {
     leaves = List.copyOf(leaves);
   }
 
-  static Contents of(Score score) {
+  static Contents of(Blueprint blueprint, Score score) {
     Map<String, Integer> counts = new LinkedHashMap<>();
     counts.put("contact", score.size("N_LOOKS"));
     counts.put("profile", score.size("N_PROFILES"));
@@ -41,6 +41,8 @@ public record Contents(List<String> holds, List<String> leaves) {
     counts.put("pad asked in frames", score.size("N_PADS"));
     counts.put("keyboard", score.size("N_KEYBOARDS"));
     counts.put("pad that tells reports", score.size("N_TOLD_PADS"));
+    counts.put("serial wire to another board", blueprint.tells() ? 1 : 0);
+    counts.put("board whose reports it passes on", blueprint.heard().size());
     List<String> holds = new ArrayList<>();
     List<String> leaves = new ArrayList<>();
     counts.forEach(
@@ -64,6 +66,8 @@ public record Contents(List<String> holds, List<String> leaves) {
       case "pair that counts" -> "pairs that count";
       case "pad asked in frames" -> "pads asked in frames";
       case "pad that tells reports" -> "pads that tell reports";
+      case "serial wire to another board" -> "serial wires to another board";
+      case "board whose reports it passes on" -> "boards whose reports it passes on";
       case "chain of registers" -> "chains of registers";
       default -> what + "s";
     };

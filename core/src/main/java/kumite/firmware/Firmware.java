@@ -33,7 +33,10 @@ public final class Firmware {
         "portable",
         "Portable C",
         "plain C for any board, with a device that runs on this computer"),
-    SKETCH("sketch", "Sketch", "one folder with setup and loop, for boards with native USB"),
+    SKETCH(
+        "sketch",
+        "Sketch",
+        "one folder with setup and loop, for boards with native USB or a serial wire to one"),
     SCRIPT(
         "script",
         "Script",
@@ -113,7 +116,7 @@ public final class Firmware {
 
   /** {@return what the program holds and what was left out of it, in words} */
   public Contents contents() {
-    return Contents.of(score);
+    return Contents.of(blueprint, score);
   }
 
   /** {@return what the program takes on an 8-bit part} */

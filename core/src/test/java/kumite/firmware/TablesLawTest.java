@@ -250,7 +250,7 @@ public class TablesLawTest {
   public void contentsAreWhole(int seed) {
     Blueprint blueprint = drawn(seed);
     Contents contents = Firmware.of(blueprint).contents();
-    assertThat(contents.holds().size() + contents.leaves().size()).isEqualTo(22);
+    assertThat(contents.holds().size() + contents.leaves().size()).isEqualTo(24);
     int looks = blueprint.looks().all().size();
     assertThat(contents.holds()).contains(looks + (looks == 1 ? " contact" : " contacts"));
     boolean chords = blueprint.profiles().stream().anyMatch(p -> !p.chords().isEmpty());

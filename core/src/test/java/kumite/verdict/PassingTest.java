@@ -149,6 +149,9 @@ public class PassingTest {
     assertThat(header(bench)).contains("one wire each: s1.", "N_HEARD_LINES 1\n", "TELLS 0");
     // What the one in the middle hears is none of its program's: that tells, and no more.
     assertThat(header(at(build, 1))).contains("one wire each: s1.", "TELLS 1");
+    assertThat(bench.firmware().contents().holds()).contains("1 board whose reports it passes on");
+    assertThat(at(build, 1).firmware().contents().holds())
+        .contains("1 serial wire to another board");
   }
 
   /** Ground may come by a third board: what is joined is joined, by whatever way. */

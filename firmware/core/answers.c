@@ -78,7 +78,15 @@ static void count(number_t c, bool high) {
 }
 #endif
 
+bool answer_high(uint16_t row) { return levels[side][row] != 0; }
+
 void device_edge(number_t c, bool clock, bool high) {
+#if USE_PACKETS
+  if (rom8(&console_kind[c]) == CONSOLE_PACKET) {
+    bytes_edge(c, clock, high);
+    return;
+  }
+#endif
   if (rom8(&console_kind[c]) == CONSOLE_PHASED) {
 #if USE_COUNTED
     count(c, high);
@@ -102,6 +110,9 @@ static void bring(void) {
     } else if (control[c]) {
       take(c);
     }
+#if LONGEST_SAID
+    bytes_tell(c);
+#endif
   }
 }
 
@@ -136,6 +147,9 @@ void answers_begin(void) {
     if (rom8(&console_kind[c]) == CONSOLE_SHIFT) {
       bit(c);
     }
+#if LONGEST_SAID
+    bytes_begin(c);
+#endif
   }
   bring();
 }

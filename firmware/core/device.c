@@ -244,6 +244,9 @@ void device_look(uint32_t us) {
 #if USE_RUNNING
   turn(since);
 #endif
+#if USE_BYTES
+  bytes_look(us);
+#endif
 }
 
 static void look_at(uint32_t us, uint32_t since) {

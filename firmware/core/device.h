@@ -69,6 +69,14 @@ bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes);
 void hw_answer(number_t terminal, enum level level);
 #endif
 
+#if USE_BYTES
+/*
+ * Hands bytes to the serial port of a console's wire, all or none of them; whether it took them. It
+ * does not wait.
+ */
+bool hw_serial(number_t console, const uint8_t *bytes, uint8_t count);
+#endif
+
 #if USE_RUNNING
 /* Stores one byte, so that it is there after power-off too. */
 void hw_keep(uint8_t byte);

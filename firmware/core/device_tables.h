@@ -113,7 +113,9 @@ extern const uint8_t strip_colour[]; /* red, green, blue */
 /* ---- consoles that are answered ---- */
 enum {
   CONSOLE_PHASED, /* lines of their own; where a select line turns they say something else */
-  CONSOLE_SHIFT   /* a register: latched, and clocked out */
+  CONSOLE_SHIFT,  /* a register: latched, and clocked out */
+  CONSOLE_PACKET, /* bytes that it clocks out and asks for, each acknowledged */
+  CONSOLE_BYTES   /* bytes that come unasked, by a serial port */
 };
 extern const uint8_t console_kind[];
 extern const number_t console_control[]; /* the terminal of its latch or select, or NONE */
@@ -125,6 +127,12 @@ extern const uint8_t console_phases[];    /* what its lines say in turn, as the 
 extern const uint16_t console_forget_us[]; /* left alone for longer, it counts from the first */
 extern const uint8_t console_open[];  /* of a line, whether it is let go in place of high */
 extern const uint16_t console_answers_at[];
+extern const uint16_t console_says_at[]; /* of consoles that take bytes: what is always the same */
+extern const uint8_t console_says[];
+extern const uint8_t console_asks[];      /* what it asks with meanwhile */
+extern const uint8_t console_axes[];      /* how many bytes of axes follow the buttons */
+extern const uint16_t console_every_us[]; /* how often bytes come unasked */
+extern const number_t console_command[];  /* the terminal of its question, or NONE */
 
 /*
  * Of each profile N_ANSWERS rows: bit after bit of a register, line after line of each phase. Low

@@ -131,6 +131,17 @@ report_size_t compose(number_t report, uint8_t *transfer);
 #if N_CONSOLES
 void answers_begin(void);
 void answers_tell(void);
+bool answer_high(uint16_t row); /* as it was told last */
+#endif
+#if LONGEST_SAID
+void bytes_begin(number_t console);
+void bytes_tell(number_t console);
+#if USE_PACKETS
+void bytes_edge(number_t console, bool clock, bool high);
+#endif
+#if USE_BYTES
+void bytes_look(uint32_t us);
+#endif
 #endif
 
 /* step 14 */

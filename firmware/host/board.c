@@ -1,9 +1,43 @@
 /* The board of this computer runs the program as it is: its calls go to the simulated wires. */
+#include "device_tables.h"
 #include "host.h"
 
+#if USE_PACKETS
+static bool asks[N_TERMINALS];
+static bool high_there[N_TERMINALS];
+static bool pulled[N_TERMINALS];
+
+void board_command(number_t console, bool high) {
+  number_t terminal = console_command[console];
+  asks[terminal] = true;
+  high_there[terminal] = high;
+}
+
+bool board_pulled(number_t terminal) {
+  bool was = pulled[terminal];
+  pulled[terminal] = false;
+  return was;
+}
+
+bool hw_read(number_t terminal) {
+  return asks[terminal] ? high_there[terminal] : world_read(terminal);
+}
+
+void hw_drive(number_t terminal, enum level level) {
+  pulled[terminal] = pulled[terminal] || level == LEVEL_LOW;
+  world_drive(terminal, level);
+}
+#else
 bool hw_read(number_t terminal) { return world_read(terminal); }
 
 void hw_drive(number_t terminal, enum level level) { world_drive(terminal, level); }
+#endif
+
+#if USE_BYTES
+bool hw_serial(number_t console, const uint8_t *bytes, uint8_t count) {
+  return consoles_serial(console, bytes, count);
+}
+#endif
 
 #if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) { return world_convert(terminal); }

@@ -102,6 +102,13 @@ bool board_line(number_t terminal);                       /* whether a line is h
 /* ---- consoles ---- */
 uint32_t consoles_micros(void); /* what the board's clock says to them */
 void consoles_ask(bool anew);   /* tells what they take, where it changed or is asked anew */
+#if USE_BYTES
+bool consoles_serial(number_t console, const uint8_t *bytes, unsigned count);
+#endif
+#if USE_PACKETS
+void board_command(number_t console, bool high); /* a console asks, bit by bit */
+bool board_pulled(number_t terminal);            /* whether it was low since that was asked last */
+#endif
 void session_answer(unsigned console, const char *bits);
 #endif
 

@@ -65,7 +65,7 @@ extern "C" void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[
 }
 #endif
 
-#if USE_SERIAL || HEARS || OVER_SERIAL
+#if USE_SERIAL || USE_BYTES || HEARS || OVER_SERIAL
 /* The port of the platform that the terminal belongs to: where USB is the board's own, most have one
    beside it. */
 #ifndef SERIAL_PORT
@@ -82,6 +82,13 @@ void listen_to_serial() {
   while (SERIAL_PORT.available() > 0) {
     device_serial_byte(SERIAL_PAD, (uint8_t)SERIAL_PORT.read());
   }
+}
+#endif
+
+#if USE_BYTES
+extern "C" bool hw_serial(number_t console, const uint8_t *bytes, uint8_t count) {
+  (void)console;
+  return SERIAL_PORT.availableForWrite() >= (int)count && SERIAL_PORT.write(bytes, count) == count;
 }
 #endif
 
@@ -198,7 +205,7 @@ static void begin() {
   for (number_t t = 0; t < N_TERMINALS; t++) {
     set_up(pins[t], device_terminal_use(t));
   }
-#if USE_SERIAL || HEARS || OVER_SERIAL
+#if USE_SERIAL || USE_BYTES || HEARS || OVER_SERIAL
   SERIAL_PORT.begin(SERIAL_BAUD);
 #endif
   device_power_up();

@@ -245,7 +245,11 @@ public record Hops(
         String.format(Locale.ROOT, "mean %.1f ms", path.delay().meanUs() / MICROS),
         reaches,
         false,
-        "Taken from line " + taken.line().replace('_', ' ') + " of the console, low for held");
+        "Taken from line "
+            + taken.line().replace('_', ' ')
+            + " of the console, "
+            + taken.held().word()
+            + " for held");
   }
 
   /** A press is nowhere behind the stage that it does not get through. */

@@ -2,9 +2,11 @@ package kumite.device;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiFunction;
 import kumite.build.map.Target;
 import kumite.circuit.InputLevels;
@@ -93,6 +95,16 @@ public record SignalPath(
           .or(() -> site.entry().map(entry -> entry.target()))
           .ifPresent(target -> targets.put(site.id(), target));
     }
+    // What a console takes reaches it, whether a host is there or not.
+    Set<Target> asked = new HashSet<>();
+    inputs.ifPresent(
+        in ->
+            loom.answered(in.wiring().board())
+                .forEach(
+                    console ->
+                        console.kind().buttons().stream()
+                            .map(console.chart()::target)
+                            .forEach(asked::add)));
     List<SignalPath> paths = new ArrayList<>();
     for (ContactSite site : loom.sites()) {
       Optional<Target> target = Optional.ofNullable(targets.get(site.id()));
@@ -110,7 +122,7 @@ public record SignalPath(
                   .filter(other -> targets.containsKey(other))
                   .filter(other -> ofHost || layout.fieldOf(targets.get(other)).isPresent())
                   .toList(),
-              heard,
+              heard || target.filter(asked::contains).isPresent(),
               ofHost));
     }
     return List.copyOf(paths);

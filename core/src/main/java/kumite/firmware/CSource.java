@@ -29,6 +29,7 @@ final class CSource {
           "N_LAMPS",
           "N_CONSOLES",
           "N_ANSWERS",
+          "LONGEST_SAID",
           "N_STRIPS",
           "N_PROFILES",
           "N_MEANINGS",
@@ -47,6 +48,8 @@ final class CSource {
           "USE_COUNTED",
           "USE_PADS",
           "USE_SERIAL",
+          "USE_BYTES",
+          "USE_PACKETS",
           "USE_STEPS",
           "USE_TOUCH",
           "USE_SHAPES",
@@ -143,6 +146,7 @@ final class CSource {
     parts.put("axes.c", score.size("USE_AXES") > 0);
     parts.put("taps.c", score.size("USE_TAPS") > 0);
     parts.put("answers.c", score.size("N_CONSOLES") > 0);
+    parts.put("bytes.c", score.size("LONGEST_SAID") > 0);
     parts.put("strips.c", score.size("N_STRIPS") > 0);
     parts.put("self_test.c", true);
     parts.values().removeIf(used -> !used);

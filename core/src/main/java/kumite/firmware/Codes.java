@@ -49,7 +49,8 @@ final class Codes {
           "USE_OF_PORT");
   static final List<String> CHOICES =
       List.of("CHOICE_NONE", "CHOICE_HELD", "CHOICE_CLOSED", "CHOICE_OPEN", "CHOICE_RUNNING");
-  static final List<String> CONSOLES = List.of("CONSOLE_PHASED", "CONSOLE_SHIFT");
+  static final List<String> CONSOLES =
+      List.of("CONSOLE_PHASED", "CONSOLE_SHIFT", "CONSOLE_PACKET", "CONSOLE_BYTES");
 
   private static final Map<String, Integer> VALUES = new TreeMap<>();
 

@@ -11,7 +11,11 @@ import kumite.loom.Console;
 import kumite.loom.Talk;
 import kumite.program.Meanings;
 import kumite.signal.Level;
+import kumite.signal.Mechanism;
+import kumite.signal.Packet;
 import kumite.signal.Phased;
+import kumite.signal.PortKind;
+import kumite.signal.SerialBytes;
 import kumite.signal.SerialLatch;
 import kumite.signal.SignalLine;
 import kumite.signal.Timed;
@@ -51,14 +55,12 @@ final class ConsoleRows {
   static Optional<SignalLine> control(Console console) {
     return console.kind().mechanism() instanceof Phased phased
         ? phased.select().map(console.kind()::line)
-        : console.kind().find("latch");
+        : console.kind().find("latch").or(() -> console.kind().find("select"));
   }
 
   /** {@return the line that clocks bits out} */
   static Optional<SignalLine> clock(Console console) {
-    return console.kind().mechanism() instanceof SerialLatch
-        ? console.kind().find("clock")
-        : Optional.empty();
+    return console.kind().find("clock");
   }
 
   /** {@return whether a console takes a bit before its clock falls} */
@@ -67,13 +69,19 @@ final class ConsoleRows {
         && latch.take() == SerialLatch.Take.BEFORE_FALL;
   }
 
+  /** {@return bits in a second on the wire of a console that takes bytes; empty of others} */
+  static Optional<Long> baud(Console console) {
+    return console.kind().mechanism() instanceof SerialBytes serial
+        ? Optional.of(serial.baud(console.kind()))
+        : Optional.empty();
+  }
+
   void write() {
     sheet.size("N_CONSOLES", consoles.size());
     int answers = 0;
     for (Console console : consoles) {
       String name = console.port().label();
-      boolean shifts = console.kind().mechanism() instanceof SerialLatch;
-      sheet.bytes("console_kind").code(shifts ? "CONSOLE_SHIFT" : "CONSOLE_PHASED", name);
+      sheet.bytes("console_kind").code(code(console), name);
       sheet.number("console_control", number(console, control(console)), "");
       sheet.number("console_clock", number(console, clock(console)), "");
       boolean falls =
@@ -81,12 +89,16 @@ final class ConsoleRows {
               && latch.shift() == SerialLatch.Shift.FALL;
       sheet.bytes("console_falls").add(falls ? 1 : 0);
       counted(console);
+      bytes(console);
       sheet.numbers("console_lines_at").add(sheet.numbers("console_line").size());
       for (SignalLine line : told(console)) {
         Terminal terminal = terminal(blueprint, console, line).orElseThrow();
         sheet
             .numbers("console_line")
-            .add(looks.use(terminal, "USE_OF_OUTPUT"), "", terminal.name());
+            .add(
+                looks.use(terminal, console.bytes() ? "USE_OF_PORT" : "USE_OF_OUTPUT"),
+                "",
+                terminal.name());
         sheet.bytes("console_open").add(line.from() == SignalLine.From.PAD_LOW ? 1 : 0);
       }
       sheet.words("console_answers_at").add(answers);
@@ -95,6 +107,7 @@ final class ConsoleRows {
     if (!consoles.isEmpty()) {
       sheet.numbers("console_lines_at").add(sheet.numbers("console_line").size());
       sheet.words("console_answers_at").add(answers);
+      sheet.words("console_says_at").add(sheet.bytes("console_says").size());
       for (Console console : consoles) {
         rows(console).forEach(row -> sheet.bytes("answer_low").add(row.low() ? 1 : 0));
       }
@@ -113,13 +126,55 @@ final class ConsoleRows {
     sheet.words("console_forget_us").add((int) Math.min(MOST_WORD, forgetUs));
   }
 
+  private static String code(Console console) {
+    Mechanism mechanism = console.kind().mechanism();
+    return mechanism instanceof SerialLatch
+        ? "CONSOLE_SHIFT"
+        : mechanism instanceof Packet
+            ? "CONSOLE_PACKET"
+            : console.bytes() ? "CONSOLE_BYTES" : "CONSOLE_PHASED";
+  }
+
+  /**
+   * What of bytes is always the same, what they are asked with, and how often they come unasked.
+   */
+  private void bytes(Console console) {
+    PortKind kind = console.kind();
+    List<Integer> says = List.of();
+    List<Integer> asks = List.of();
+    int every = 0;
+    if (kind.mechanism() instanceof Packet packet) {
+      says = packet.identity();
+      asks = packet.question();
+      sheet.uses("USE_PACKETS", true);
+    } else if (kind.mechanism() instanceof SerialBytes serial) {
+      says = List.of(serial.begin());
+      asks = List.of(0);
+      every = (int) Math.min(MOST_WORD, kind.time(Timed.FRAME).usualNs() / NS_IN_US);
+      sheet.uses("USE_BYTES", true);
+    }
+    sheet.words("console_says_at").add(sheet.bytes("console_says").size());
+    says.forEach(b -> sheet.bytes("console_says").add(b));
+    asks.forEach(b -> sheet.bytes("console_asks").add(b));
+    int axes = says.isEmpty() ? 0 : kind.axes().size();
+    int whole = says.isEmpty() ? 0 : says.size() + (kind.order().size() + 7) / 8 + axes + 1;
+    sheet.size("LONGEST_SAID", Math.max(sheet.get("LONGEST_SAID"), whole));
+    sheet.bytes("console_axes").add(axes);
+    sheet.words("console_every_us").add(every);
+    sheet.number("console_command", number(console, kind.find(Packet.COMMAND)), "");
+  }
+
   private int number(Console console, Optional<SignalLine> line) {
     return line.flatMap(l -> terminal(blueprint, console, l))
         .map(terminal -> looks.use(terminal, "USE_OF_OPEN"))
         .orElse(-1);
   }
 
+  /** What the pad's side says, in the order of its kind; of packets data, then the acknowledge. */
   private static List<SignalLine> told(Console console) {
+    if (console.kind().mechanism() instanceof Packet) {
+      return List.of(console.kind().line("data"), console.kind().line("acknowledge"));
+    }
     return console.kind().lines().stream().filter(line -> line.from().byPad()).toList();
   }
 
@@ -179,7 +234,18 @@ final class ConsoleRows {
         rows(console).stream()
             .map(bit -> bit.low() || bit.button().filter(held::holds).isPresent() ? "0" : "1")
             .collect(Collectors.joining());
-    return console.kind().mechanism() instanceof SerialLatch ? bits + "0" : bits;
+    Mechanism mechanism = console.kind().mechanism();
+    if (mechanism instanceof Packet packet) {
+      return hex(packet.answer(console.kind(), held));
+    }
+    if (mechanism instanceof SerialBytes serial) {
+      return hex(serial.frame(console.kind(), held));
+    }
+    return mechanism instanceof SerialLatch ? bits + "0" : bits;
+  }
+
+  private static String hex(List<Integer> bytes) {
+    return bytes.stream().map(b -> String.format("%02x", b)).collect(Collectors.joining());
   }
 
   /** {@return which edges are listened to, in C for the platform of a sketch} */

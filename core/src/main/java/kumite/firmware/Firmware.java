@@ -6,7 +6,9 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -88,6 +90,8 @@ public final class Firmware {
   private static final long STEP_US = 30;
 
   private static final String SERIAL = "serial/";
+
+  private static final Long BAUD = (long) SerialSource.BAUD;
 
   private static final Pattern COMMENT = Pattern.compile("(?s)/\\*.*?\\*/");
 
@@ -227,12 +231,10 @@ public final class Firmware {
               + blueprint.heard().get(0).seat()
               + " tells, which a script does not: take the sketch or portable");
     }
-    long serial =
-        blueprint.heard().size()
-            + ToldRows.pads(blueprint).stream().filter(t -> t.pad().serial()).count();
-    if (target == Target.SKETCH && serial > 1) {
+    if (target == Target.SKETCH && !onePort()) {
       return Optional.of(
-          "a sketch listens to one serial port, and there are " + serial + ": take portable");
+          "a sketch has one serial port for one device each way, and this board has more on such"
+              + " wires, or wires of other speeds: take portable");
     }
     long frameUs = score.table("step_how").map(Table::rows).map(List::size).orElse(0) * STEP_US;
     if (target == Target.SCRIPT && frameUs > blueprint.timing().scanUs()) {
@@ -265,6 +267,16 @@ public final class Firmware {
                     + " and "
                     + INTERPRETER.ramBytes()
                     + ": take the sketch or portable");
+  }
+
+  /** Whether what is on serial wires goes over one port: one that is heard, one that is told. */
+  private boolean onePort() {
+    List<Long> in = new ArrayList<>(Collections.nCopies(blueprint.heard().size(), BAUD));
+    ToldRows.pads(blueprint).forEach(pad -> ToldRows.baud(pad).ifPresent(in::add));
+    List<Long> out = new ArrayList<>(Collections.nCopies(blueprint.tells() ? 1 : 0, BAUD));
+    ConsoleRows.answered(blueprint).forEach(c -> ConsoleRows.baud(c).ifPresent(out::add));
+    boolean alike = in.isEmpty() || out.isEmpty() || in.get(0).equals(out.get(0));
+    return in.size() < 2 && out.size() < 2 && alike;
   }
 
   private void sketch(Map<String, String> files) {

@@ -151,6 +151,9 @@ public record Footprint(
     bytes += 3 * score.size("N_ANSWERS") + 3 * score.size("N_CONSOLES");
     bytes += score.size("N_CONSOLES") > 0 ? 1 : 0;
     bytes += score.size("USE_COUNTED") > 0 ? 5 * score.size("N_CONSOLES") : 0;
+    bytes += score.size("LONGEST_SAID") * score.size("N_CONSOLES");
+    bytes += score.size("USE_PACKETS") > 0 ? 5 * score.size("N_CONSOLES") : 0;
+    bytes += score.size("USE_BYTES") > 0 ? 4 * score.size("N_CONSOLES") : 0;
     bytes += score.size("N_STRIPS") > 0 ? 1 : 0;
     bytes += score.size("USE_RUNNING") > 0 ? 4 * score.size("N_PROFILES") : 0;
     return bytes;

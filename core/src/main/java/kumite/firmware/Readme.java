@@ -328,6 +328,19 @@ final class Readme {
             : "Call device_edge at each edge of a latch, select line or clock, best from an"
                 + " interrupt, and drive a line in hw_answer without a wait: the console looks"
                 + " microseconds later.");
+    if (consoles.stream().anyMatch(Console::bytes)) {
+      line(
+          target == Firmware.Target.SKETCH
+              ? "Bytes go out over the platform's port at the sending terminal: Serial1, or what you"
+                  + " define SERIAL_PORT to be."
+              : "Supply hw_serial: it hands bytes to the port of the sending terminal, "
+                  + ConsoleRows.baud(consoles.stream().filter(Console::bytes).findFirst().get())
+                      .orElseThrow()
+                  + " baud, eight bits, no parity, one stop bit.");
+    }
+    if (consoles.stream().anyMatch(c -> !c.kind().axes().isEmpty())) {
+      line("Its axes stand in the middle: this program gives a console buttons only.");
+    }
     line(
         "Play with the USB plug out, or leave the supply core of the console out while it is in: two"
             + " supplies must not feed one board.");

@@ -202,6 +202,11 @@ record Score(
               Map.entry("USE_SERIAL", List.of("told_begin")),
               Map.entry("USE_KEYS", List.of("report_keys", "report_keys_at")),
               Map.entry("USE_MOUSE", List.of("mouse_at")),
+              Map.entry(
+                  "LONGEST_SAID",
+                  List.of("console_says_at", "console_says", "console_asks", "console_axes")),
+              Map.entry("USE_BYTES", List.of("console_every_us")),
+              Map.entry("USE_PACKETS", List.of("console_command")),
               Map.entry("USE_COUNTED", List.of("console_phases", "console_forget_us")),
               Map.entry("USE_ENDS", List.of("axis_low", "axis_high")),
               Map.entry("USE_RAMPS", List.of("axis_rise_ms", "axis_return_ms")));

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import kumite.hid.ReportLayout;
+import kumite.loom.Console;
 import kumite.loom.Talk;
 
 /** What a sketch needs beside the program: pins, and descriptors whose reports all have an id. */
@@ -73,17 +74,27 @@ final class SketchSource {
     boolean tells = blueprint.tells();
     out.append("#define OVER_SERIAL ").append(tells ? 1 : 0).append('\n');
     out.append("#define HEARS ").append(blueprint.heard().isEmpty() ? 0 : 1).append('\n');
-    if (tells || !blueprint.heard().isEmpty()) {
-      out.append("#define SERIAL_BAUD ").append(SerialSource.BAUD).append("UL\n");
+    Optional<Long> speed =
+        tells || !blueprint.heard().isEmpty()
+            ? Optional.of((long) SerialSource.BAUD)
+            : Optional.empty();
+    List<Console> consoles = ConsoleRows.answered(blueprint);
+    for (int c = 0; c < consoles.size(); c++) {
+      Optional<Long> baud = ConsoleRows.baud(consoles.get(c));
+      if (baud.isPresent()) {
+        out.append("#define SERIAL_CONSOLE ").append(c).append('\n');
+        speed = baud;
+      }
     }
     List<Talk> pads = ToldRows.pads(blueprint);
     for (int p = 0; p < pads.size(); p++) {
       Optional<Long> baud = ToldRows.baud(pads.get(p));
       if (baud.isPresent()) {
         out.append("#define SERIAL_PAD ").append(p).append('\n');
-        out.append("#define SERIAL_BAUD ").append(baud.get()).append("UL\n");
+        speed = baud;
       }
     }
+    speed.ifPresent(baud -> out.append("#define SERIAL_BAUD ").append(baud).append("UL\n"));
     out.append("\nstatic const uint8_t pins[N_TERMINALS] = {");
     for (int i = 0; i < score.terminals().size(); i++) {
       String terminal = score.terminals().get(i);

@@ -11,8 +11,10 @@ import kumite.kind.Terminal;
 import kumite.measure.Point;
 import kumite.name.ContactId;
 import kumite.parts.Catalogue;
+import kumite.signal.Packet;
 import kumite.signal.Phased;
 import kumite.signal.PortKind;
+import kumite.signal.SerialBytes;
 import kumite.signal.SerialLatch;
 import kumite.signal.SignalLine;
 
@@ -52,8 +54,20 @@ public record Console(Port port, PortKind kind, int number) implements Plugged {
 
   /** {@return whether the program that Kumite writes for a board answers it} */
   public boolean byProgram(BoardKind board) {
-    boolean written = kind.mechanism() instanceof SerialLatch || kind.mechanism() instanceof Phased;
-    return written && board.brain().needsCode() && board.brain().answerMicros() > 0;
+    boolean written =
+        kind.mechanism() instanceof SerialLatch
+            || kind.mechanism() instanceof Phased
+            || kind.mechanism() instanceof Packet;
+    boolean says =
+        bytes()
+            && board.terminals(Terminal.Role.INPUT).stream()
+                .anyMatch(terminal -> terminal.can(Terminal.Ability.SEND));
+    return board.brain().needsCode() && (says || written && board.brain().answerMicros() > 0);
+  }
+
+  /** {@return whether bytes are sent to it by a serial port of the board, unasked} */
+  public boolean bytes() {
+    return kind.mechanism() instanceof SerialBytes;
   }
 
   /** {@return the wires that want terminals of a board that is programmed} */
@@ -65,7 +79,7 @@ public record Console(Port port, PortKind kind, int number) implements Plugged {
           new Line(
               id(line),
               port.label() + " " + line.name().replace('_', ' '),
-              line.from().byPad() ? Line.Need.DRIVE : Line.Need.EDGE,
+              need(line),
               new Point(at.xMm() + BESIDE_MM * lines.size(), at.yMm()),
               Optional.empty(),
               List.of(),
@@ -73,6 +87,14 @@ public record Console(Port port, PortKind kind, int number) implements Plugged {
               Optional.empty()));
     }
     return lines;
+  }
+
+  /** Edges ask; what is only looked at as they come needs none of its own. */
+  private Line.Need need(SignalLine line) {
+    if (line.from().byPad()) {
+      return bytes() ? Line.Need.SEND : Line.Need.DRIVE;
+    }
+    return line.name().equals(Packet.COMMAND) ? Line.Need.READ : Line.Need.EDGE;
   }
 
   /** {@return the id of the wire of one of its lines, as locks and colours name it} */

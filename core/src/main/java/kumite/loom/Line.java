@@ -51,6 +51,8 @@ public record Line(
     TOUCH("senses touch"),
     /** Take in serial bytes. */
     RECEIVE("receives serial data"),
+    /** Send serial bytes. */
+    SEND("sends serial data"),
     /** Be a USB host's data plus. */
     HOST_PLUS("is a USB host's data plus"),
     /** Be a USB host's data minus. */
@@ -95,6 +97,7 @@ public record Line(
       case SHARE -> terminal.can(Terminal.Ability.DIGITAL) && terminal.can(Terminal.Ability.DRIVE);
       case TOUCH -> senses(board, terminal);
       case RECEIVE -> terminal.can(Terminal.Ability.RECEIVE);
+      case SEND -> terminal.can(Terminal.Ability.SEND);
       case HOST_PLUS -> terminal.can(Terminal.Ability.HOST_PLUS);
       case HOST_MINUS -> terminal.can(Terminal.Ability.HOST_MINUS);
       case READ ->
@@ -108,9 +111,10 @@ public record Line(
     return PinPlan.keptBack(terminal) && !bytesAt(terminal);
   }
 
-  /** {@return whether it takes in bytes at a terminal that is kept for just that} */
+  /** {@return whether it takes in or sends bytes at a terminal that is kept for just that} */
   boolean bytesAt(Terminal terminal) {
-    return needs == Need.RECEIVE && terminal.keep().equals(Optional.of(Terminal.Keep.SERIAL));
+    return (needs == Need.RECEIVE || needs == Need.SEND)
+        && terminal.keep().equals(Optional.of(Terminal.Keep.SERIAL));
   }
 
   /** {@return whether it is a contact of a pad on a line of its own, as any contact has} */

@@ -289,7 +289,7 @@ public final class PinPlan {
           case SHARE -> "it can pull a wire low; " + pullReason(terminal);
           case EDGE -> "it tells each edge at once";
           case TOUCH -> "it senses touch";
-          case RECEIVE, HOST_PLUS, HOST_MINUS -> "it " + site.needs().words();
+          case RECEIVE, SEND, HOST_PLUS, HOST_MINUS -> "it " + site.needs().words();
         });
     if (site.pulses()) {
       reasons.add(

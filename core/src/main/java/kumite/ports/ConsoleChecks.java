@@ -103,6 +103,7 @@ final class ConsoleChecks {
     boolean chips = console.byCircuit(board);
     if (!chips && !console.byProgram(board)) {
       boolean other = board.circuit().isPresent();
+      boolean port = console.bytes() && board.brain().needsCode();
       Finding finding =
           Finding.of(
               other ? PortCode.OTHER_CIRCUIT : PortCode.NO_ANSWER,
@@ -113,13 +114,15 @@ final class ConsoleChecks {
                       + (console.number() > 1
                           ? " answers one console, and that is another one"
                           : " does not speak " + console.kind().title())
-                  : board.brain().answerMicros() > 0 && board.brain().needsCode()
-                      ? "Kumite plays "
-                          + console.kind().title()
-                          + ", but writes no program that answers it"
-                      : board.name()
-                          + " runs no program that answers a console; take one that does, or"
-                          + " logic chips");
+                  : port
+                      ? board.name() + " has no terminal that sends serial data: take one that has"
+                      : board.brain().answerMicros() > 0 && board.brain().needsCode()
+                          ? "Kumite plays "
+                              + console.kind().title()
+                              + ", but writes no program that answers it"
+                          : board.name()
+                              + " runs no program that answers a console; take one that does, or"
+                              + " logic chips");
       Optional<Fix> circuit = circuit(catalogue, console);
       findings.add(circuit.map(finding::mendedBy).orElse(finding));
       return;
@@ -264,7 +267,7 @@ final class ConsoleChecks {
 
   /** {@return whether the answer may come too late} */
   private boolean late(Console console) {
-    Optional<Margin> margin = Margin.of(console, board);
+    Optional<Margin> margin = Margin.of(console, board, build.timing());
     if (margin.filter(m -> m.leftUs() <= 0).isEmpty()) {
       return false;
     }
@@ -272,15 +275,24 @@ final class ConsoleChecks {
         Finding.of(
                 PortCode.ANSWERS_LATE,
                 about(console),
-                console.port().label() + " may look before the answer stands",
-                board.name()
-                    + " answers within "
-                    + us(margin.get().answerUs())
-                    + ", the console looks "
-                    + us(margin.get().allowedUs())
-                    + " after "
-                    + margin.get().edge()
-                    + "; take a quicker board, or logic chips")
+                console.port().label()
+                    + (console.bytes()
+                        ? " may think that nobody is there"
+                        : " may look before the answer stands"),
+                console.bytes()
+                    ? "The board sends each "
+                        + us(margin.get().answerUs())
+                        + ", and the next frame is due within "
+                        + us(margin.get().allowedUs())
+                        + "; have it look more often (Map > Timing)"
+                    : board.name()
+                        + " answers within "
+                        + us(margin.get().answerUs())
+                        + ", the console looks "
+                        + us(margin.get().allowedUs())
+                        + " after "
+                        + margin.get().edge()
+                        + "; take a quicker board, or logic chips")
             .showing(margin.get().working()));
     return true;
   }
@@ -380,7 +392,7 @@ final class ConsoleChecks {
   }
 
   private void fine(Console console) {
-    Optional<Margin> margin = Margin.of(console, board);
+    Optional<Margin> margin = Margin.of(console, board, build.timing());
     Finding finding =
         Finding.of(
             PortCode.ANSWERS,
@@ -388,7 +400,8 @@ final class ConsoleChecks {
             console.port().label() + " is answered",
             (console.byCircuit(board)
                     ? "Each button reads as itself over the wires as they are"
-                    : "What the program tells arrives over the wires as they are")
+                    : "What the program tells arrives over the wires as they are"
+                        + (console.kind().axes().isEmpty() ? "" : ", its axes in the middle"))
                 + margin
                     .map(
                         m ->

@@ -3,11 +3,14 @@ package kumite.ports;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import kumite.build.map.Timing;
 import kumite.kind.BoardKind;
 import kumite.loom.Console;
 import kumite.signal.Limits;
+import kumite.signal.Packet;
 import kumite.signal.Phased;
 import kumite.signal.PortKind;
+import kumite.signal.SerialBytes;
 import kumite.signal.SerialLatch;
 import kumite.signal.Timed;
 import kumite.working.Source;
@@ -31,7 +34,7 @@ public record Margin(String edge, double allowedUs, double answerUs, Working wor
   }
 
   /** {@return the margin of a console's board; empty where nothing follows an edge} */
-  public static Optional<Margin> of(Console console, BoardKind board) {
+  public static Optional<Margin> of(Console console, BoardKind board, Timing timing) {
     PortKind kind = console.kind();
     boolean chips = console.byCircuit(board);
     double answer =
@@ -40,6 +43,12 @@ public record Margin(String edge, double allowedUs, double answerUs, Working wor
             : board.brain().answerMicros();
     if (kind.mechanism() instanceof Phased phased && phased.select().isPresent()) {
       return Optional.of(made("select turns", List.of(Timed.SETTLE), kind, answer, chips));
+    }
+    if (kind.mechanism() instanceof Packet) {
+      return Optional.of(made("the clock falls", List.of(Timed.CLOCK_LOW), kind, answer, chips));
+    }
+    if (kind.mechanism() instanceof SerialBytes) {
+      return Optional.of(said(kind, timing));
     }
     if (kind.mechanism() instanceof SerialLatch latch) {
       List<Timed> bit = new ArrayList<>(List.of(Timed.CLOCK_HIGH));
@@ -54,6 +63,24 @@ public record Margin(String edge, double allowedUs, double answerUs, Working wor
               : made("the latch", first, kind, answer, chips));
     }
     return Optional.empty();
+  }
+
+  /** Frames come by themselves; a console that hears none for so long thinks nobody is there. */
+  private static Margin said(PortKind kind, Timing timing) {
+    double allowed = kind.time(Timed.FRAME).mostNs() / NS_IN_US;
+    double usual = kind.time(Timed.FRAME).usualNs() / NS_IN_US;
+    int looks = (int) Math.ceil(usual / timing.scanUs());
+    double comes = Math.min(timing.pollUs(), looks * (double) timing.scanUs());
+    Working working =
+        new Working(
+            "time from one frame to the next",
+            "t_comes < t_frame",
+            List.of(
+                Working.value("t_comes", comes, 0, "us", "at a poll, or at a look once it is due"),
+                Working.value("t_frame", allowed, 0, "us", "longest that the kind of port allows")),
+            Working.number(allowed - comes, 0) + " us to spare",
+            Source.derived("limits of the kind of port and the board's looks"));
+    return new Margin("the frame before", allowed, comes, working);
   }
 
   private static double least(List<Timed> times, PortKind kind) {

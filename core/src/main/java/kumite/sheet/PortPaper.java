@@ -113,7 +113,10 @@ public final class PortPaper {
             String.format(java.util.Locale.ROOT, "%.1f", taken.afterNs() / NS_IN_US),
             taken.line().replace('_', ' '),
             taken.where(),
-            taken.button().map(name -> name + ", low for held").orElse("always the same"),
+            taken
+                .button()
+                .map(name -> name + ", " + taken.held().word() + " for held")
+                .orElse("always the same"),
             taken.button().map(name -> givers(plugged, name)).orElse("")
           });
     }

@@ -19,6 +19,9 @@ import java.util.function.Supplier;
  * @param identity what the pad says meanwhile; as many
  */
 public record Packet(List<Integer> question, List<Integer> identity) implements Mechanism {
+  /** The line on which the console asks. */
+  public static final String COMMAND = "command";
+
   /** Without an acknowledge for so many times of the longest one nobody is there. */
   private static final int PATIENCE = 3;
 
@@ -84,6 +87,31 @@ public record Packet(List<Integer> question, List<Integer> identity) implements 
     return kind.time(Timed.TO_BYTE).usualNs()
         + size(kind) * each
         - kind.time(Timed.BETWEEN).usualNs();
+  }
+
+  /** Each bit as the clock is about to rise, each byte after the acknowledge of the last. */
+  @Override
+  public List<Taken> taken(PortKind kind) {
+    List<Taken> taken = new ArrayList<>();
+    long low = kind.time(Timed.CLOCK_LOW).usualNs();
+    long bit = low + kind.time(Timed.CLOCK_HIGH).usualNs();
+    long each =
+        7 * bit
+            + low
+            + kind.time(Timed.TO_ACKNOWLEDGE).usualNs()
+            + kind.time(Timed.ACKNOWLEDGE).usualNs()
+            + kind.time(Timed.BETWEEN).usualNs();
+    for (int i = 0; i < 8 * size(kind); i++) {
+      int at = i - 8 * question.size();
+      Optional<String> button =
+          at >= 0 && at < kind.order().size()
+              ? Optional.of(kind.order().get(at)).filter(name -> !name.isEmpty())
+              : Optional.empty();
+      long after = kind.time(Timed.TO_BYTE).usualNs() + i / 8 * each + i % 8 * bit + low;
+      String where = "byte " + (i / 8 + 1) + ", bit " + (i % 8 + 1);
+      taken.add(new Taken(after, "data", where, button, Level.LOW));
+    }
+    return taken;
   }
 
   private int size(PortKind kind) {

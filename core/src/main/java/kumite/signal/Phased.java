@@ -280,7 +280,7 @@ public record Phased(Optional<String> select, List<Map<String, Says>> phases) im
         if (says != null) {
           Optional<String> button =
               says instanceof Says.Button b ? Optional.of(b.name()) : Optional.empty();
-          taken.add(new Taken(after, line.name(), words, button));
+          taken.add(new Taken(after, line.name(), words, button, Level.LOW));
         }
       }
     }

@@ -249,7 +249,8 @@ public record SerialLatch(Shift shift, Take take) implements Mechanism {
               take == Take.BEFORE_RISE ? at + low : at,
               "data",
               "bit " + (bit + 1) + " of " + kind.order().size(),
-              name.isEmpty() ? Optional.empty() : Optional.of(name)));
+              name.isEmpty() ? Optional.empty() : Optional.of(name),
+              Level.LOW));
       at += low + kind.time(Timed.CLOCK_HIGH).usualNs();
     }
     return taken;

@@ -128,7 +128,7 @@ record Desk(
     findings.addAll(ReadyChecks.of(board, loom));
     circuit.ifPresent(
         wired -> findings.addAll(FirmwareChecks.of(build, board, loom, wired.inputs(), solves)));
-    if (circuit.filter(c -> !Hearing.of(c.asBuilt()).reaches()).isPresent()) {
+    if (unheard(circuit, loom)) {
       // What nobody hears is covered by nothing.
       findings.removeIf(f -> f.severity() == Severity.FINE && f.station() == Station.MAP);
     }
@@ -285,6 +285,18 @@ record Desk(
     }
     return Optional.of(
         new SeatWires(build, loom, board.get(), circuit.get().inputs(), shown, new Solves()));
+  }
+
+  /** {@return whether what its board reads comes to nobody: to no host, and to no console} */
+  boolean unheard() {
+    return unheard(circuit, loom);
+  }
+
+  private static boolean unheard(Optional<Wired> circuit, Loom loom) {
+    return circuit
+        .map(Wired::asBuilt)
+        .filter(wires -> !Hearing.of(wires).reaches() && loom.answered(wires.board()).isEmpty())
+        .isPresent();
   }
 
   /** {@return the signal paths of the profile looked at} */

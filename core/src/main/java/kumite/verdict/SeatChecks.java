@@ -223,8 +223,7 @@ final class SeatChecks {
                               + desk.build().seat().id()
                               + " tells",
                           "It is wired to one that could: " + why)));
-      boolean unheard = desk.circuit().filter(c -> !Hearing.of(c.asBuilt()).reaches()).isPresent();
-      if (unheard) {
+      if (desk.unheard()) {
         SeatId seat = desk.build().seat().id();
         boolean several = build.seats().size() > 1;
         findings.add(

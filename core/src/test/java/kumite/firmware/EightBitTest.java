@@ -124,6 +124,7 @@ public class EightBitTest {
     // What comes over a serial port is not noted either.
     size("told", Firmware.of(Exported.blueprint(FramedBuilds.of("serial-bytes")).orElseThrow()));
     size("keys", Firmware.of(Exported.blueprint(FramedBuilds.of("keyboard-frame")).orElseThrow()));
+    size("bytes", Firmware.of(bytes()));
     measured.put("around", around);
     measured.set("parts", mapper.valueToTree(parts));
     measured.putArray("builds").addAll(builds);
@@ -132,6 +133,15 @@ public class EightBitTest {
           Path.of("..", "firmware", "measured.json"),
           mapper.writerWithDefaultPrettyPrinter().writeValueAsString(measured) + "\n");
     }
+  }
+
+  /** Consoles that take bytes: one that asks for packets, and one that bytes come to unasked. */
+  private static Blueprint bytes() {
+    Build build = Builds.wired(Builds.buttons(60, 60), "native-5v-54");
+    for (String kind : List.of("packet", "serial-bytes")) {
+      build = Consoles.added(build, PortFile.find(PortFile.standard(), kind).orElseThrow());
+    }
+    return Exported.blueprint(build).orElseThrow();
   }
 
   private void size(String name, Firmware firmware) throws IOException {

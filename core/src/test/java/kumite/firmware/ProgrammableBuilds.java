@@ -32,7 +32,14 @@ public final class ProgrammableBuilds {
       Catalogue.standard().boards().stream().filter(b -> Blueprint.why(b).isEmpty()).toList();
 
   private static final List<String> ANSWERED =
-      List.of("serial-latch-8", "serial-latch-16", "select-line-3", "select-line-6", "direct-9");
+      List.of(
+          "serial-latch-8",
+          "serial-latch-16",
+          "select-line-3",
+          "select-line-6",
+          "direct-9",
+          "packet",
+          "serial-bytes");
 
   private static final List<String> STRIPS =
       SupplyFile.standard().stream()

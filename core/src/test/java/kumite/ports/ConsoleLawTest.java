@@ -45,6 +45,7 @@ import kumite.signal.Play;
 import kumite.signal.PortFile;
 import kumite.signal.PortKind;
 import kumite.signal.Reading;
+import kumite.signal.Taken;
 import kumite.signal.Tempo;
 import kumite.verdict.Bench;
 import org.testng.annotations.DataProvider;
@@ -125,6 +126,9 @@ public class ConsoleLawTest {
         all.add(new Object[] {kind, "native-5v-54"});
       }
     }
+    all.add(new Object[] {"packet", "native-3v3-48"}); // the one that is quick enough for its clock
+    all.add(new Object[] {"serial-bytes", "native-5v-54"});
+    all.add(new Object[] {"serial-bytes", "serial-5v-18"}); // whose only host is that console
     return all.toArray(Object[][]::new);
   }
 
@@ -147,7 +151,25 @@ public class ConsoleLawTest {
       Reading reading =
           bench.play(console(bench), holding(build, kind, held)).orElseThrow().readings().get(0);
       assertThat(reading.held()).as("%s by %s", id, board).hasSameElementsAs(held);
+      bitsSay(bench.frames(holding(build, kind, held)).get(0), kind, held);
     }
+  }
+
+  /** Bit by bit, at the moment at which it is taken, the line says what is held. */
+  private static void bitsSay(Frame frame, PortKind kind, Set<String> held) {
+    List<Taken> taken = kind.mechanism().taken(kind);
+    assertThat(frame.bits()).hasSameSizeAs(taken);
+    for (int i = 0; i < taken.size(); i++) {
+      Optional<String> button = taken.get(i).button();
+      if (button.isPresent()) {
+        boolean high = held.contains(button.get()) == (taken.get(i).held() == Level.HIGH);
+        assertThat(frame.bits().get(i).level())
+            .as("%s of %s while %s", taken.get(i), kind.id(), held)
+            .isEqualTo(Level.of(high));
+      }
+    }
+    assertThat(taken.stream().flatMap(t -> t.button().stream()).toList())
+        .containsAll(kind.buttons());
   }
 
   /**
@@ -348,7 +370,11 @@ public class ConsoleLawTest {
       {"serial-latch-16", "header-40", "SG-10"},
       {"serial-latch-8", "circuit-serial-latch-16", "SG-11"},
       {"select-line-6", "native-5v-54", "SG-13"}, // 2.5 us where 2 are allowed
-      {"packet", "native-3v3-48", "SG-10"}, // no program is written that answers bytes
+      {"packet", "native-3v3-48", ""}, // 0.6 of 1.9 us
+      {"packet", "native-3v3-26", "SG-13"}, // 3 of 1.9 us
+      {"serial-bytes", "native-5v-18", ""},
+      {"one-wire-pulse", "native-3v3-48", "SG-10"}, // no program is written that answers pulses
+      {"keyboard-frame", "native-3v3-48", "SG-10"}, // nor one that is a keyboard
       {"direct-9", "native-5v-18", ""},
     };
   }

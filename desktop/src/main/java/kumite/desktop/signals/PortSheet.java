@@ -132,7 +132,7 @@ final class PortSheet extends VBox {
           : "Choose a board that is programmed, or the logic chips that answer by themselves.";
     }
     return console
-        .flatMap(c -> Margin.of(c, bench.board().get()))
+        .flatMap(c -> Margin.of(c, bench.board().get(), bench.build().timing()))
         .map(
             margin ->
                 String.format(

@@ -26,6 +26,13 @@ uint16_t hw_convert(number_t terminal) {
 bool hw_touched(number_t terminal) { return (PINB >> (terminal & 7U) & 1U) == 0; }
 #endif
 
+#if USE_BYTES
+bool hw_serial(number_t console, const uint8_t *bytes, uint8_t count) {
+  PORTA = bytes[count - 1U];
+  return console == 0;
+}
+#endif
+
 #if N_CONSOLES
 void hw_answer(number_t terminal, enum level level) { hw_drive(terminal, level); }
 

@@ -2,6 +2,7 @@
 #include <stdio.h>
 #include <stdlib.h>
 
+#include "device_tables.h"
 #include "host.h"
 
 enum { LOOK = 1, POLL = 2, BEGIN = 3, STAND = 4 };
@@ -25,9 +26,42 @@ static bool bit(bool is) {
   return is;
 }
 
+#if USE_PACKETS
+/* What a console asks between looks is not noted: elsewhere nobody asks. */
+static bool asks[N_TERMINALS];
+static bool high_there[N_TERMINALS];
+static bool pulled[N_TERMINALS];
+
+void board_command(number_t console, bool high) {
+  asks[console_command[console]] = true;
+  high_there[console_command[console]] = high;
+}
+
+bool board_pulled(number_t terminal) {
+  bool was = pulled[terminal];
+  pulled[terminal] = false;
+  return was;
+}
+
+bool hw_read(number_t terminal) {
+  return asks[terminal] ? high_there[terminal] : bit(world_read(terminal));
+}
+
+void hw_drive(number_t terminal, enum level level) {
+  pulled[terminal] = pulled[terminal] || level == LEVEL_LOW;
+  world_drive(terminal, level);
+}
+#else
 bool hw_read(number_t terminal) { return bit(world_read(terminal)); }
 
 void hw_drive(number_t terminal, enum level level) { world_drive(terminal, level); }
+#endif
+
+#if USE_BYTES
+bool hw_serial(number_t console, const uint8_t *bytes, uint8_t count) {
+  return consoles_serial(console, bytes, count);
+}
+#endif
 
 #if USE_CONVERTER
 uint16_t hw_convert(number_t terminal) { return codes_read[code_count++] = world_convert(terminal); }

@@ -83,6 +83,15 @@ void hw_answer(number_t terminal, enum level level) {
   (void)level;
 }
 #endif
+
+#if USE_BYTES
+bool hw_serial(number_t console, const uint8_t *bytes, uint8_t count) {
+  (void)console;
+  (void)bytes;
+  (void)count;
+  return true;
+}
+#endif
 #if USE_RUNNING
 static uint8_t stored = 0xFF;
 

@@ -30,8 +30,21 @@ static number_t terminal_of(uint8_t pin) {
   abort();
 }
 
+#if USE_PACKETS
+static bool pulled[N_TERMINALS];
+
+bool board_pulled(number_t t) {
+  const bool was = pulled[t];
+  pulled[t] = false;
+  return was;
+}
+#endif
+
 static void drive(number_t t) {
   enum level level = mode_of[t] != OUTPUT ? LEVEL_RELEASED : level_of[t] ? LEVEL_HIGH : LEVEL_LOW;
+#if USE_PACKETS
+  pulled[t] = pulled[t] || level == LEVEL_LOW;
+#endif
   world_drive(t, level);
 }
 
@@ -74,6 +87,15 @@ SerialPort Serial;
 SerialPort Serial1;
 
 void SerialPort::begin(unsigned long) {}
+
+#if USE_BYTES
+int SerialPort::availableForWrite() { return LONGEST_SAID; }
+
+unsigned SerialPort::write(const uint8_t *bytes, unsigned count) {
+  consoles_serial(SERIAL_CONSOLE, bytes, count);
+  return count;
+}
+#endif
 
 #if OVER_SERIAL
 int SerialPort::availableForWrite() { return LONGEST_REPORT + 5; }
@@ -138,13 +160,21 @@ static int turned[N_TERMINALS]; /* what a console turned a line to */
 
 bool board_line(number_t t) { return mode_of[t] != OUTPUT || level_of[t] == HIGH; }
 
+#if USE_PACKETS
+void board_command(number_t console, bool high) {
+  const number_t t = console_command[console];
+  is_turned[t] = true;
+  turned[t] = high ? HIGH : LOW;
+}
+#endif
+
 /* A line that stands still makes no edge. */
 void board_edge(number_t console, bool clock, bool high) {
   const number_t t = clock ? console_clock[console] : console_control[console];
   if (t == NONE) {
     return;
   }
-  const bool idle = clock || console_kind[console] == CONSOLE_PHASED;
+  const bool idle = clock || console_kind[console] != CONSOLE_SHIFT;
   const bool was = is_turned[t] ? turned[t] == HIGH : idle;
   is_turned[t] = true;
   turned[t] = high ? HIGH : LOW;

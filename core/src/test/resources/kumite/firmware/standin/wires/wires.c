@@ -23,6 +23,15 @@ void hw_answer(number_t terminal, enum level level) {
   (void)level;
 }
 #endif
+
+#if USE_BYTES
+bool hw_serial(number_t console, const uint8_t *bytes, uint8_t count) {
+  (void)console;
+  (void)bytes;
+  (void)count;
+  return true;
+}
+#endif
 #if USE_RUNNING
 void hw_keep(uint8_t byte) { (void)byte; }
 uint8_t hw_kept(void) { return 0xFF; }

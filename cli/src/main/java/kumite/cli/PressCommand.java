@@ -452,7 +452,9 @@ final class PressCommand implements Callable<Integer> {
                       ? "the host reads this board itself: there is no report"
                       : "no report: the console takes it by frames"
                   : bench.hearing().filter(h -> !h.reaches()).isPresent()
-                      ? "nobody hears this board: nothing is sent"
+                      ? bench.loom().consoles().isEmpty()
+                          ? "nobody hears this board: nothing is sent"
+                          : "no report: no host hears this board, the console takes frames"
                       : bench
                           .circuit()
                           .flatMap(c -> c.inputs().unfed())

@@ -164,6 +164,9 @@ final class ConsoleChecks {
     }
     boolean drives =
         console.kind().lines().stream().anyMatch(l -> l.from() == SignalLine.From.CONSOLE);
+    if (!drives && console.kind().lines().stream().allMatch(l -> l.pull().isEmpty())) {
+      return; // what only listens brings nothing
+    }
     findings.add(
         Finding.of(
             PortCode.SENDS_TOO_MUCH,

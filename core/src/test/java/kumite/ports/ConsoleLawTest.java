@@ -3,6 +3,7 @@ package kumite.ports;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -25,6 +26,7 @@ import kumite.build.port.Port;
 import kumite.circuit.Inputs;
 import kumite.circuit.Wired;
 import kumite.device.Holds;
+import kumite.device.SignalPath;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
 import kumite.kind.BoardKind;
@@ -388,6 +390,35 @@ public class ConsoleLawTest {
     if (!stop.isEmpty()) {
       assertThat(codes(bench, Severity.FINE)).doesNotContain("SG-21");
     }
+  }
+
+  /** What only listens sends no volts into a board; what pulls its lines up does. */
+  @Test
+  public void aConsoleThatOnlyListensBringsNoVolts() {
+    List<String> bytes = codes(bench(answering("serial-bytes", "native-3v3-26")), Severity.LOOK);
+    assertThat(bytes).doesNotContain("SG-08");
+    List<String> pulled = codes(bench(answering("direct-9", "native-3v3-26")), Severity.LOOK);
+    assertThat(pulled).contains("SG-08");
+  }
+
+  /** A board without USB is heard by its console; what means nothing to that goes nowhere. */
+  @Test
+  public void theConsoleIsTheOnlyHost() {
+    Build build = answering("serial-bytes", "serial-5v-18");
+    Bench bench = bench(build);
+    assertThat(codes(bench, Severity.STOP)).doesNotContain("LM-46");
+    assertThat(bench.paths()).allMatch(SignalPath::arrives);
+    ContactId first = contact(build, kind("serial-bytes"), "1");
+    Build other =
+        build.withMapping(
+            build.mapping().with(first, new Mapping.Entry(new Target.Button(90), "")));
+    Map<ContactId, SignalPath> paths = new HashMap<>();
+    bench(other).paths().forEach(path -> paths.put(path.id(), path));
+    assertThat(paths.remove(first).arrives()).isFalse();
+    assertThat(paths.values()).allMatch(SignalPath::arrives);
+    Build alone = build.without(CONSOLE);
+    assertThat(codes(bench(alone), Severity.STOP)).contains("LM-46");
+    assertThat(bench(alone).paths()).noneMatch(SignalPath::arrives);
   }
 
   /** Whoever takes the circuit that is offered has a pad that works. */

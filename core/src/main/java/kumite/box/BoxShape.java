@@ -2,6 +2,7 @@ package kumite.box;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import kumite.build.box.Box;
 import kumite.build.box.Face;
 import kumite.build.panel.Panel;
@@ -16,6 +17,8 @@ import kumite.measure.Point;
  * @param box how it is made
  */
 public record BoxShape(Panel panel, Box box) {
+  private static final double SAME_MM = 1e-6;
+
   /** {@return how far the outside of the walls lies within the panel's edge, in mm} */
   public double outMm() {
     return box.overhangMm();
@@ -97,6 +100,62 @@ public record BoxShape(Panel panel, Box box) {
     double ny = ax / al + bx / bl;
     double share = 1 + (ax * bx + ay * by) / (al * bl);
     return share < 1e-9 ? at : new Point(at.xMm() + mm * nx / share, at.yMm() + mm * ny / share);
+  }
+
+  /**
+   * {@return the side of the case on which the wall along one of the panel's edges stands; empty
+   * where it stands askew, or further in than the panel reaches}
+   *
+   * @param edge its number, from the corner of that number on
+   */
+  Optional<Face> sideOf(int edge) {
+    List<Point> corners = panel.corners();
+    Point a = corners.get(edge);
+    Point b = corners.get((edge + 1) % corners.size());
+    if (both(a.yMm(), b.yMm(), 0)) {
+      return Optional.of(Face.FRONT);
+    } else if (both(a.yMm(), b.yMm(), panel.heightMm())) {
+      return Optional.of(Face.BACK);
+    } else if (both(a.xMm(), b.xMm(), 0)) {
+      return Optional.of(Face.LEFT);
+    }
+    return both(a.xMm(), b.xMm(), panel.widthMm()) ? Optional.of(Face.RIGHT) : Optional.empty();
+  }
+
+  private static boolean both(double one, double other, double at) {
+    return Math.abs(one - at) < SAME_MM && Math.abs(other - at) < SAME_MM;
+  }
+
+  /**
+   * {@return the walls of a side between their neighbours, as places on that face are measured;
+   * several where the panel is notched there, none where it has no straight edge}
+   */
+  List<List<Point>> strips(Face face) {
+    List<Point> inner = ring(inMm());
+    List<List<Point>> strips = new ArrayList<>();
+    for (int i = 0; i < inner.size(); i++) {
+      if (sideOf(i).filter(f -> f == face).isPresent()) {
+        Point a = inner.get(i);
+        Point b = inner.get((i + 1) % inner.size());
+        Point from = from(face, a, b);
+        Point to = from == a ? b : a;
+        strips.add(
+            List.of(
+                new Point(along(face, from), 0),
+                new Point(along(face, to), 0),
+                new Point(along(face, to), depthMm(to.yMm())),
+                new Point(along(face, from), depthMm(from.yMm()))));
+      }
+    }
+    return strips;
+  }
+
+  private static Point from(Face face, Point a, Point b) {
+    return along(face, a) <= along(face, b) ? a : b;
+  }
+
+  private static double along(Face face, Point at) {
+    return face.across() ? at.xMm() : at.yMm();
   }
 
   /** An edge that turned round has been eaten up by its neighbours. */

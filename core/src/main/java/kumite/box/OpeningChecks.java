@@ -79,14 +79,21 @@ final class OpeningChecks {
 
   private void opening(Reaching opening) {
     if (opening.face().wall() && !panel.rectangular()) {
-      say(
-          BoxCode.NO_FACE,
-          Severity.STOP,
-          opening,
-          "The case has no " + opening.face().words() + " for " + opening.name(),
-          "Openings in walls are worked out for a rectangular panel only: drill it by hand, or put it"
-              + " into the floor");
-      return;
+      boolean control = opening.control().isPresent();
+      if (control || strip(opening).isEmpty()) {
+        say(
+            BoxCode.NO_FACE,
+            Severity.STOP,
+            opening,
+            "The case has no " + opening.face().words() + " for " + opening.name(),
+            control
+                ? "Parts in walls are worked out for a rectangular panel only: put it into the panel"
+                    + " or the floor"
+                : "Where it is the panel has no straight edge on its outermost "
+                    + opening.face().words()
+                    + ": move it to where it has, drill it by hand, or put it into the floor");
+        return;
+      }
     }
     if (opening.control().isEmpty()) {
       edge(opening); // of a control the checks of its face tell more
@@ -169,7 +176,8 @@ final class OpeningChecks {
 
   /** {@return the least left between a hole and the end of its face; negative past it} */
   private double edgeMm(Reaching opening) {
-    Optional<Polygon> region = region(opening.face());
+    Optional<Polygon> region =
+        panel.rectangular() || !opening.face().wall() ? region(opening.face()) : strip(opening);
     if (region.isEmpty()) {
       return -1;
     }
@@ -184,6 +192,14 @@ final class OpeningChecks {
       out = Math.max(out, region.get().distance(point));
     }
     return -Math.max(out, 0.01);
+  }
+
+  /** {@return the wall of a panel that is no rectangle in which an opening has its middle} */
+  private Optional<Polygon> strip(Reaching opening) {
+    return shape.strips(opening.face()).stream()
+        .filter(s -> s.get(0).xMm() <= opening.xMm() && opening.xMm() <= s.get(1).xMm())
+        .map(Outlines::polygonOf)
+        .findFirst();
   }
 
   /** {@return a face between its neighbours, as places on it are measured} */
@@ -444,7 +460,7 @@ final class OpeningChecks {
                     "It sits in a face where hands reach it; an opening of its name tells which")
                 .mendedBy(
                     () ->
-                        panel.rectangular()
+                        panel.rectangular() || !shape.strips(Face.BACK).isEmpty()
                             ? Optional.of(
                                 Fix.of(
                                     "Put it into the back",

@@ -36,9 +36,11 @@ final class Pieces {
     Making making = shape.box().making();
     boolean rectangular = shape.panel().rectangular();
     if (making instanceof Making.Boards) {
-      pieces.addAll(rectangular ? BoardPieces.of(shape) : RingPieces.of(shape, true));
+      pieces.addAll(
+          rectangular ? BoardPieces.of(shape) : RingPieces.of(build, catalogue, shape, true));
     } else if (making instanceof Making.Laser) {
-      pieces.addAll(rectangular ? LaserPieces.of(shape) : RingPieces.of(shape, false));
+      pieces.addAll(
+          rectangular ? LaserPieces.of(shape) : RingPieces.of(build, catalogue, shape, false));
     } else if (making instanceof Making.Printed) {
       pieces.add(tray(shape));
     }

@@ -3,7 +3,10 @@ package kumite.box;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import kumite.build.Build;
+import kumite.build.box.Face;
 import kumite.measure.Point;
+import kumite.parts.Catalogue;
 
 /**
  * Walls along the edges of a panel that is no rectangle, mitred where they meet, and a floor in its
@@ -17,13 +20,18 @@ final class RingPieces {
    *
    * @param below whether the floor lies below the walls, else between them
    */
-  static List<Piece> of(BoxShape shape, boolean below) {
+  static List<Piece> of(Build build, Catalogue catalogue, BoxShape shape, boolean below) {
     List<Point> outer = shape.ring(shape.outMm());
     List<Point> inner = shape.ring(shape.inMm());
     List<Piece> pieces = new ArrayList<>();
     int n = outer.size();
     for (int i = 0; i < n; i++) {
-      pieces.add(wall(shape, outer, inner, i));
+      Piece wall = wall(shape, outer, inner, i);
+      pieces.add(
+          shape
+              .sideOf(i)
+              .map(face -> wall.with(holes(build, catalogue, shape, face, wall)))
+              .orElse(wall));
     }
     List<Point> floor = new ArrayList<>();
     for (Point at : below ? outer : inner) {
@@ -69,6 +77,22 @@ final class RingPieces {
         shape.wallMm(),
         shape.box().material(),
         bevels);
+  }
+
+  /** The holes of its side that lie in a wall. */
+  private static List<Piece.Hole> holes(
+      Build build, Catalogue catalogue, BoxShape shape, Face face, Piece wall) {
+    List<Piece.Hole> holes = new ArrayList<>();
+    Vec from = wall.frame().origin();
+    Point corner = new Point(from.x(), from.y());
+    for (Piece.Hole hole : Pieces.holes(build, catalogue, shape, face)) {
+      Point at = hole.at().centre();
+      double x = Tray.fromCorner(corner, wall.frame().along(), face, at);
+      if (x > wall.leftMm() && x < wall.leftMm() + wall.widthMm()) {
+        holes.add(new Piece.Hole(hole.words(), hole.shape(), hole.at().movedTo(x, at.yMm())));
+      }
+    }
+    return holes;
   }
 
   private static double along(Point from, Point to, double ex, double ey) {

@@ -2,6 +2,7 @@ package kumite.box;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import kumite.build.Build;
 import kumite.build.box.Face;
@@ -275,8 +276,9 @@ public final class Tray {
     Vec along = new Vec((b.xMm() - a.xMm()) / length, (b.yMm() - a.yMm()) / length, 0);
     Vec out = new Vec(along.y(), -along.x(), 0);
     List<Loop> holes = new ArrayList<>();
-    if (shape.panel().rectangular()) {
-      Face face = List.of(Face.FRONT, Face.RIGHT, Face.BACK, Face.LEFT).get(i);
+    Optional<Face> side = shape.sideOf(i);
+    if (side.isPresent()) {
+      Face face = side.get();
       for (Piece.Hole hole : Pieces.holes(build, catalogue, shape, face)) {
         Point centre = hole.at().centre();
         Point at = new Point(fromCorner(a, along, face, centre), centre.yMm());
@@ -330,7 +332,7 @@ public final class Tray {
     }
   }
 
-  private static double fromCorner(Point corner, Vec along, Face face, Point at) {
+  static double fromCorner(Point corner, Vec along, Face face, Point at) {
     double stored = at.xMm();
     return face.across()
         ? (stored - corner.xMm()) * along.x()

@@ -81,17 +81,21 @@ final class OpeningChecks {
     if (opening.face().wall() && !panel.rectangular()) {
       boolean control = opening.control().isPresent();
       if (control || strip(opening).isEmpty()) {
-        say(
-            BoxCode.NO_FACE,
-            Severity.STOP,
-            opening,
-            "The case has no " + opening.face().words() + " for " + opening.name(),
-            control
-                ? "Parts in walls are worked out for a rectangular panel only: put it into the panel"
-                    + " or the floor"
-                : "Where it is the panel has no straight edge on its outermost "
-                    + opening.face().words()
-                    + ": move it to where it has, drill it by hand, or put it into the floor");
+        findings.add(
+            finding(
+                    BoxCode.NO_FACE,
+                    Severity.STOP,
+                    opening,
+                    "No wall is there for " + opening.name(),
+                    control
+                        ? "Parts in walls are worked out for a rectangular panel only: put it into"
+                            + " the panel or the floor"
+                        : "The panel has no straight edge there on its outermost "
+                            + opening.face().words()
+                            + ": move it to where it has, drill it by hand, or put it into the"
+                            + " floor")
+                .made()
+                .mendedBy(() -> control ? Optional.empty() : moved(opening)));
         return;
       }
     }

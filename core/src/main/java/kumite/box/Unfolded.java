@@ -166,16 +166,28 @@ public record Unfolded(BoxShape shape) {
   /** {@return the face that lies there, if one does} */
   public Optional<Face> face(Point there) {
     for (Face face : Face.values()) {
-      List<Point> ring = outline(face).stream().map(p -> at(face, p)).toList();
-      if (ring.size() > 2
-          && Outlines.polygonOf(ring)
-              .contains(
-                  new org.locationtech.jts.geom.GeometryFactory()
-                      .createPoint(
-                          new org.locationtech.jts.geom.Coordinate(there.xMm(), there.yMm())))) {
-        return Optional.of(face);
+      for (List<Point> ring : ringed(face) ? shape.strips(face) : List.of(outline(face))) {
+        List<Point> laid = ring.stream().map(p -> at(face, p)).toList();
+        if (laid.size() > 2
+            && Outlines.polygonOf(laid)
+                .contains(
+                    new org.locationtech.jts.geom.GeometryFactory()
+                        .createPoint(
+                            new org.locationtech.jts.geom.Coordinate(there.xMm(), there.yMm())))) {
+          return Optional.of(face);
+        }
       }
     }
     return Optional.empty();
+  }
+
+  /** Of a panel that is no rectangle a side has as many walls as it has straight edges there. */
+  private boolean ringed(Face face) {
+    return face.wall() && !shape.panel().rectangular();
+  }
+
+  /** {@return the outlines of what is to be seen of a face, as places on it} */
+  public List<List<Point>> outlines(BoxPlan plan, Face face) {
+    return ringed(face) ? shape.strips(face) : List.of(piece(plan, face).orElse(outline(face)));
   }
 }

@@ -161,13 +161,16 @@ final class UnfoldedView extends Pane {
   }
 
   private void face(BoxPlan box, Unfolded net, Face face) {
-    List<Point> ring = net.piece(box, face).orElse(net.outline(face));
-    if (ring.size() < 3 || !box.shape().panel().rectangular() && face != Face.FLOOR) {
+    List<List<Point>> rings =
+        net.outlines(box, face).stream().filter(ring -> ring.size() > 2).toList();
+    if (rings.isEmpty()) {
       return;
     }
-    Polygon shape = polygon(ring.stream().map(p -> net.at(face, p)).toList());
-    shape.getStyleClass().add(face == Face.FLOOR ? "case-floor" : "case-face");
-    getChildren().add(shape);
+    for (List<Point> ring : rings) {
+      Polygon shape = polygon(ring.stream().map(p -> net.at(face, p)).toList());
+      shape.getStyleClass().add(face == Face.FLOOR ? "case-floor" : "case-face");
+      getChildren().add(shape);
+    }
     for (Unfolded.Seam seam : net.seams(face)) {
       Point from = net.at(face, seam.from());
       Point to = net.at(face, seam.to());
@@ -180,8 +183,8 @@ final class UnfoldedView extends Pane {
         .flatMap(p -> p.holes().stream())
         .filter(h -> picks.stream().noneMatch(pick -> pick.name().equals(h.words())))
         .forEach(h -> screwHole(box, net, face, h));
-    Point corner = ring.get(0);
-    for (Point p : ring) {
+    Point corner = rings.get(0).get(0);
+    for (Point p : rings.get(0)) {
       Point there = net.at(face, p);
       Point best = net.at(face, corner);
       if (there.xMm() + there.yMm() < best.xMm() + best.yMm() - 1e-6) {

@@ -20,42 +20,62 @@ public final class Facts {
   private final RingOut ringOut;
   private final int[] group;
   private final boolean[][] apart;
-  private final Map<Place, Integer> numbers = new HashMap<>();
+  private final Map<Place, Integer> numbers;
+  private final List<Touch> touches;
   private boolean contradicted;
+
+  /** A reading, with the numbers of its places. */
+  private record Touch(Reading reading, int[] one, int[] other) {
+    static Touch of(Reading reading, Map<Place, Integer> numbers) {
+      return new Touch(
+          reading, numbered(reading.one(), numbers), numbered(reading.other(), numbers));
+    }
+
+    private static int[] numbered(Set<Place> places, Map<Place, Integer> numbers) {
+      return places.stream().mapToInt(numbers::get).toArray();
+    }
+  }
 
   /** An answer that is not explained yet: it beeped, and several pairs may be why. */
   record Unexplained(Reading reading, List<int[]> pairs) {}
 
   private final List<Unexplained> unexplained = new ArrayList<>();
 
-  private Facts(RingOut ringOut, List<Reading> readings) {
+  private Facts(RingOut ringOut, Map<Place, Integer> numbers, List<Touch> touches) {
     this.ringOut = ringOut;
+    this.numbers = numbers;
+    this.touches = touches;
     int all = ringOut.near().size() + ringOut.far().size();
     group = new int[all];
     apart = new boolean[all][all];
     for (int i = 0; i < all; i++) {
       group[i] = i;
-      numbers.put(place(i), i);
     }
     boolean again = true;
     while (again && !contradicted) {
-      again = round(readings);
+      again = round();
     }
   }
 
   static Facts of(RingOut ringOut) {
-    return new Facts(ringOut, ringOut.readings());
+    Map<Place, Integer> numbers = new HashMap<>();
+    ringOut.near().forEach(pin -> numbers.put(new Place(Where.FROM, pin), numbers.size()));
+    ringOut.far().forEach(pin -> numbers.put(new Place(Where.TO, pin), numbers.size()));
+    return new Facts(
+        ringOut,
+        numbers,
+        ringOut.readings().stream().map(reading -> Touch.of(reading, numbers)).toList());
   }
 
-  private boolean round(List<Reading> readings) {
+  private boolean round() {
     unexplained.clear();
     for (boolean[] row : apart) {
       java.util.Arrays.fill(row, false);
     }
-    for (Reading reading : readings) {
-      if (!reading.beep()) {
-        for (int a : numbers(reading.one())) {
-          for (int b : numbers(reading.other())) {
+    for (Touch touch : touches) {
+      if (!touch.reading().beep()) {
+        for (int a : touch.one()) {
+          for (int b : touch.other()) {
             contradicted |= group[a] == group[b];
             apart[group[a]][group[b]] = true;
             apart[group[b]][group[a]] = true;
@@ -64,19 +84,19 @@ public final class Facts {
       }
     }
     boolean learnt = false;
-    for (Reading reading : readings) {
-      if (reading.beep()) {
-        learnt |= explain(reading);
+    for (Touch touch : touches) {
+      if (touch.reading().beep()) {
+        learnt |= explain(touch);
       }
     }
     return learnt;
   }
 
-  private boolean explain(Reading reading) {
+  private boolean explain(Touch touch) {
     List<int[]> pairs = new ArrayList<>();
     java.util.Set<Long> seen = new java.util.HashSet<>();
-    for (int a : numbers(reading.one())) {
-      for (int b : numbers(reading.other())) {
+    for (int a : touch.one()) {
+      for (int b : touch.other()) {
         if (group[a] == group[b]) {
           return false;
         }
@@ -92,7 +112,7 @@ public final class Facts {
       return false;
     }
     if (pairs.size() > 1) {
-      unexplained.add(new Unexplained(reading, pairs));
+      unexplained.add(new Unexplained(touch.reading(), pairs));
       return false;
     }
     int gone = group[pairs.get(0)[1]];
@@ -103,10 +123,6 @@ public final class Facts {
       }
     }
     return true;
-  }
-
-  private int[] numbers(Set<Place> places) {
-    return places.stream().mapToInt(this::number).toArray();
   }
 
   private int number(Place place) {
@@ -208,6 +224,6 @@ public final class Facts {
   }
 
   private boolean disagree(List<Integer> some) {
-    return new Facts(ringOut, some.stream().map(ringOut.readings()::get).toList()).contradicted;
+    return new Facts(ringOut, numbers, some.stream().map(touches::get).toList()).contradicted;
   }
 }

@@ -6,7 +6,7 @@
 #include "device.h"
 #include "pins.h"
 
-#if !OVER_SERIAL
+#if HOSTED
 #include <HID.h>
 
 #include "descriptor.h"
@@ -69,10 +69,10 @@ extern "C" void hw_colours(number_t terminal, uint16_t lamps, const uint8_t rgb[
 /* The port of the platform that the terminal belongs to: where USB is the board's own, most have one
    beside it. */
 #ifndef SERIAL_PORT
-#if OVER_SERIAL
-#define SERIAL_PORT Serial
-#else
+#if HOSTED
 #define SERIAL_PORT Serial1
+#else
+#define SERIAL_PORT Serial
 #endif
 #endif
 #endif
@@ -150,6 +150,9 @@ extern "C" uint32_t hw_micros(void) { return micros(); }
 extern "C" bool serial_write(const uint8_t *bytes, uint16_t count) {
   return SERIAL_PORT.availableForWrite() >= (int)count && SERIAL_PORT.write(bytes, count) == count;
 }
+#elif !HOSTED
+/* Its only host is a console: nobody takes a report. */
+extern "C" bool hw_send(uint8_t, const uint8_t *, report_size_t) { return true; }
 #else
 /* A report without an id of its own goes out under the one that the descriptor here gives it. */
 extern "C" bool hw_send(uint8_t id, const uint8_t *transfer, report_size_t bytes) {
@@ -212,7 +215,7 @@ static void begin() {
 #if N_CONSOLES || N_KEYBOARDS
   listen();
 #endif
-#if !OVER_SERIAL
+#if HOSTED
   number_t p = device_profile();
   static HIDSubDescriptor node(descriptor + descriptor_at[p],
                                (uint16_t)(descriptor_at[p + 1] - descriptor_at[p]));
@@ -228,7 +231,7 @@ static void begin() {
 void initVariant() { begin(); }
 
 void setup() {
-#if SELF_TEST && !OVER_SERIAL
+#if SELF_TEST && HOSTED
   Serial.begin(115200);
 #endif
   begin();
@@ -237,6 +240,8 @@ void setup() {
 
 #if OVER_SERIAL
 void loop() { serial_tick(); }
+#elif !HOSTED
+void loop() { device_tick(); }
 #else
 /* A host that is there again, after the plug or its sleep, is told everything anew. */
 void loop() {

@@ -13,6 +13,7 @@ import kumite.device.Senses;
 import kumite.device.SimulatedDevice;
 import kumite.hid.ReportLayout;
 import kumite.kind.BoardKind;
+import kumite.loom.Console;
 import kumite.loom.Looks;
 import kumite.loom.Loom;
 import kumite.loom.Pad;
@@ -170,7 +171,13 @@ public record Blueprint(
 
   /** {@return whether it tells its reports to another board, over a serial wire} */
   public boolean tells() {
-    return board.brain().link() == BoardKind.Link.SERIAL;
+    return board.brain().link() == BoardKind.Link.SERIAL && !alone();
+  }
+
+  /** {@return whether it has no host but a console, which takes what its serial wire sends} */
+  boolean alone() {
+    return board.brain().link() == BoardKind.Link.SERIAL
+        && loom.answered(board).stream().anyMatch(Console::bytes);
   }
 
   /** {@return the reports of a profile; of a header, how keys stand inside of its program} */
@@ -184,7 +191,7 @@ public record Blueprint(
   /** {@return the simulated device under a profile, the judge of every program} */
   public SimulatedDevice device(Profile profile) {
     return new SimulatedDevice(
-            timing, layout(profile), loom, profile, tuning, Optional.of(inputs), true)
+            timing, layout(profile), loom, profile, tuning, Optional.of(inputs), !alone())
         .among(profiles);
   }
 }

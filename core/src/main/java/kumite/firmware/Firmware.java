@@ -205,7 +205,8 @@ public final class Firmware {
     if (unpassed.isPresent()) {
       return unpassed;
     }
-    if (!usb && target != Target.PORTABLE && !(blueprint.tells() && target == Target.SKETCH)) {
+    boolean serial = blueprint.tells() || blueprint.alone();
+    if (!usb && target != Target.PORTABLE && !(serial && target == Target.SKETCH)) {
       return Optional.of(
           name + " has no USB of its own; take portable, whose report call you supply");
     }
@@ -340,9 +341,7 @@ public final class Firmware {
     } else {
       files.put("host/board.c", template("host/board.c"));
       boolean radio = blueprint.board().brain().link() == BoardKind.Link.RADIO;
-      files.put(
-          "host/send.c",
-          template(radio ? "radio/send.c" : blueprint.tells() ? "serial/send.c" : "host/send.c"));
+      files.put("host/send.c", template(radio ? "radio/send.c" : wire() + "send.c"));
       serial(files, SERIAL);
       if (!blueprint.heard().isEmpty()) {
         files.put("serial/descriptors.h", SerialSource.descriptors(blueprint.heard()));
@@ -378,6 +377,11 @@ public final class Firmware {
         template(blueprint.header() ? "header/Makefile" : "portable/Makefile")
             .replace("@CORE@", sources + "core/device_tables.o")
             .replace("@MORE@", more(files)));
+  }
+
+  /** Where its reports go: to a host, over a wire, or to nobody. */
+  private String wire() {
+    return blueprint.alone() ? "alone/" : blueprint.tells() ? SERIAL : "host/";
   }
 
   /** What else is linked to the program on this computer. */

@@ -331,8 +331,9 @@ final class Readme {
     if (consoles.stream().anyMatch(Console::bytes)) {
       line(
           target == Firmware.Target.SKETCH
-              ? "Bytes go out over the platform's port at the sending terminal: Serial1, or what you"
-                  + " define SERIAL_PORT to be."
+              ? "Bytes go out over the platform's port at the sending terminal: "
+                  + (firmware.blueprint().alone() ? "Serial" : "Serial1")
+                  + ", or what you define SERIAL_PORT to be."
               : "Supply hw_serial: it hands bytes to the port of the sending terminal, "
                   + ConsoleRows.baud(consoles.stream().filter(Console::bytes).findFirst().get())
                       .orElseThrow()
@@ -396,12 +397,18 @@ final class Readme {
             + " terminal, "
             + (firmware.score().size("USE_CONVERTER") > 0 ? "read the converter, " : "")
             + "microseconds, "
-            + (firmware.blueprint().tells() ? "write bytes to the port." : "send a report."));
+            + (firmware.blueprint().tells()
+                ? "write bytes to the port."
+                : firmware.blueprint().alone()
+                    ? "and a hw_send that gives true: its only host is the console."
+                    : "send a report."));
     item(
         "Before the first look set up each terminal as device_terminal_use says, then call"
             + " device_power_up.");
     if (firmware.blueprint().tells()) {
       item("Call serial_tick in an endless loop. No host asks this board what it is.");
+    } else if (firmware.blueprint().alone()) {
+      item("Call device_tick in an endless loop. No host asks this board what it is.");
     } else {
       item("Give the host the bytes of device_descriptor_byte as the report descriptor.");
       item("Call device_tick in an endless loop.");

@@ -72,6 +72,7 @@ final class SketchSource {
       }
     }
     boolean tells = blueprint.tells();
+    out.append("#define HOSTED ").append(tells || blueprint.alone() ? 0 : 1).append('\n');
     out.append("#define OVER_SERIAL ").append(tells ? 1 : 0).append('\n');
     out.append("#define HEARS ").append(blueprint.heard().isEmpty() ? 0 : 1).append('\n');
     Optional<Long> speed =

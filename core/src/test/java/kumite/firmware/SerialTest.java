@@ -27,6 +27,9 @@ import kumite.hid.InputField;
 import kumite.hid.ReportLayout;
 import kumite.measure.Placement;
 import kumite.name.ContactId;
+import kumite.ports.Consoles;
+import kumite.signal.PortFile;
+import kumite.signal.PortKind;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -84,6 +87,28 @@ public class SerialTest {
     }
     assertThatThrownBy(() -> firmware.files(Firmware.Target.SCRIPT, List.of()))
         .hasMessageContaining("no USB of its own");
+  }
+
+  /**
+   * A console that takes bytes has the board's one sending terminal, and no report goes anywhere.
+   */
+  @Test
+  public void aConsoleCanBeItsOnlyHost() throws IOException {
+    Build build = onSerial(pressing(List.of(new Target.Button(1), new Target.Button(2))));
+    PortKind bytes = PortFile.find(PortFile.standard(), "serial-bytes").orElseThrow();
+    Blueprint blueprint = Exported.blueprint(Consoles.added(build, bytes)).orElseThrow();
+    assertThat(blueprint.tells()).isFalse();
+    Firmware firmware = Firmware.of(blueprint);
+    Map<String, String> files = firmware.files(Firmware.Target.PORTABLE, List.of());
+    assertThat(files.keySet()).noneMatch(name -> name.startsWith("serial/"));
+    assertThat(files.get("README.txt")).contains("hw_serial", "its only host is the console");
+    Path folder = Exported.write("alone", files);
+    List<Exported.Play> plays = Exported.plays(blueprint, 8, new SplittableRandom(3));
+    String given = Targets.portable(folder, lines(plays), true);
+    assertThat(Exported.difference(plays, given)).isEmpty();
+    assertThat(given).contains(" console 1 a5").doesNotContainPattern("(?m)^\\d+ 0 ");
+    assertThat(Exported.difference(plays, Targets.sketch(firmware, folder, lines(plays))))
+        .isEmpty();
   }
 
   private static String lines(List<Exported.Play> plays) {

@@ -3,7 +3,7 @@
 #include <string.h>
 
 #include "pins.h"
-#if !OVER_SERIAL
+#if HOSTED
 #include "HID.h"
 #include "descriptor.h"
 #endif
@@ -17,7 +17,7 @@ void loop();
 
 static uint8_t mode_of[N_TERMINALS];
 static uint8_t level_of[N_TERMINALS];
-#if !OVER_SERIAL
+#if HOSTED
 static HIDSubDescriptor *told;
 #endif
 
@@ -214,7 +214,7 @@ unsigned long micros(void) {
 #endif
 }
 
-#if !OVER_SERIAL
+#if HOSTED
 HID_ &HID() {
   static HID_ hid;
   return hid;
@@ -253,7 +253,7 @@ bool USBDevice_::configured() { return !session_gone(); }
 
 void board_power_up(void) {
   initVariant();
-#if !OVER_SERIAL
+#if HOSTED
   if (told == nullptr || told->length == 0) {
     abort(); /* the host would not know what this is */
   }

@@ -1,6 +1,7 @@
 package kumite.ports;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -41,6 +42,8 @@ import kumite.working.Working;
 
 /** Checks of the consoles that the seat looked at answers. */
 final class ConsoleChecks {
+  private static final double SAME_VOLTS = 0.3;
+
   private final Build build;
   private final Catalogue catalogue;
   private final Loom loom;
@@ -73,6 +76,25 @@ final class ConsoleChecks {
         .circuit(console.kind())
         .filter(kind -> console.number() == 1)
         .map(kind -> Fix.of("Answer with a " + name(kind), b -> Arrange.withBoard(b, kind)));
+  }
+
+  /** What answers it in time and at its volts: chips by themselves, else a board with a program. */
+  static Optional<Fix> answer(Build build, Catalogue catalogue, Loom loom, Console console) {
+    int wanted = loom.sites().size() + console.kind().lines().size();
+    return circuit(catalogue, console)
+        .or(
+            () ->
+                catalogue.boards().stream()
+                    .filter(console::byProgram)
+                    .filter(b -> Math.abs(b.logicVolts() - console.kind().volts()) < SAME_VOLTS)
+                    .filter(b -> b.terminals(Terminal.Role.INPUT).size() >= wanted)
+                    .filter(
+                        b ->
+                            Margin.of(console, b, build.timing())
+                                .filter(margin -> margin.leftUs() <= 0)
+                                .isEmpty())
+                    .min(Comparator.comparingInt(b -> b.brain().costClass()))
+                    .map(b -> Fix.of("Take a " + name(b), all -> Arrange.withBoard(all, b))));
   }
 
   private void noPlug(Circuit circuit) {
@@ -121,10 +143,11 @@ final class ConsoleChecks {
                               + console.kind().title()
                               + ", but writes no program that answers it"
                           : board.name()
-                              + " runs no program that answers a console; take one that does, or"
-                              + " logic chips");
-      Optional<Fix> circuit = circuit(catalogue, console);
-      findings.add(circuit.map(finding::mendedBy).orElse(finding));
+                              + " runs no program that answers a console; take one that does"
+                              + (circuit(catalogue, console).isPresent()
+                                  ? ", or logic chips"
+                                  : ""));
+      findings.add(finding.mendedBy(() -> answer(build, catalogue, loom, console)));
       return;
     }
     volts(console);
@@ -295,7 +318,9 @@ final class ConsoleChecks {
                         + us(margin.get().allowedUs())
                         + " after "
                         + margin.get().edge()
-                        + "; take a quicker board, or logic chips")
+                        + "; take a quicker board"
+                        + (circuit(catalogue, console).isPresent() ? ", or logic chips" : ""))
+            .mendedBy(() -> answer(build, catalogue, loom, console))
             .showing(margin.get().working()));
     return true;
   }

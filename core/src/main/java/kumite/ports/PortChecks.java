@@ -78,9 +78,12 @@ public final class PortChecks {
               PortCode.NO_BOARD,
               loom.consoles().stream().map(c -> Subject.of(c.port().id())).toList(),
               "Nothing answers " + first.port().label() + " yet",
-              "Choose a board that is programmed, or the logic chips that answer by themselves");
+              "Choose a board that is programmed"
+                  + (ConsoleChecks.circuit(catalogue, first).isPresent()
+                      ? ", or the logic chips that answer by themselves"
+                      : ""));
       checks.findings.add(
-          ConsoleChecks.circuit(catalogue, first).map(finding::mendedBy).orElse(finding));
+          finding.mendedBy(() -> ConsoleChecks.answer(build, catalogue, loom, first)));
     }
     return checks.findings;
   }

@@ -438,6 +438,38 @@ public class ConsoleLawTest {
     }
   }
 
+  @DataProvider
+  public Object[][] offered() {
+    return new Object[][] {
+      {"packet", "", "SG-02"},
+      {"packet", "native-3v3-26", "SG-13"},
+      {"packet", "header-40", "SG-10"},
+      {"serial-bytes", "", "SG-02"},
+      {"serial-bytes", "encoder-24-rail", "SG-10"},
+      {"serial-latch-16", "native-5v-18", "SG-13"},
+      {"select-line-6", "native-5v-54", "SG-13"},
+    };
+  }
+
+  /** Where no chips answer, a board is offered that does in time; where none can, none is. */
+  @Test(dataProvider = "offered")
+  public void theBoardThatIsOfferedAnswers(String kind, String board, String code) {
+    Build build = answering(kind, board.isEmpty() ? "native-5v-54" : board);
+    build = board.isEmpty() ? build.withBoard(Optional.empty()) : build;
+    Finding finding =
+        bench(build).findings().stream()
+            .filter(f -> f.code().text().equals(code))
+            .findFirst()
+            .orElseThrow();
+    boolean none = kind.equals("select-line-6"); // 2 us at 5 V are too quick for all that there are
+    assertThat(finding.fix().isPresent()).as("%s by %s", kind, board).isEqualTo(!none);
+    if (!none) {
+      Bench mended = bench(finding.fix().orElseThrow().edit().apply(build));
+      assertThat(codes(mended, Severity.STOP).stream().filter(c -> c.startsWith("SG"))).isEmpty();
+      assertThat(codes(mended, Severity.FINE)).contains("SG-21");
+    }
+  }
+
   /** A circuit answers one console; a program as many as it has gamepads, each its own. */
   @Test
   public void twoConsolesAreTwoGamepads() {

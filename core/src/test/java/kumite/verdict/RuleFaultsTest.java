@@ -34,6 +34,7 @@ import kumite.build.map.Target;
 import kumite.build.map.Timing;
 import kumite.finding.Finding;
 import kumite.finding.Severity;
+import kumite.kind.BoardKind;
 import kumite.map.Coverage;
 import kumite.map.Doable;
 import kumite.map.TargetText;
@@ -316,24 +317,50 @@ public class RuleFaultsTest {
     assertThat(codes(polls(8000).apply(radio))).doesNotContain("MP-39");
   }
 
-  /** A board that needs a program and is no device says that none is written for it. */
+  /** Of all shipped boards none wants a program that is not written; one of one's own may. */
   @Test
   public void aBoardWithoutAProgramIsNamed() {
-    for (var board : CATALOGUE.boards()) {
-      Build build = Builds.wired(Builds.buttons(40, 50, 85, 50), board.id());
-      boolean none =
-          board.brain().needsCode()
-              && !Set.of(
-                      kumite.kind.BoardKind.Link.USB,
-                      kumite.kind.BoardKind.Link.RADIO,
-                      kumite.kind.BoardKind.Link.HEADER)
-                  .contains(board.brain().link());
-      Bench bench = Bench.of(build, CATALOGUE);
-      assertThat(bench.findings().stream().anyMatch(f -> f.code().text().equals("MP-41")))
-          .as(board.id())
-          .isEqualTo(none);
-      assertThat(bench.programless(build.seat().id()).isPresent()).isEqualTo(none);
+    Build buttons = Builds.buttons(40, 50, 85, 50);
+    for (BoardKind board : CATALOGUE.boards()) {
+      programless(Builds.wired(buttons, board.id()), false);
+      if (board.brain().needsCode()) {
+        BoardKind fine = finer(board);
+        programless(Builds.wired(buttons.withOwnBoard(fine), fine.id()), true);
+      }
     }
+  }
+
+  private static void programless(Build build, boolean none) {
+    Bench bench = Bench.of(build, CATALOGUE);
+    assertThat(bench.findings().stream().anyMatch(f -> f.code().text().equals("MP-41")))
+        .as(bench.board().orElseThrow().id())
+        .isEqualTo(none);
+    assertThat(bench.programless(build.seat().id()).isPresent()).isEqualTo(none);
+  }
+
+  /** The same board with a converter of 20 bits, which no program is written for. */
+  private static BoardKind finer(BoardKind b) {
+    return new BoardKind(
+        "own-" + b.id(),
+        b.name(),
+        b.trait(),
+        b.widthMm(),
+        b.heightMm(),
+        b.logicVolts(),
+        b.fiveVoltTolerant(),
+        b.common(),
+        b.lowVolts(),
+        b.highVolts(),
+        b.levels(),
+        b.pullLeastOhm(),
+        b.pullMostOhm(),
+        20,
+        b.fixedMap(),
+        b.terminals(),
+        b.seating(),
+        b.brain(),
+        b.current(),
+        b.circuit());
   }
 
   /** A function that only a chord gives which no hand can press is not covered. */

@@ -129,7 +129,7 @@ final class PortSheet extends VBox {
     if (bench.board().isEmpty()) {
       return port.reads()
           ? "Choose a board: its terminals take these lines."
-          : "Choose a board that answers it; beside stands one that does.";
+          : "Choose a board that answers it.";
     }
     return console
         .flatMap(c -> Margin.of(c, bench.board().get(), bench.build().timing()))

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import kumite.kind.BoardKind;
 import kumite.kind.Terminal;
@@ -213,13 +214,21 @@ final class NetRules {
   /**
    * TX goes to RX: two devices whose senders, or receivers, are joined are crossed over.
    *
-   * <p>What a terminal of a board is its kind says; of other devices only the names of their tabs
-   * are known.
+   * <p>One sender may tell several receivers: those that a third device's sender meets are sound.
+   * What a terminal of a board is its kind says; of other devices only the names of their tabs are
+   * known.
    */
   private void serial(Net net) {
     for (Terminal.Ability speech : List.of(Terminal.Ability.SEND, Terminal.Ability.RECEIVE)) {
-      List<Joint> same =
-          net.places().stream().map(Place::joint).filter(joint -> is(joint, speech)).toList();
+      List<Joint> same = speaking(net, speech);
+      Set<String> whose = same.stream().map(Joint::part).collect(Collectors.toSet());
+      boolean told =
+          speech == Terminal.Ability.RECEIVE
+              && speaking(net, Terminal.Ability.SEND).stream()
+                  .anyMatch(sender -> !whose.contains(sender.part()));
+      if (told) {
+        continue;
+      }
       for (Joint other : same) {
         if (!other.part().equals(same.get(0).part())) {
           faults.add(notCrossed(same.get(0), other));
@@ -227,6 +236,10 @@ final class NetRules {
         }
       }
     }
+  }
+
+  private List<Joint> speaking(Net net, Terminal.Ability speech) {
+    return net.places().stream().map(Place::joint).filter(joint -> is(joint, speech)).toList();
   }
 
   private boolean is(Joint joint, Terminal.Ability speech) {

@@ -162,6 +162,32 @@ public class SeatsTest {
     return Seat.empty(id).withBoard(Optional.of(new BoardChoice(board, Placement.at(x, 160))));
   }
 
+  /**
+   * One sender tells two boards: nothing is crossed. Two senders on one line push against each
+   * other.
+   */
+  @Test
+  public void oneSenderMayTellTwoReceivers() {
+    SeatId third = new SeatId("third");
+    Build plain = two("native-5v-18", "native-5v-54");
+    List<Seat> three = new ArrayList<>(plain.seats());
+    three.add(seat(third, "serial-5v-18", 150));
+    Build build = plain.withSeats(three);
+    List<String> grounds = List.of("left:GND - right:GND", "left:GND.2 - third:GND");
+    assertThat(codesOf(linked(build, grounds, "left:RX - third:TX", "right:0 - third:TX")))
+        .doesNotContain("NT-09", "LM-46");
+    assertThat(codesOf(linked(build, grounds, "left:RX - third:TX", "left:TX - third:TX")))
+        .contains("NT-09");
+    assertThat(codesOf(linked(build, grounds, "left:RX - right:0"))).contains("NT-09");
+  }
+
+  private static Build linked(Build build, List<String> some, String... more) {
+    List<Link> links = new ArrayList<>();
+    some.forEach(link -> links.add(Link.parse(link)));
+    List.of(more).forEach(link -> links.add(Link.parse(link)));
+    return build.withLinks(links);
+  }
+
   @DataProvider
   public Object[][] links() {
     String usb = "native-5v-18";

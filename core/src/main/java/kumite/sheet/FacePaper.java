@@ -29,7 +29,8 @@ final class FacePaper {
   }
 
   private static boolean drilled(Piece piece) {
-    return piece.face().isPresent() && !piece.holes().isEmpty();
+    boolean wall = piece.face().isPresent() || piece.part() == Piece.Part.WALL;
+    return wall && !piece.holes().isEmpty();
   }
 
   /**
@@ -82,12 +83,20 @@ final class FacePaper {
   static Point seen(Piece piece, Point at) {
     double x = at.xMm() - piece.leftMm();
     double y = at.yMm() - piece.topMm();
-    boolean turned =
-        switch (piece.face().orElseThrow()) {
-          case BACK, LEFT, FLOOR -> true;
-          case FRONT, RIGHT -> false;
-        };
-    return new Point(turned ? piece.widthMm() - x : x, piece.heightMm() - y);
+    return new Point(turned(piece) ? piece.widthMm() - x : x, piece.heightMm() - y);
+  }
+
+  /** Walls round a panel that is no rectangle run as they are seen from outside. */
+  private static boolean turned(Piece piece) {
+    return piece
+        .face()
+        .filter(
+            face ->
+                switch (face) {
+                  case BACK, LEFT, FLOOR -> true;
+                  case FRONT, RIGHT -> false;
+                })
+        .isPresent();
   }
 
   private static void draw(Pen pen, Tiling.Page page, BoxPlan plan, Piece piece)
@@ -135,12 +144,7 @@ final class FacePaper {
 
   /** Turned over once, a turn runs the other way; the walls seen as they are drawn are. */
   private static double turn(Piece piece, double degrees) {
-    boolean twice =
-        switch (piece.face().orElseThrow()) {
-          case BACK, LEFT, FLOOR -> true;
-          case FRONT, RIGHT -> false;
-        };
-    return ((twice ? degrees : -degrees) % 360 + 360) % 360;
+    return ((turned(piece) ? degrees : -degrees) % 360 + 360) % 360;
   }
 
   private static boolean named(BoxPlan plan, String words) {

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -27,6 +28,7 @@ import kumite.build.box.Through;
 import kumite.build.panel.CaseInside;
 import kumite.measure.Paper;
 import kumite.measure.Point;
+import kumite.measure.Shape;
 import kumite.panel.Rounding;
 import kumite.parts.Catalogue;
 import kumite.verdict.Bench;
@@ -66,10 +68,7 @@ public class CasePaperTest {
     Bench bench =
         Bench.of(
             build
-                .withSeats(
-                    build.seats().stream()
-                        .map(s -> s.withBoard(java.util.Optional.empty()))
-                        .toList())
+                .withSeats(build.seats().stream().map(s -> s.withBoard(Optional.empty())).toList())
                 .with(
                     BoxBook.PART,
                     new BoxBook(box.with(new Cutout("hole", face, at, Through.GROMMET)))),
@@ -107,6 +106,38 @@ public class CasePaperTest {
       boolean mirrored = face == Face.BACK || face == Face.LEFT;
       double from = at.xMm() - piece.leftMm();
       assertThat(seen.xMm()).isCloseTo(mirrored ? piece.widthMm() - from : from, within(1e-9));
+    }
+  }
+
+  /** Round a notched panel a wall is marked from outside too, from its own left end. */
+  @Test
+  public void aWallRoundANotchIsDrawnFromOutside() throws Exception {
+    Build build = desk(new Making.Boards(6, 3));
+    double w = build.panel().widthMm();
+    double h = build.panel().heightMm();
+    List<Point> corners =
+        List.of(
+            new Point(0, 0),
+            new Point(w, 0),
+            new Point(w, h - 80),
+            new Point(w - 100, h - 80),
+            new Point(w - 100, h),
+            new Point(0, h));
+    Box box = new Box(new Making.Boards(6, 3));
+    Cutout vent =
+        new Cutout(
+            "vent", Face.BACK, new Point(70, 25), Through.VENT, Optional.of(new Shape.Round(9)));
+    Bench bench =
+        Bench.of(
+            build
+                .withPanel(build.panel().withCorner(0).withOutline(corners))
+                .with(BoxBook.PART, new BoxBook(box.with(vent))),
+            Catalogue.standard());
+    byte[] bytes = Exports.CASE_DRILL.files(bench, CHOICES).values().iterator().next();
+    try (PDDocument pdf = Loader.loadPDF(bytes)) {
+      String text = new PDFTextStripper().getText(pdf);
+      // Seen from behind its left end is at the notch.
+      assertThat(text).contains("wall-5", String.format("x %.1f  y 25.0", w - 100 - 70));
     }
   }
 

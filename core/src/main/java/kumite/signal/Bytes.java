@@ -34,6 +34,22 @@ final class Bytes {
     return bytes;
   }
 
+  /**
+   * {@return one bit of a frame of bytes as it is taken}
+   *
+   * @param bit its number in the whole frame, from 0
+   * @param before how many bytes stand before those of the buttons
+   */
+  static Taken taken(PortKind kind, int bit, int before, long afterNs, Level held) {
+    int at = bit - 8 * before;
+    Optional<String> button =
+        at >= 0 && at < kind.order().size()
+            ? Optional.of(kind.order().get(at)).filter(name -> !name.isEmpty())
+            : Optional.empty();
+    String where = "byte " + (bit / 8 + 1) + ", bit " + (bit % 8 + 1);
+    return new Taken(afterNs, "data", where, button, held);
+  }
+
   static int axis(double at) {
     return (int) Math.round(at * MOST);
   }

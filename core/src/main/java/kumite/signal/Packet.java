@@ -102,14 +102,8 @@ public record Packet(List<Integer> question, List<Integer> identity) implements 
             + kind.time(Timed.ACKNOWLEDGE).usualNs()
             + kind.time(Timed.BETWEEN).usualNs();
     for (int i = 0; i < 8 * size(kind); i++) {
-      int at = i - 8 * question.size();
-      Optional<String> button =
-          at >= 0 && at < kind.order().size()
-              ? Optional.of(kind.order().get(at)).filter(name -> !name.isEmpty())
-              : Optional.empty();
       long after = kind.time(Timed.TO_BYTE).usualNs() + i / 8 * each + i % 8 * bit + low;
-      String where = "byte " + (i / 8 + 1) + ", bit " + (i % 8 + 1);
-      taken.add(new Taken(after, "data", where, button, Level.LOW));
+      taken.add(Bytes.taken(kind, i, question.size(), after, Level.LOW));
     }
     return taken;
   }

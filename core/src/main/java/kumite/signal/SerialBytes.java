@@ -76,14 +76,8 @@ public record SerialBytes(int begin) implements Mechanism {
     List<Taken> taken = new ArrayList<>();
     long bit = kind.time(Timed.BIT).usualNs();
     for (int i = 0; i < 8 * size(kind); i++) {
-      int at = i - 8;
-      Optional<String> button =
-          at >= 0 && at < kind.order().size()
-              ? Optional.of(kind.order().get(at)).filter(name -> !name.isEmpty())
-              : Optional.empty();
       long after = (i / 8 * BITS + 1 + i % 8) * bit + bit / 2;
-      String where = "byte " + (i / 8 + 1) + ", bit " + (i % 8 + 1);
-      taken.add(new Taken(after, "data", where, button, Level.HIGH));
+      taken.add(Bytes.taken(kind, i, 1, after, Level.HIGH));
     }
     return taken;
   }

@@ -41,12 +41,12 @@ final class Passing {
               + by.get(0)
               + " first is passed on by none: join it to the one that is a device");
     }
-    Optional<BoardKind> hearer =
+    Optional<Wired> hears =
         desks.stream()
             .filter(desk -> desk.build().seat().id().equals(by.get(0)))
             .flatMap(desk -> desk.circuit().stream())
-            .map(wired -> wired.asBuilt().board())
             .findFirst();
+    Optional<BoardKind> hearer = hears.map(wired -> wired.asBuilt().board());
     Optional<String> unwritten = hearer.flatMap(Blueprint::why);
     if (unwritten.isPresent()) {
       return unwritten;
@@ -56,6 +56,12 @@ final class Passing {
           "only programs of boards with USB of their own pass reports on, and that of seat "
               + by.get(0)
               + " is none");
+    }
+    if (hears.filter(wired -> wired.inputs().looks().all().isEmpty()).isPresent()) {
+      return Optional.of(
+          "the board of seat "
+              + by.get(0)
+              + " reads no contact of its own, and no program is written for it: give it one");
     }
     return blueprint(tells).flatMap(Heard::why);
   }

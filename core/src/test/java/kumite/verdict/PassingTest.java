@@ -117,6 +117,18 @@ public class PassingTest {
     return bench.firmware().files(Firmware.Target.PORTABLE, List.of()).get("serial/heard.h");
   }
 
+  /** A board that only passes on has no program: it is said, and one contact mends it. */
+  @Test
+  public void aBoardWithoutAContactPassesNothingOn() {
+    Build both = build(List.of(PASSES, TELLS), "s0:GND - s1:GND", "s0:0 - s1:TX");
+    assertThat(codes(at(both, 0))).doesNotContain("LM-48");
+    Build bare = both.without(new ControlId("b1"));
+    assertThat(at(bare, 0).findings())
+        .filteredOn(f -> f.code().text().equals("LM-48"))
+        .singleElement()
+        .satisfies(f -> assertThat(f.detail()).contains("reads no contact of its own"));
+  }
+
   /** A script has no second report to tell: it is refused rather than silent about the other. */
   @Test
   public void aScriptDoesNotPassOn() {

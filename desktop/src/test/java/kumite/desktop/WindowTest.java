@@ -291,6 +291,17 @@ public class WindowTest {
         .contains("LM-02", "LM-08");
     window.hands.push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z);
     assertThat(window.bench().count(Station.LOOM, Severity.STOP)).isZero();
+    assertThat(board.getButtonCell().getText()).isEqualTo(window.bench().board().get().name());
+    Window.onFx(
+        () -> {
+          window
+              .workbench()
+              .apply(
+                  new kumite.build.Edit("No board", b -> b.withBoard(java.util.Optional.empty())));
+          return null;
+        });
+    window.settle();
+    assertThat(board.getButtonCell().getText()).isEqualTo("Choose a board");
   }
 
   @Test

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListCell;
 import javafx.util.StringConverter;
 
 /**
@@ -34,6 +35,16 @@ public final class Choice<T> extends ComboBox<T> {
           @Override
           public T fromString(String text) {
             throw new UnsupportedOperationException("chosen, not typed");
+          }
+        });
+    // The toolkit's own cell forgets the prompt once something was chosen and is not any more.
+    setButtonCell(
+        new ListCell<>() {
+          @Override
+          protected void updateItem(T value, boolean empty) {
+            super.updateItem(value, empty);
+            String prompt = Choice.this.getPromptText();
+            setText(value != null && !empty ? words.apply(value) : prompt == null ? "" : prompt);
           }
         });
     valueProperty()
